@@ -1,0 +1,22 @@
+import type { ZodType } from 'zod';
+
+/** Who may call an endpoint. */
+export type Access = 'anyone' | 'instructor' | 'student';
+
+/** One request of the HTTP interface, as server, browser and the OpenAPI document all read it. */
+export interface Endpoint {
+  readonly method: 'get' | 'post' | 'put';
+  /** Below `/api`, with parameters as `:name`. */
+  readonly path: string;
+  readonly summary: string;
+  readonly access: Access;
+  readonly params?: ZodType;
+  readonly query?: ZodType;
+  readonly body?: ZodType;
+  readonly answer: ZodType;
+}
+
+/** Keeps the literal types of an endpoint while checking its shape. */
+export function defineEndpoint<const E extends Endpoint>(endpoint: E): E {
+  return endpoint;
+}

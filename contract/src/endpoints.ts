@@ -1,0 +1,312 @@
+import { z } from 'zod';
+import { defineEndpoint } from './endpoint.js';
+import { figureCommandSchema, figureSchema } from './figure.js';
+import { lessonCommandSchema, lessonSchema, sheetSchema } from './lesson.js';
+import { appendedSchema, appendSchema, streamSchema } from './stream.js';
+
+const id = z.uuid();
+const nothing = z.object({});
+const title = z.string().trim().min(1).max(200);
+
+const instructor = z.object({ id, name: z.string(), email: z.string() });
+const student = z.object({ id, name: z.string(), classId: id, className: z.string(), classCode: z.string() });
+
+const session = z.discriminatedUnion('who', [
+  z.object({ who: z.literal('nobody') }),
+  z.object({ who: z.literal('instructor'), instructor }),
+  z.object({ who: z.literal('student'), student }),
+]);
+
+/** How far a student is with a sheet. A sheet without a task is done when it has been opened. */
+export const progress = z.enum(['unopened', 'opened', 'begun', 'tried', 'done']);
+
+const conditionResults = z.array(z.object({ met: z.boolean(), measured: z.number().nullable() }));
+
+const sheetProgress = z.object({ sheet: z.string(), title: z.string(), hasTask: z.boolean(), progress });
+
+const work = streamSchema(figureSchema, figureCommandSchema).extend({
+  id,
+  sheet: z.string(),
+  /** Results of the newest check on the server, and whether they are of the present revision. */
+  results: conditionResults.nullable(),
+  resultsAreCurrent: z.boolean(),
+  passed: z.boolean(),
+});
+
+export const endpoints = {
+  health: defineEndpoint({
+    method: 'get',
+    path: '/health',
+    access: 'anyone',
+    summary: 'The server process runs.',
+    answer: z.object({ status: z.literal('up') }),
+  }),
+  ready: defineEndpoint({
+    method: 'get',
+    path: '/ready',
+    access: 'anyone',
+    summary: 'The server can answer: its database is there.',
+    answer: z.object({ status: z.literal('ready') }),
+  }),
+
+  session: defineEndpoint({
+    method: 'get',
+    path: '/session',
+    access: 'anyone',
+    summary: 'Who is signed in.',
+    answer: session,
+  }),
+  signIn: defineEndpoint({
+    method: 'post',
+    path: '/sign-in',
+    access: 'anyone',
+    summary: 'Signs an instructor in.',
+    body: z.strictObject({ email: z.string().max(200), password: z.string().max(200) }),
+    answer: session,
+  }),
+  signOut: defineEndpoint({
+    method: 'post',
+    path: '/sign-out',
+    access: 'anyone',
+    summary: 'Ends the session.',
+    body: nothing,
+    answer: nothing,
+  }),
+  join: defineEndpoint({
+    method: 'post',
+    path: '/join',
+    access: 'anyone',
+    summary: 'Makes a student of a class and signs them in.',
+    body: z.strictObject({ code: z.string().max(40), name: z.string().trim().min(1).max(60) }),
+    answer: z.object({ student, returnKey: z.string() }),
+  }),
+  comeBack: defineEndpoint({
+    method: 'post',
+    path: '/come-back',
+    access: 'anyone',
+    summary: 'Signs a student in again with their return key.',
+    body: z.strictObject({ code: z.string().max(40), returnKey: z.string().max(40) }),
+    answer: z.object({ student }),
+  }),
+  newReturnKey: defineEndpoint({
+    method: 'post',
+    path: '/return-key',
+    access: 'student',
+    summary: 'Makes a new return key; the old one ends.',
+    body: nothing,
+    answer: z.object({ returnKey: z.string() }),
+  }),
+
+  shelf: defineEndpoint({
+    method: 'get',
+    path: '/shelf',
+    access: 'instructor',
+    summary: 'The courses, lessons and classes of the instructor.',
+    answer: z.object({
+      courses: z.array(
+        z.object({
+          id,
+          title: z.string(),
+          lessons: z.array(
+            z.object({
+              id,
+              title: z.string(),
+              sheetCount: z.int(),
+              firstFigure: figureSchema,
+              savedAt: z.string(),
+              edition: z.int().nullable(),
+              changedSinceEdition: z.boolean(),
+            }),
+          ),
+          classes: z.array(z.object({ id, name: z.string(), code: z.string(), students: z.int() })),
+        }),
+      ),
+    }),
+  }),
+  createCourse: defineEndpoint({
+    method: 'post',
+    path: '/courses',
+    access: 'instructor',
+    summary: 'Makes a course.',
+    body: z.strictObject({ title }),
+    answer: z.object({ id }),
+  }),
+  createLesson: defineEndpoint({
+    method: 'post',
+    path: '/courses/:course/lessons',
+    access: 'instructor',
+    summary: 'Makes a lesson, of a whole document.',
+    params: z.strictObject({ course: id }),
+    body: z.strictObject({ document: z.unknown() }),
+    answer: z.object({ id }),
+  }),
+  createClass: defineEndpoint({
+    method: 'post',
+    path: '/courses/:course/classes',
+    access: 'instructor',
+    summary: 'Makes a class with a code of its own.',
+    params: z.strictObject({ course: id }),
+    body: z.strictObject({ name: title }),
+    answer: z.object({ id, code: z.string() }),
+  }),
+
+  draft: defineEndpoint({
+    method: 'get',
+    path: '/lessons/:lesson/draft',
+    access: 'instructor',
+    summary: 'The draft of a lesson.',
+    params: z.strictObject({ lesson: id }),
+    answer: streamSchema(lessonSchema, lessonCommandSchema).extend({
+      id,
+      course: z.object({ id, title: z.string() }),
+      edition: z.object({ number: z.int(), revision: z.int() }).nullable(),
+    }),
+  }),
+  appendToDraft: defineEndpoint({
+    method: 'post',
+    path: '/lessons/:lesson/steps',
+    access: 'instructor',
+    summary: 'Saves changes to a draft; a stale base is answered with the present draft.',
+    params: z.strictObject({ lesson: id }),
+    body: appendSchema(lessonCommandSchema),
+    answer: appendedSchema,
+  }),
+  publish: defineEndpoint({
+    method: 'post',
+    path: '/lessons/:lesson/editions',
+    access: 'instructor',
+    summary: 'Publishes the draft at a revision as the next edition.',
+    params: z.strictObject({ lesson: id }),
+    body: z.strictObject({ revision: z.int().min(0) }),
+    answer: z.object({ number: z.int(), revision: z.int() }),
+  }),
+
+  classHome: defineEndpoint({
+    method: 'get',
+    path: '/class',
+    access: 'student',
+    summary: 'The lessons of the student’s class with their progress.',
+    answer: z.object({
+      className: z.string(),
+      courseTitle: z.string(),
+      lessons: z.array(
+        z.object({
+          id,
+          title: z.string(),
+          edition: z.int(),
+          firstFigure: figureSchema,
+          sheets: z.array(sheetProgress),
+        }),
+      ),
+    }),
+  }),
+  readLesson: defineEndpoint({
+    method: 'get',
+    path: '/class/lessons/:lesson',
+    access: 'student',
+    summary: 'An edition of a lesson to read: the one begun, or the newest.',
+    params: z.strictObject({ lesson: id }),
+    query: z.strictObject({ edition: z.coerce.number().int().min(1).optional() }),
+    answer: z.object({
+      lesson: id,
+      title: z.string(),
+      courseTitle: z.string(),
+      edition: z.object({ id, number: z.int() }),
+      newestEdition: z.int(),
+      sheets: z.array(sheetSchema),
+      progress: z.array(sheetProgress),
+    }),
+  }),
+  openWork: defineEndpoint({
+    method: 'put',
+    path: '/editions/:edition/sheets/:sheet/work',
+    access: 'student',
+    summary: 'The student’s work on a sheet, begun if there is none.',
+    params: z.strictObject({ edition: id, sheet: z.string().max(64) }),
+    body: nothing,
+    answer: work,
+  }),
+  appendToWork: defineEndpoint({
+    method: 'post',
+    path: '/work/:work/steps',
+    access: 'student',
+    summary: 'Saves moves of loose points.',
+    params: z.strictObject({ work: id }),
+    body: appendSchema(figureCommandSchema),
+    answer: appendedSchema,
+  }),
+  checkWork: defineEndpoint({
+    method: 'post',
+    path: '/work/:work/check',
+    access: 'student',
+    summary: 'Judges the saved work by calculation.',
+    params: z.strictObject({ work: id }),
+    body: nothing,
+    answer: z.object({ results: conditionResults, passed: z.boolean(), revision: z.int() }),
+  }),
+
+  desk: defineEndpoint({
+    method: 'get',
+    path: '/classes/:class/desk',
+    access: 'instructor',
+    summary: 'Who of a class has done which sheet.',
+    params: z.strictObject({ class: id }),
+    answer: z.object({
+      className: z.string(),
+      code: z.string(),
+      courseTitle: z.string(),
+      lessons: z.array(
+        z.object({
+          id,
+          title: z.string(),
+          edition: z.int(),
+          sheets: z.array(z.object({ id: z.string(), title: z.string(), hasTask: z.boolean() })),
+        }),
+      ),
+      students: z.array(
+        z.object({
+          id,
+          name: z.string(),
+          lastSeen: z.string().nullable(),
+          /** Newest work on each sheet, by lesson and sheet. */
+          work: z.array(
+            z.object({ id, lesson: id, sheet: z.string(), edition: z.int(), progress, attempts: z.int() }),
+          ),
+        }),
+      ),
+    }),
+  }),
+  studentWork: defineEndpoint({
+    method: 'get',
+    path: '/classes/:class/work/:work',
+    access: 'instructor',
+    summary: 'A student’s sheet as the student left it.',
+    params: z.strictObject({ class: id, work: id }),
+    answer: z.object({
+      student: z.string(),
+      className: z.string(),
+      lesson: z.string(),
+      edition: z.int(),
+      sheet: sheetSchema,
+      document: figureSchema,
+      revision: z.int(),
+      changedAt: z.string().nullable(),
+      attempts: z.int(),
+      progress,
+    }),
+  }),
+} as const;
+
+export type Endpoints = typeof endpoints;
+export type EndpointName = keyof Endpoints;
+export type Answer<Name extends EndpointName> = z.output<Endpoints[Name]['answer']>;
+export type Params<Name extends EndpointName> = Endpoints[Name] extends { params: infer P extends z.ZodType }
+  ? z.input<P>
+  : undefined;
+export type Query<Name extends EndpointName> = Endpoints[Name] extends { query: infer Q extends z.ZodType }
+  ? z.output<Q>
+  : undefined;
+export type Body<Name extends EndpointName> = Endpoints[Name] extends { body: infer B extends z.ZodType }
+  ? z.input<B>
+  : undefined;
+export type Progress = z.infer<typeof progress>;

@@ -1,0 +1,6 @@
+export * from './endpoint.js';
+export * from './endpoints.js';
+export * from './figure.js';
+export * from './lesson.js';
+export * from './problem.js';
+export * from './stream.js';

@@ -1,0 +1,35 @@
+import { z } from 'zod';
+
+/** The stable types of `application/problem+json` answers, as `type` carries them. */
+export const problemTypes = [
+  'bad-request',
+  'too-large',
+  'wrong-sign-in',
+  'wrong-class-code',
+  'wrong-return-key',
+  'name-taken',
+  'not-signed-in',
+  'not-allowed',
+  'foreign-origin',
+  'not-found',
+  'stale',
+  'refused',
+  'too-many-requests',
+  'database-unavailable',
+  'internal',
+] as const;
+
+export type ProblemType = (typeof problemTypes)[number];
+
+/** An error as the server answers it (RFC 9457). */
+export const problemSchema = z.object({
+  type: z.enum(problemTypes),
+  title: z.string(),
+  status: z.int(),
+  /** One clear sentence: what is wrong and what to do. */
+  detail: z.string(),
+  /** With `stale`: the document as it now stands. */
+  current: z.unknown().optional(),
+});
+
+export type Problem = z.infer<typeof problemSchema>;

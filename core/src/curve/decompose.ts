@@ -1,0 +1,28 @@
+import { blossom } from './blossom.js';
+import { dimensionOf, type Curve } from './curve.js';
+import { spansOf } from './knotVector.js';
+
+/**
+ * Takes a curve apart into its Bézier pieces, one for each span, each a clamped curve on the span's own
+ * parameter interval. The control points of a piece on [a, b] are the blossom values at p − k times a
+ * and k times b (Ramshaw 1987; F 8; the same pieces as P&T A5.6).
+ */
+export function decompose(curve: Curve): Curve[] {
+  const { degree, knots, weights } = curve;
+  const dimension = dimensionOf(curve);
+  return spansOf(knots, degree).map(({ index, start, end }) => {
+    const homogeneous = Array.from({ length: degree + 1 }, (_, k) =>
+      blossom(curve, index, [...Array<number>(degree - k).fill(start), ...Array<number>(k).fill(end)]),
+    );
+    const piece = {
+      degree,
+      knots: [...Array<number>(degree + 1).fill(start), ...Array<number>(degree + 1).fill(end)],
+    };
+    if (!weights) return { ...piece, points: homogeneous };
+    return {
+      ...piece,
+      points: homogeneous.map((point) => point.slice(0, dimension).map((c) => c / point[dimension]!)),
+      weights: homogeneous.map((point) => point[dimension]!),
+    };
+  });
+}

@@ -1,0 +1,53 @@
+import { basisFunctions } from './basis.js';
+import type { Curve } from './curve.js';
+import { spansOf } from './knotVector.js';
+
+/** Values of a curve's basis functions, sampled span by span for drawing. */
+export interface BasisSamples {
+  readonly spanCount: number;
+  readonly perSpan: number;
+  /** One parameter a sample, `perSpan + 1` a span, both ends of each span included. */
+  readonly parameters: Float64Array;
+  /** `values[sample * (degree + 1) + j]` belongs to the function `firstIndex[span] + j`. */
+  readonly values: Float64Array;
+  /** For each span the index of the first basis function that is not zero on it. */
+  readonly firstIndex: readonly number[];
+}
+
+/**
+ * Samples the basis functions of a curve, `perSpan` steps to each span: the rational ones R_i where the
+ * curve has weights, N_i where it has none (P&T 2.2, 4.2).
+ * @param perSpan steps a span, at least 1
+ */
+export function sampleBasis(
+  curve: Pick<Curve, 'degree' | 'knots' | 'weights'>,
+  perSpan: number,
+): BasisSamples {
+  const { degree, knots, weights } = curve;
+  const spans = spansOf(knots, degree);
+  const width = degree + 1;
+  const total = spans.length * (perSpan + 1);
+  const parameters = new Float64Array(total);
+  const values = new Float64Array(total * width);
+  let sample = 0;
+  for (const span of spans) {
+    for (let step = 0; step <= perSpan; step++, sample++) {
+      const u = step === perSpan ? span.end : span.start + ((span.end - span.start) * step) / perSpan;
+      parameters[sample] = u;
+      const row = values.subarray(sample * width, (sample + 1) * width);
+      basisFunctions(knots, degree, span.index, u, row);
+      if (weights) {
+        let denominator = 0;
+        for (let j = 0; j < width; j++) denominator += row[j]! *= weights[span.index - degree + j]!;
+        for (let j = 0; j < width; j++) row[j]! /= denominator;
+      }
+    }
+  }
+  return {
+    spanCount: spans.length,
+    perSpan,
+    parameters,
+    values,
+    firstIndex: spans.map(({ index }) => index - degree),
+  };
+}

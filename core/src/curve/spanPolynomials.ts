@@ -1,0 +1,92 @@
+import { dimensionOf, type Curve } from './curve.js';
+import { blossom } from './blossom.js';
+import { spansOf, type Span } from './knotVector.js';
+
+/**
+ * A curve converted span by span to Bézier form, with its first derivatives in the same form, for
+ * running through many parameters fast. The polynomials are homogeneous: `dimension` numerators and, for
+ * a rational curve, the denominator behind them.
+ */
+export interface SpanPolynomials {
+  readonly spans: readonly Span[];
+  readonly degree: number;
+  readonly dimension: number;
+  readonly rational: boolean;
+  /** `dimension`, and one more for a rational curve. */
+  readonly components: number;
+  /**
+   * For each order of derivative r, 0 first, the Bernstein coefficients by the local variable t from 0
+   * to 1 over the span, each times its binomial coefficient:
+   * `scaled[r][(span * components + component) * (degree + 1 - r) + k]`. Empty above the degree.
+   */
+  readonly scaled: readonly Float64Array[];
+}
+
+/**
+ * Converts each span once to Bézier form (P&T 6.4 without its power basis: Bernstein coefficients of a
+ * positive denominator don't cancel, so that weights from 1e-3 to 1e3 cost no digits).
+ * @param order highest derivative that will be wanted, 0 or more
+ */
+export function spanPolynomials(curve: Curve, order: number): SpanPolynomials {
+  const { degree, knots, weights } = curve;
+  const dimension = dimensionOf(curve);
+  const components = dimension + (weights ? 1 : 0);
+  const spans = spansOf(knots, degree);
+  const scaled = Array.from(
+    { length: order + 1 },
+    (_, r) => new Float64Array(spans.length * components * Math.max(0, degree + 1 - r)),
+  );
+  const labels = new Float64Array(degree);
+  const differences = new Float64Array(degree + 1);
+  spans.forEach((span, spanNumber) => {
+    const bezier: number[][] = [];
+    for (let k = 0; k <= degree; k++) {
+      labels.fill(span.start, 0, degree - k).fill(span.end, degree - k);
+      bezier.push(blossom(curve, span.index, labels));
+    }
+    for (let component = 0; component < components; component++) {
+      for (let k = 0; k <= degree; k++) differences[k] = bezier[k]![component]!;
+      for (let r = 0; r <= Math.min(order, degree); r++) {
+        const length = degree + 1 - r;
+        const at = (spanNumber * components + component) * length;
+        let binomial = 1;
+        for (let k = 0; k < length; k++) {
+          scaled[r]![at + k] = binomial * differences[k]!;
+          binomial = (binomial * (length - 1 - k)) / (k + 1);
+        }
+        for (let k = 0; k < length - 1; k++)
+          differences[k] = (length - 1) * (differences[k + 1]! - differences[k]!);
+      }
+    }
+  });
+  return { spans, degree, dimension, rational: weights !== undefined, components, scaled };
+}
+
+/**
+ * The value at t of a polynomial given by scaled Bernstein coefficients: Horner's rule in t / (1 − t),
+ * or, beyond the middle, in its inverse, so that all terms stay small (F 5).
+ * @param at where its coefficients begin
+ * @param length their number, the degree plus one; 0 for a derivative above the degree
+ */
+export function evaluateScaled(coefficients: Float64Array, at: number, length: number, t: number): number {
+  if (length === 0) return 0;
+  const rest = 1 - t;
+  let sum: number;
+  let scale = 1;
+  if (t <= 0.5) {
+    const ratio = t / rest;
+    sum = coefficients[at + length - 1]!;
+    for (let k = length - 2; k >= 0; k--) {
+      sum = sum * ratio + coefficients[at + k]!;
+      scale *= rest;
+    }
+  } else {
+    const ratio = rest / t;
+    sum = coefficients[at]!;
+    for (let k = 1; k < length; k++) {
+      sum = sum * ratio + coefficients[at + k]!;
+      scale *= t;
+    }
+  }
+  return sum * scale;
+}

@@ -1,0 +1,77 @@
+import type { Curve } from './curve.js';
+import { CurveError } from './error.js';
+import { domainOf, validateKnots } from './knotVector.js';
+
+/**
+ * Checks that a curve is whole: degree 1 to 9, a valid knot vector, finite points of one dimension
+ * (2 or 3), and, where there are weights, one finite positive weight for each point.
+ * @throws CurveError naming the value and its index
+ */
+export function validateCurve(curve: Curve): void {
+  validateKnots(curve.knots, curve.degree, curve.points.length);
+  const dimension = curve.points[0]!.length;
+  curve.points.forEach((point, index) => {
+    if (point.length !== dimension || dimension < 2 || dimension > 3) {
+      throw new CurveError(
+        'point',
+        `Control point ${index} has ${point.length} coordinates; all points must have 2, or all 3.`,
+        { index, value: point },
+      );
+    }
+    const wrong = point.find((coordinate) => typeof coordinate !== 'number' || !Number.isFinite(coordinate));
+    if (wrong !== undefined) {
+      throw new CurveError(
+        'point',
+        `Control point ${index} has the coordinate ${wrong}; it must be a finite number.`,
+        {
+          index,
+          value: wrong,
+        },
+      );
+    }
+  });
+  const { weights } = curve;
+  if (weights === undefined) return;
+  if (weights.length !== curve.points.length) {
+    throw new CurveError(
+      'weight-count',
+      `There are ${weights.length} weights for ${curve.points.length} control points; each point needs one.`,
+      { value: weights.length },
+    );
+  }
+  weights.forEach((weight, index) => {
+    if (!(Number.isFinite(weight) && weight > 0)) {
+      throw new CurveError('weight', `Weight ${index} is ${weight}; it must be finite and above zero.`, {
+        index,
+        value: weight,
+      });
+    }
+  });
+}
+
+/**
+ * Checks that `u` lies in the curve's domain.
+ * @throws CurveError `parameter`
+ */
+export function validateParameter(curve: Curve, u: number): void {
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  if (!(u >= start && u <= end)) {
+    throw new CurveError('parameter', `The parameter is ${u}; it must lie from ${start} to ${end}.`, {
+      value: u,
+    });
+  }
+}
+
+/**
+ * Checks that `index` names a control point of the curve.
+ * @throws CurveError `index`
+ */
+export function validatePointIndex(curve: Curve, index: number): void {
+  if (!Number.isInteger(index) || index < 0 || index >= curve.points.length) {
+    throw new CurveError(
+      'index',
+      `There is no control point ${index}; the curve has points 0 to ${curve.points.length - 1}.`,
+      { index, value: index },
+    );
+  }
+}

@@ -1,0 +1,84 @@
+import type { Curve } from '../curve/curve.js';
+import { CurveError } from '../curve/error.js';
+import { clampedUniformKnots, domainOf } from '../curve/knotVector.js';
+import { sourcesOf, type FigureDocument, type FigureItem, type Operation } from './document.js';
+
+/** What an item came to: a curve, a reference point, or the reason why it could not be computed. */
+export type EvaluatedItem =
+  | { readonly status: 'curve'; readonly curve: Curve }
+  | { readonly status: 'point' }
+  | { readonly status: 'failed'; readonly reason: string };
+
+/** The geometry of a figure, by item id, with what is needed to recompute only what a change reaches. */
+export interface Evaluation {
+  readonly items: ReadonlyMap<string, EvaluatedItem>;
+  /** For each id the item and the source results that its result was computed from. */
+  readonly inputs: ReadonlyMap<string, { item: FigureItem; sources: readonly (EvaluatedItem | undefined)[] }>;
+}
+
+/**
+ * Computes the geometry of a figure in dependency order. It is a pure function of the document; a
+ * previous evaluation only saves work: an item is computed again when it or the result of one of its
+ * sources is another object than before. An item that can't be computed carries its reason and leaves
+ * the others alone.
+ */
+export function evaluateFigure(document: FigureDocument, previous?: Evaluation): Evaluation {
+  const byId = new Map(document.items.map((item) => [item.id, item]));
+  const items = new Map<string, EvaluatedItem>();
+  const inputs = new Map<string, { item: FigureItem; sources: readonly (EvaluatedItem | undefined)[] }>();
+  const open = new Set<string>();
+
+  const visit = (item: FigureItem): EvaluatedItem => {
+    const known = items.get(item.id);
+    if (known) return known;
+    if (open.has(item.id)) return { status: 'failed', reason: `${item.name} is built from itself.` };
+    open.add(item.id);
+    const sources = sourcesOf(item).map((id) => {
+      const source = byId.get(id);
+      return source && visit(source);
+    });
+    open.delete(item.id);
+    const before = previous?.inputs.get(item.id);
+    const unchanged =
+      before?.item === item && before.sources.every((source, index) => source === sources[index]);
+    const result = (unchanged && previous?.items.get(item.id)) || compute(item, sources);
+    items.set(item.id, result);
+    inputs.set(item.id, { item, sources });
+    return result;
+  };
+  document.items.forEach(visit);
+  return { items, inputs };
+}
+
+function compute(item: FigureItem, sources: readonly (EvaluatedItem | undefined)[]): EvaluatedItem {
+  if (item.kind === 'point') return { status: 'point' };
+  if (item.kind === 'curve') return { status: 'curve', curve: item.curve };
+  const [source] = sources;
+  if (!source) return { status: 'failed', reason: `${item.name} has lost the curve it was built from.` };
+  if (source.status === 'failed') {
+    return { status: 'failed', reason: `${item.name} waits for its source: ${source.reason}` };
+  }
+  if (source.status === 'point')
+    return { status: 'failed', reason: `${item.name} can't be built from a point.` };
+  try {
+    return { status: 'curve', curve: operate(item.operation, source.curve) };
+  } catch (error) {
+    if (error instanceof CurveError) return { status: 'failed', reason: error.message };
+    throw error;
+  }
+}
+
+function operate(operation: Operation, source: Curve): Curve {
+  const knots = clampedUniformKnots(
+    source.points.length,
+    operation.degree,
+    ...domainOf(source.knots, source.degree),
+  );
+  return { ...source, degree: operation.degree, knots };
+}
+
+/** The curve that an item came to, or `undefined` for points and failed items. */
+export function curveOf(evaluation: Evaluation, id: string | null): Curve | undefined {
+  const result = id === null ? undefined : evaluation.items.get(id);
+  return result?.status === 'curve' ? result.curve : undefined;
+}

@@ -1,0 +1,94 @@
+import { validateCurve } from '../curve/validate.js';
+import { validateDegree } from '../curve/knotVector.js';
+import { CurveError } from '../curve/error.js';
+import { CommandError } from '../history/history.js';
+import { itemOf, sourcesOf, type FigureDocument, type FigureItem } from './document.js';
+
+/** The largest number of items in a figure and of control points in one curve that are accepted. */
+export const figureLimits = { items: 200, points: 2000 };
+
+/**
+ * Checks what a schema of shapes alone can't see: unique ids, whole curves, sources that exist and do
+ * not go round in a circle, loose points that are there, and a view with an area.
+ * @throws CommandError with one sentence
+ */
+export function validateFigure(document: FigureDocument): void {
+  const seen = new Set<string>();
+  if (document.items.length > figureLimits.items) {
+    throw new CommandError(
+      `The figure has ${document.items.length} items; at most ${figureLimits.items} are allowed.`,
+    );
+  }
+  for (const item of document.items) {
+    if (seen.has(item.id)) throw new CommandError(`Two items have the id ${item.id}; ids must differ.`);
+    seen.add(item.id);
+    validateItem(item);
+  }
+  for (const item of document.items) {
+    for (const source of sourcesOf(item)) {
+      if (!seen.has(source))
+        throw new CommandError(`${item.name} is built from ${source}, which is not in the figure.`);
+    }
+  }
+  refuseCycles(document);
+  for (const [id, loose] of Object.entries(document.loose)) {
+    const item = itemOf(document, id);
+    if (item?.kind !== 'curve')
+      throw new CommandError(`Loose points are named for ${id}, which is not a given curve.`);
+    for (const index of [...loose.controlPoints, ...loose.editPoints]) {
+      if (!(Number.isInteger(index) && index >= 0 && index < item.curve.points.length)) {
+        throw new CommandError(`Point ${index} of ${item.name} is called loose, but there is no such point.`);
+      }
+    }
+  }
+  const { view } = document;
+  if (!(view.right > view.left && view.top > view.bottom && view.grid > 0)) {
+    throw new CommandError(
+      'The view has no area; right must exceed left, top must exceed bottom, and the grid be above zero.',
+    );
+  }
+  if (document.rail.item !== null && !seen.has(document.rail.item)) {
+    throw new CommandError(`The rail belongs to ${document.rail.item}, which is not in the figure.`);
+  }
+}
+
+/**
+ * Checks one item by itself.
+ * @throws CommandError with one sentence
+ */
+export function validateItem(item: FigureItem): void {
+  try {
+    if (item.kind === 'curve') {
+      if (item.curve.points.length > figureLimits.points) {
+        throw new CommandError(
+          `${item.name} has ${item.curve.points.length} points; at most ${figureLimits.points} are allowed.`,
+        );
+      }
+      validateCurve(item.curve);
+    } else if (item.kind === 'built') {
+      validateDegree(item.operation.degree);
+    } else if (item.at.length !== 2 || !item.at.every((coordinate) => Number.isFinite(coordinate))) {
+      throw new CommandError(`${item.name} must lie at two finite coordinates.`);
+    }
+  } catch (error) {
+    if (error instanceof CurveError) throw new CommandError(`${item.name}: ${error.message}`);
+    throw error;
+  }
+}
+
+/**
+ * Refuses items that are built, in however many steps, from themselves.
+ * @throws CommandError naming one item of the circle
+ */
+export function refuseCycles(document: FigureDocument): void {
+  const state = new Map<string, 'open' | 'done'>();
+  const visit = (id: string): void => {
+    const item = itemOf(document, id);
+    if (!item || state.get(id) === 'done') return;
+    if (state.get(id) === 'open') throw new CommandError(`${item.name} would be built from itself.`);
+    state.set(id, 'open');
+    sourcesOf(item).forEach(visit);
+    state.set(id, 'done');
+  };
+  document.items.forEach(({ id }) => visit(id));
+}

@@ -1,0 +1,77 @@
+import fc from 'fast-check';
+import { domainOf, spansOf, type Curve } from '../../src/index.js';
+
+export interface CurveOptions {
+  readonly rational?: boolean;
+  readonly clampedOnly?: boolean;
+  readonly minimumDegree?: number;
+  readonly dimension?: 2 | 3;
+}
+
+const coordinate = fc.double({ min: -100, max: 100, noNaN: true });
+
+/** Random curves: degree 1 to 9, repeated knots, clamped and unclamped ends, weights from 1e-3 to 1e3. */
+export function arbitraryCurve(options: CurveOptions = {}): fc.Arbitrary<Curve> {
+  return fc
+    .record({
+      degree: fc.integer({ min: options.minimumDegree ?? 1, max: 9 }),
+      dimension: options.dimension ? fc.constant(options.dimension) : fc.constantFrom(2, 3),
+      breaks: fc.array(
+        fc.record({
+          gap: fc.double({ min: 0.05, max: 2, noNaN: true }),
+          multiplicity: fc.integer({ min: 1, max: 10 }),
+        }),
+        { maxLength: 6 },
+      ),
+      lastGap: fc.double({ min: 0.05, max: 2, noNaN: true }),
+      start: fc.double({ min: -10, max: 10, noNaN: true }),
+      clamped: options.clampedOnly ? fc.constant(true) : fc.boolean(),
+      rational: options.rational === undefined ? fc.boolean() : fc.constant(options.rational),
+    })
+    .chain(({ degree, dimension, breaks, lastGap, start, clamped, rational }) => {
+      const knots: number[] = [];
+      for (let k = 0; k <= degree; k++) knots.push(clamped ? start : start + (k - degree) * 0.25);
+      let u = start;
+      for (const { gap, multiplicity } of breaks) {
+        u += gap;
+        for (let k = 0; k < Math.min(multiplicity, degree); k++) knots.push(u);
+      }
+      u += lastGap;
+      for (let k = 0; k <= degree; k++) knots.push(clamped ? u : u + k * 0.25);
+      const count = knots.length - degree - 1;
+      const points = fc.array(fc.array(coordinate, { minLength: dimension, maxLength: dimension }), {
+        minLength: count,
+        maxLength: count,
+      });
+      const weights = fc.array(
+        fc.double({ min: -3, max: 3, noNaN: true }).map((exponent) => 10 ** exponent),
+        { minLength: count, maxLength: count },
+      );
+      return rational
+        ? fc.record({ degree: fc.constant(degree), knots: fc.constant(knots), points, weights })
+        : fc.record({ degree: fc.constant(degree), knots: fc.constant(knots), points });
+    });
+}
+
+/** A curve with a parameter at a knot, one ulp or a little beside one, or anywhere between. */
+export function arbitraryCurveAndParameter(
+  options: CurveOptions = {},
+): fc.Arbitrary<{ curve: Curve; u: number }> {
+  return arbitraryCurve(options).chain((curve) => {
+    const [start, end] = domainOf(curve.knots, curve.degree);
+    const ends = [start, ...spansOf(curve.knots, curve.degree).map((span) => span.end)];
+    const beside = fc
+      .record({
+        knot: fc.constantFrom(...ends),
+        offset: fc.constantFrom(0, 2 ** -52, -(2 ** -52), 1e-9, -1e-9, 1e-5),
+      })
+      .map(({ knot, offset }) => knot + offset * Math.max(1, Math.abs(knot)));
+    const anywhere = fc.double({ min: 0, max: 1, noNaN: true }).map((t) => start + t * (end - start));
+    return fc.oneof(beside, anywhere).map((u) => ({ curve, u: Math.min(end, Math.max(start, u)) }));
+  });
+}
+
+/** The size by which errors are judged: the largest coordinate of the control points, at least 1. */
+export function sizeOf(curve: Curve): number {
+  return Math.max(1, ...curve.points.flat().map(Math.abs));
+}
