@@ -4,7 +4,7 @@ import { CurveError } from '../curve/error.js';
 import { clampedUniformKnots, domainOf } from '../curve/knotVector.js';
 import { validatePointIndex } from '../curve/validate.js';
 import { CommandError, type Applied } from '../history/history.js';
-import type { FigureCommand } from './command.js';
+import type { FigureCommand, SingleFigureCommand } from './command.js';
 import {
   itemOf,
   sourcesOf,
@@ -139,12 +139,12 @@ function apply(document: FigureDocument, command: FigureCommand): Result {
       return { document: changed, inverse: { ...command, item: before } };
     }
     case 'batch': {
-      const inverses: FigureCommand[] = [];
+      const inverses: SingleFigureCommand[] = [];
       let changed = document;
       for (const part of command.commands) {
         const applied = apply(changed, part);
         changed = applied.document;
-        inverses.unshift(applied.inverse);
+        inverses.unshift(...singles(applied.inverse));
       }
       return { document: changed, inverse: { name: 'batch', commands: inverses } };
     }
@@ -165,6 +165,11 @@ function setDegree(document: FigureDocument, id: string, degree: number): Result
   return { document: withCurve(document, item, { ...curve, degree, knots }), inverse };
 }
 
+/** The parts of a command, in order. */
+function singles(command: FigureCommand): readonly SingleFigureCommand[] {
+  return command.name === 'batch' ? command.commands : [command];
+}
+
 function removeItem(document: FigureDocument, id: string): Result {
   const item = anyItem(document, id);
   const dependent = document.items.find((other) => sourcesOf(other).includes(id));
@@ -172,7 +177,7 @@ function removeItem(document: FigureDocument, id: string): Result {
     throw new CommandError(`${dependent.name} is built from ${item.name}; remove ${dependent.name} first.`);
   const { [id]: loose, ...otherLoose } = document.loose;
   const at = document.items.indexOf(item);
-  const back: FigureCommand[] = [{ name: 'addItem', item, at }];
+  const back: SingleFigureCommand[] = [{ name: 'addItem', item, at }];
   if (loose) {
     back.push(
       { name: 'setLoose', item: id, of: 'controlPoints', indices: loose.controlPoints },

@@ -6,6 +6,10 @@ import type { FigureItem, PointKind, Rail, Shown, View } from './document.js';
  * command that takes it back.
  */
 export type FigureCommand =
+  SingleFigureCommand | { readonly name: 'batch'; readonly commands: readonly SingleFigureCommand[] };
+
+/** A command that is one change; a batch of them is applied and taken back as one. */
+export type SingleFigureCommand =
   | { readonly name: 'moveControlPoint'; readonly item: string; readonly index: number; readonly to: Point }
   | { readonly name: 'moveEditPoint'; readonly item: string; readonly index: number; readonly to: Point }
   | { readonly name: 'moveReferencePoint'; readonly item: string; readonly to: Point }
@@ -24,5 +28,4 @@ export type FigureCommand =
   | { readonly name: 'renameItem'; readonly item: string; readonly to: string }
   | { readonly name: 'addItem'; readonly item: FigureItem; readonly at: number }
   | { readonly name: 'removeItem'; readonly item: string }
-  | { readonly name: 'replaceItem'; readonly item: FigureItem }
-  | { readonly name: 'batch'; readonly commands: readonly FigureCommand[] };
+  | { readonly name: 'replaceItem'; readonly item: FigureItem };

@@ -1,0 +1,2 @@
+export * from './class.js';
+export * from './nearAndFar.js';

@@ -1,0 +1,163 @@
+import {
+  clampedUniformKnots,
+  emptyFigure,
+  type CurveItem,
+  type FigureDocument,
+  type LessonDocument,
+  type Point,
+  type Sheet,
+} from '@bogen/core';
+import { formula, paragraph, prose } from './prose.js';
+
+/** Half the outline of a small viol about its waist, in millimetres along and across the body. */
+const waist: readonly Point[] = [
+  [60, 86],
+  [86, 101],
+  [112, 92],
+  [128, 62],
+  [158, 50],
+  [190, 52],
+  [218, 68],
+  [240, 106],
+  [272, 122],
+  [302, 112],
+];
+
+const view = { left: 42, right: 320, bottom: 22, top: 152, grid: 10 };
+
+function waistCurve(degree: number): CurveItem {
+  const knots = clampedUniformKnots(waist.length, degree);
+  return { id: 'waist', name: 'Waist', kind: 'curve', curve: { degree, knots, points: waist } };
+}
+
+const inner = [1, 2, 3, 4, 5, 6, 7, 8];
+const tracks = ['knots', 'basis', 'curvature'] as const;
+
+const nearFigure: FigureDocument = {
+  ...emptyFigure(),
+  items: [waistCurve(3), { id: 'peg', name: 'Peg', kind: 'point', at: [166, 46] }],
+  loose: { waist: { controlPoints: inner, editPoints: [] } },
+  shown: { controlPoints: true, polygon: true, editPoints: false, knots: true, comb: false, labels: true },
+  rail: { item: 'waist', tracks },
+  view,
+};
+
+const farFigure: FigureDocument = {
+  ...nearFigure,
+  items: [{ ...waistCurve(3), id: 'before', name: 'Before', faint: true }, ...nearFigure.items],
+  loose: { waist: { controlPoints: inner, editPoints: inner } },
+  shown: { ...nearFigure.shown, editPoints: true },
+};
+
+const degreeFigure: FigureDocument = {
+  ...nearFigure,
+  items: [
+    waistCurve(2),
+    {
+      id: 'smoother',
+      name: 'Degree 5',
+      kind: 'built',
+      operation: { name: 'curveOfDegree', source: 'waist', degree: 5 },
+    },
+    { id: 'peg', name: 'Peg', kind: 'point', at: [172, 62] },
+  ],
+  shown: { ...nearFigure.shown, comb: true },
+};
+
+const sheets: readonly Sheet[] = [
+  {
+    id: 'near',
+    title: 'A control point acts near',
+    prose: prose(
+      paragraph(
+        'This is the waist of a small viol: half its outline, seen from above. Ten *control points* hold it. Drag one of them and watch the colours: only the spans close by move. The rest of the outline does not even notice.',
+      ),
+      paragraph(
+        'How far a point reaches is its *support*. Rest the pointer on $P_4$: its support lights up on the curve, on the knots, and as one hump among the basis functions.',
+      ),
+      formula('C(u) = \\sum_{i=0}^{9} N_{i,3}(u)\\,P_i'),
+      paragraph(
+        'Where the hump $N_{4,3}$ is zero, $P_4$ has no say. For a cubic it covers four spans, never more.',
+      ),
+    ),
+    figure: nearFigure,
+    task: {
+      prompt:
+        'Make the waist a little tighter: lead the curve through the peg, and leave three spans as they are.',
+      hints: [
+        'Look for the hump that is highest where the peg is. That point has the most to say there.',
+        'Move P4 or P5 alone, downwards. The curve follows about two thirds of the way.',
+      ],
+      conditions: [
+        { kind: 'curveThroughPoint', item: 'waist', target: 'peg', tolerance: 0.5 },
+        { kind: 'spansUnmoved', item: 'waist', atLeast: 3, tolerance: 1e-6 },
+      ],
+    },
+  },
+  {
+    id: 'far',
+    title: 'An edit point acts far',
+    prose: prose(
+      paragraph(
+        'The lozenges on the curve are its *edit points*. They lie on the curve, and there are as many as control points. Take hold of one and pull: it goes exactly where you put it, and the other edit points stay on their places.',
+      ),
+      paragraph(
+        'Something has to give. Every control point moves, and the curve swings to and fro between the edit points that stay. The faint line is the outline before.',
+      ),
+      paragraph('To move one edit point, a system of equations is solved, one for each edit point $E_j$:'),
+      formula('\\sum_{i} N_{i,3}(g_j)\\,P_i = E_j'),
+      paragraph('Compare: drag control point $P_4$, undo, then drag the edit point $E_4$.'),
+    ),
+    figure: farFigure,
+    task: {
+      prompt:
+        'Lead the curve through the peg by one edit point, and keep the other edit points where they are.',
+      hints: [
+        'A control point would take several edit points along. Use a lozenge.',
+        'The curve has to pass within half a millimetre of the peg. E4 is next to it.',
+      ],
+      conditions: [
+        { kind: 'curveThroughPoint', item: 'waist', target: 'peg', tolerance: 0.5 },
+        {
+          kind: 'pointsUnmoved',
+          item: 'waist',
+          of: 'editPoints',
+          indices: [0, 1, 2, 3, 6, 7, 8, 9],
+          tolerance: 0.01,
+        },
+      ],
+    },
+  },
+  {
+    id: 'degree',
+    title: 'The same points, another degree',
+    prose: prose(
+      paragraph(
+        'Two curves share these ten points. The coloured one has degree 2 and keeps close to its polygon. The dark one beside it has degree 5: it is *built* from the same points and follows whatever you do to them.',
+      ),
+      paragraph(
+        'A point of degree $p$ reaches $p + 1$ spans. So near is nearer at degree 2 and farther at degree 5. The comb shows the price of nearness: at degree 2 the curvature jumps at every knot.',
+      ),
+      formula('\\text{support of } N_{i,p} = [\\,u_i,\\; u_{i+p+1}\\,]'),
+      paragraph(
+        'Lay three points in a row on one line. The degree 2 curve touches that line. The other does not.',
+      ),
+    ),
+    figure: degreeFigure,
+    task: {
+      prompt:
+        'Lead the degree 5 curve through the peg. Leave at least four spans of the degree 2 curve as they are.',
+      hints: [
+        'The degree 5 curve answers weakly to each point, so the point must go far.',
+        'Pull P4 or P5; two neighbours together still leave four spans alone.',
+      ],
+      conditions: [
+        { kind: 'curveThroughPoint', item: 'smoother', target: 'peg', tolerance: 0.5 },
+        { kind: 'spansUnmoved', item: 'waist', atLeast: 4, tolerance: 1e-6 },
+      ],
+    },
+  },
+];
+
+/** The lesson *Near and far* of the demo course. */
+export const nearAndFar: LessonDocument = { version: 1, title: 'Near and far', sheets };

@@ -1,0 +1,63 @@
+import { portIsFree, dataFolder, startCluster } from './cluster.mjs';
+import { ensureNodePackages, ensurePostgres } from './packages.mjs';
+import { run, Trouble } from './say.mjs';
+
+await run(async () => {
+  const port = Number(process.env.BOGEN_PORT ?? 4870);
+  const databasePort = Number(process.env.BOGEN_DB_PORT ?? 54870);
+  for (const [name, value] of [['BOGEN_PORT', port], ['BOGEN_DB_PORT', databasePort]]) {
+    if (!Number.isInteger(value) || value < 1 || value > 65535) throw new Trouble(`${name} must be a port from 1 to 65535.`);
+  }
+  if (!(await portIsFree(port))) {
+    throw new Trouble(`Port ${port} is in use; perhaps Bogen runs already. Stop what uses it, or set BOGEN_PORT to another.`);
+  }
+  await ensureNodePackages();
+  const bin = await ensurePostgres();
+  // These need what was just installed.
+  const { buildWeb } = await import('./build.mjs');
+  const { startServer } = await import('./server.mjs');
+  await buildWeb();
+  const folder = dataFolder();
+  const cluster = await startCluster(bin, folder, databasePort);
+  let server;
+  let stopping = false;
+  const stop = async () => {
+    if (stopping) return;
+    stopping = true;
+    console.log('\nStopping …');
+    await server?.stop();
+    await cluster.stop();
+    console.log('Stopped. Everything is kept.');
+  };
+  process.on('SIGINT', stop);
+  process.on('SIGTERM', stop);
+  process.on('SIGHUP', stop);
+  try {
+    server = await startServer({ url: cluster.url, port, demo: true });
+  } catch (error) {
+    await cluster.stop();
+    throw error;
+  }
+  const demo = await demoFacts();
+  console.log(`
+Bogen is at           http://localhost:${port}
+Instructor signs in   ${demo.email}   password   ${demo.password}
+Class code            ${demo.code}
+Data rests in         ${folder}
+
+Ctrl-C stops it.`);
+  await server.exited;
+  if (!stopping) {
+    await cluster.stop();
+    throw new Trouble('The server ended by itself. What was saved is kept; start it again.');
+  }
+});
+
+/** The demo's sign-in and class code, read from its data by a child, since that is TypeScript. */
+async function demoFacts() {
+  const { command } = await import('./command.mjs');
+  const { root } = await import('./packages.mjs');
+  const script = `import('@bogen/demo').then(({ instructor, demoClass }) => console.log(JSON.stringify({ ...instructor, code: demoClass.code })))`;
+  const { output } = await command(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', script], { cwd: `${root}/server` });
+  return JSON.parse(output.trim().split('\n').at(-1));
+}

@@ -1,0 +1,91 @@
+import { existsSync } from 'node:fs';
+import { join } from 'node:path';
+import express, { type Express } from 'express';
+import helmet from 'helmet';
+import { sql } from 'kysely';
+import type { Logger } from 'pino';
+import { classRouter } from './class/router.js';
+import type { Db } from './db/connect.js';
+import { errorHandler, refuseForeignOrigin } from './http/errors.js';
+import { openApiDocument } from './http/openapi.js';
+import { HttpProblem } from './http/problem.js';
+import { limitRate } from './http/rateLimit.js';
+import { route } from './http/route.js';
+import { lessonRouter } from './lesson/router.js';
+import { sessionRouter } from './session/router.js';
+import { shelfRouter } from './shelf/router.js';
+import { workRouter } from './work/router.js';
+
+export interface AppOptions {
+  readonly db: Db;
+  readonly log: Logger;
+  /** Folder of the built web application; only the interface below `/api` is served where not given. */
+  readonly webFolder?: string;
+}
+
+/** The whole server as an Express application, without a port. It keeps nothing in memory. */
+export function createApp({ db, log, webFolder }: AppOptions): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  // A reverse proxy on the same machine may tell the client's address and scheme.
+  app.set('trust proxy', 'loopback');
+  app.use(
+    helmet({
+      contentSecurityPolicy: {
+        useDefaults: false,
+        directives: {
+          defaultSrc: ["'none'"],
+          scriptSrc: ["'self'"],
+          styleSrc: ["'self'"],
+          imgSrc: ["'self'", 'data:', 'blob:'],
+          fontSrc: ["'self'"],
+          connectSrc: ["'self'"],
+          workerSrc: ["'self'"],
+          manifestSrc: ["'self'"],
+          formAction: ["'self'"],
+          baseUri: ["'none'"],
+          frameAncestors: ["'none'"],
+        },
+      },
+      // Only a server behind TLS may ask for it; on loopback there is none.
+      strictTransportSecurity: false,
+    }),
+  );
+
+  const api = express.Router();
+  api.use((_request, response, next) => {
+    response.set('Cache-Control', 'no-store');
+    next();
+  });
+  route(api, db, 'health', () => Promise.resolve({ status: 'up' as const }));
+  route(api, db, 'ready', async () => {
+    await sql`select 1`.execute(db);
+    return { status: 'ready' as const };
+  });
+  const openApi = openApiDocument();
+  api.get('/openapi.json', (_request, response) => {
+    response.json(openApi);
+  });
+  api.use(limitRate(db, { name: 'all', windowMs: 60_000, most: 3000, onlyFailures: false }));
+  api.use(refuseForeignOrigin);
+  api.use(express.json({ limit: '2mb' }));
+  api.use(sessionRouter(db), shelfRouter(db), lessonRouter(db), classRouter(db), workRouter(db));
+  api.use(() => {
+    throw new HttpProblem('not-found', 'There is nothing at this address.');
+  });
+  app.use('/api', api);
+
+  if (webFolder && existsSync(join(webFolder, 'index.html'))) {
+    app.use(
+      '/assets',
+      express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
+    );
+    app.use(express.static(webFolder, { index: false }));
+    app.use((request, response, next) => {
+      if (request.method !== 'GET' && request.method !== 'HEAD') return next();
+      response.set('Cache-Control', 'no-cache').sendFile(join(webFolder, 'index.html'), { root: '/' });
+    });
+  }
+  app.use(errorHandler(log));
+  return app;
+}

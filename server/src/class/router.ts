@@ -1,0 +1,252 @@
+import { sheetOf, type LessonDocument } from '@bogen/core';
+import { Router } from 'express';
+import type { Db } from '../db/connect.js';
+import { HttpProblem } from '../http/problem.js';
+import { route } from '../http/route.js';
+import { readStoredLesson } from '../lesson/document.js';
+import { progressOf, type WorkFacts } from '../work/progress.js';
+import { workStream } from '../work/router.js';
+
+/** A class: what its students read, and what its instructor sees of them. */
+export function classRouter(db: Db): Router {
+  const router = Router();
+
+  route(router, db, 'classHome', async ({ session }) => {
+    const { student } = session;
+    const { courseTitle, editions } = await editionsOfClass(db, student.classId);
+    const work = await workOf(db, { student: student.id });
+    const begun = new Set(work.map(({ editionId }) => editionId));
+    const lessons = [...new Set(editions.map(({ lesson }) => lesson))].map((lesson) =>
+      chooseEdition(
+        editions.filter((edition) => edition.lesson === lesson),
+        begun,
+      ),
+    );
+    return {
+      className: student.className,
+      courseTitle,
+      lessons: lessons.map(({ id, lesson, number, document }) => ({
+        id: lesson,
+        title: document.title,
+        edition: number,
+        firstFigure: document.sheets[0]!.figure,
+        sheets: progressOfSheets(
+          document,
+          work.filter(({ editionId }) => editionId === id),
+        ),
+      })),
+    };
+  });
+
+  route(router, db, 'readLesson', async ({ params, query, session }) => {
+    const { student } = session;
+    const { courseTitle, editions } = await editionsOfClass(db, student.classId, params.lesson);
+    if (editions.length === 0) {
+      throw new HttpProblem('not-found', 'This lesson is not in your class, or it is not published yet.');
+    }
+    const work = await workOf(db, { student: student.id });
+    const begun = new Set(work.map(({ editionId }) => editionId));
+    const chosen = query.edition
+      ? editions.find(({ number }) => number === query.edition)
+      : chooseEdition(editions, begun);
+    if (!chosen) throw new HttpProblem('not-found', `This lesson has no edition ${query.edition}.`);
+    return {
+      lesson: params.lesson,
+      title: chosen.document.title,
+      courseTitle,
+      edition: { id: chosen.id, number: chosen.number },
+      newestEdition: editions[0]!.number,
+      sheets: chosen.document.sheets,
+      progress: progressOfSheets(
+        chosen.document,
+        work.filter(({ editionId }) => editionId === chosen.id),
+      ),
+    };
+  });
+
+  route(router, db, 'desk', async ({ params, session }) => {
+    const found = await ownClass(db, params.class, session.instructor.id);
+    const { courseTitle, editions } = await editionsOfClass(db, found.id);
+    const students = await db
+      .selectFrom('student')
+      .select(['id', 'name', 'last_seen'])
+      .where('class_id', '=', found.id)
+      .orderBy('name')
+      .execute();
+    const work = await workOf(db, { class: found.id });
+    const newest = [...new Set(editions.map(({ lesson }) => lesson))].map((lesson) =>
+      editions.find((edition) => edition.lesson === lesson)!,
+    );
+    return {
+      className: found.name,
+      code: found.code,
+      courseTitle,
+      lessons: newest.map(({ lesson, number, document }) => ({
+        id: lesson,
+        title: document.title,
+        edition: number,
+        sheets: document.sheets.map(({ id, title, task }) => ({ id, title, hasTask: task !== null })),
+      })),
+      students: students.map(({ id, name, last_seen }) => ({
+        id,
+        name,
+        lastSeen: work.some(({ student }) => student === id) ? last_seen.toISOString() : null,
+        work: work
+          .filter(({ student }) => student === id)
+          .map((row) => {
+            const edition = editions.find((other) => other.id === row.editionId);
+            const sheet = edition && sheetOf(edition.document, row.sheet);
+            return {
+              id: row.id,
+              lesson: edition?.lesson ?? row.id,
+              sheet: row.sheet,
+              edition: edition?.number ?? 1,
+              progress: progressOf(sheet ?? { task: null }, row),
+              attempts: row.attempts,
+            };
+          }),
+      })),
+    };
+  });
+
+  route(router, db, 'studentWork', async ({ params, session }) => {
+    const found = await ownClass(db, params.class, session.instructor.id);
+    const row = await db
+      .selectFrom('work')
+      .innerJoin('student', 'student.id', 'work.student_id')
+      .innerJoin('edition', 'edition.id', 'work.edition_id')
+      .innerJoin('stream', 'stream.id', 'work.stream_id')
+      .where('work.id', '=', params.work)
+      .where('student.class_id', '=', found.id)
+      .select([
+        'student.name as student',
+        'work.sheet_id as sheet',
+        'work.attempts',
+        'work.passed_at as passedAt',
+        'edition.number',
+        'edition.document as lesson',
+        'stream.document as figure',
+        'stream.revision',
+        'stream.changed_at as changedAt',
+      ])
+      .executeTakeFirst();
+    const lesson = row && readStoredLesson(row.lesson);
+    const sheet = lesson && sheetOf(lesson, row.sheet);
+    if (!sheet)
+      throw new HttpProblem(
+        'not-found',
+        'This work is not there. Go back to the class desk and choose again.',
+      );
+    return {
+      student: row.student,
+      className: found.name,
+      lesson: lesson.title,
+      edition: row.number,
+      sheet,
+      document: workStream.read(row.figure),
+      revision: row.revision,
+      changedAt: row.revision > 0 ? row.changedAt.toISOString() : null,
+      attempts: row.attempts,
+      progress: progressOf(sheet, { ...row, passed: row.passedAt !== null }),
+    };
+  });
+
+  return router;
+}
+
+interface EditionOfClass {
+  readonly id: string;
+  readonly lesson: string;
+  readonly number: number;
+  readonly document: LessonDocument;
+}
+
+/** All editions of the lessons of a class's course: lessons in course order, the newest edition first. */
+async function editionsOfClass(
+  db: Db,
+  classId: string,
+  lessonId?: string,
+): Promise<{ courseTitle: string; editions: EditionOfClass[] }> {
+  const course = await db
+    .selectFrom('class')
+    .innerJoin('course', 'course.id', 'class.course_id')
+    .where('class.id', '=', classId)
+    .select(['course.id', 'course.title'])
+    .executeTakeFirstOrThrow();
+  let query = db
+    .selectFrom('edition')
+    .innerJoin('lesson', 'lesson.id', 'edition.lesson_id')
+    .where('lesson.course_id', '=', course.id)
+    .select(['edition.id', 'lesson.id as lesson', 'edition.number', 'edition.document'])
+    .orderBy('lesson.made_at')
+    .orderBy('edition.number', 'desc');
+  if (lessonId) query = query.where('lesson.id', '=', lessonId);
+  const rows = await query.execute();
+  return {
+    courseTitle: course.title,
+    editions: rows.map((row) => ({ ...row, document: readStoredLesson(row.document) })),
+  };
+}
+
+/** The newest edition that the student has begun, or else the newest. `editions` has the newest first. */
+function chooseEdition(editions: readonly EditionOfClass[], begun: ReadonlySet<string>): EditionOfClass {
+  return editions.find(({ id }) => begun.has(id)) ?? editions[0]!;
+}
+
+interface WorkRow extends WorkFacts {
+  readonly id: string;
+  readonly student: string;
+  readonly editionId: string;
+  readonly sheet: string;
+}
+
+async function workOf(db: Db, of: { student: string } | { class: string }): Promise<WorkRow[]> {
+  const query = db
+    .selectFrom('work')
+    .innerJoin('stream', 'stream.id', 'work.stream_id')
+    .innerJoin('student', 'student.id', 'work.student_id')
+    .select([
+      'work.id',
+      'work.student_id as student',
+      'work.edition_id as editionId',
+      'work.sheet_id as sheet',
+      'work.attempts',
+      'work.passed_at as passedAt',
+      'stream.revision',
+    ])
+    .orderBy('work.opened_at');
+  const rows = await (
+    'student' in of
+      ? query.where('work.student_id', '=', of.student)
+      : query.where('student.class_id', '=', of.class)
+  ).execute();
+  return rows.map(({ passedAt, ...row }) => ({ ...row, passed: passedAt !== null }));
+}
+
+function progressOfSheets(document: LessonDocument, work: readonly WorkRow[]) {
+  return document.sheets.map((sheet) => ({
+    sheet: sheet.id,
+    title: sheet.title,
+    hasTask: sheet.task !== null,
+    progress: progressOf(
+      sheet,
+      work.find((row) => row.sheet === sheet.id),
+    ),
+  }));
+}
+
+async function ownClass(
+  db: Db,
+  id: string,
+  instructor: string,
+): Promise<{ id: string; name: string; code: string }> {
+  const found = await db
+    .selectFrom('class')
+    .innerJoin('course', 'course.id', 'class.course_id')
+    .where('class.id', '=', id)
+    .where('course.instructor_id', '=', instructor)
+    .select(['class.id', 'class.name', 'class.code'])
+    .executeTakeFirst();
+  if (!found) throw new HttpProblem('not-found', 'This class is not there, or it is not yours.');
+  return found;
+}

@@ -1,0 +1,35 @@
+import { Kysely, PostgresDialect, type Transaction } from 'kysely';
+import pg from 'pg';
+import type { Database } from './schema.js';
+
+export type Db = Kysely<Database>;
+export type Tx = Transaction<Database>;
+
+/** A pool of connections; a lost connection is replaced, and an idle one that breaks harms nobody. */
+export function connect(url: string): Db {
+  const pool = new pg.Pool({
+    connectionString: url,
+    max: 10,
+    connectionTimeoutMillis: 4000,
+    statement_timeout: 20_000,
+  });
+  pool.on('error', () => undefined);
+  return new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
+}
+
+/** PostgreSQL's code for a broken uniqueness constraint, with the constraint's name. */
+export function brokenConstraint(error: unknown): string | undefined {
+  return error instanceof pg.DatabaseError && error.code === '23505' ? error.constraint : undefined;
+}
+
+/** Whether an error says that the database is not there, rather than that it refused something. */
+export function isDatabaseGone(error: unknown): boolean {
+  if (!(error instanceof Error)) return false;
+  const code = 'code' in error ? String(error.code) : '';
+  return (
+    /^(ECONNREFUSED|ECONNRESET|ENOENT|EPIPE|ETIMEDOUT|57P01|57P02|57P03|08\d{3}|53300)$/.test(code) ||
+    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
+      error.message,
+    )
+  );
+}

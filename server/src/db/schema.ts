@@ -1,0 +1,57 @@
+import type { ColumnType, Generated } from 'kysely';
+
+/** The tables, as Kysely types them. Their constraints stand in the migrations. */
+type Made = ColumnType<Date, never, never>;
+/** JSON columns are written as text, so that arrays are not taken for PostgreSQL arrays. */
+type Json = ColumnType<unknown, string, string>;
+
+export interface Database {
+  instructor: { id: Generated<string>; email: string; name: string; password_hash: string };
+  course: { id: Generated<string>; instructor_id: string; title: string; made_at: Made };
+  stream: { id: Generated<string>; document: Json; revision: Generated<number>; changed_at: Generated<Date> };
+  stream_step: {
+    stream_id: string;
+    revision: number;
+    id: string;
+    kind: 'do' | 'undo' | 'redo';
+    command: Json | null;
+    inverse: Json | null;
+    made_at: Made;
+  };
+  lesson: { id: Generated<string>; course_id: string; stream_id: string; made_at: Made };
+  edition: {
+    id: Generated<string>;
+    lesson_id: string;
+    number: number;
+    revision: number;
+    document: Json;
+    published_at: Made;
+  };
+  class: { id: Generated<string>; course_id: string; name: string; code: string; made_at: Made };
+  student: {
+    id: Generated<string>;
+    class_id: string;
+    name: string;
+    return_key_hash: string;
+    last_seen: Generated<Date>;
+  };
+  work: {
+    id: Generated<string>;
+    student_id: string;
+    edition_id: string;
+    sheet_id: string;
+    stream_id: string;
+    opened_at: Made;
+    results: Json | null;
+    checked_revision: number | null;
+    attempts: Generated<number>;
+    passed_at: Date | null;
+  };
+  session: {
+    token_hash: string;
+    instructor_id: string | null;
+    student_id: string | null;
+    expires_at: Date;
+  };
+  rate_limit: { key: string; hits: number; resets_at: Date };
+}

@@ -1,0 +1,31 @@
+import type { Problem, ProblemType } from '@bogen/contract';
+
+const statuses: Record<ProblemType, readonly [number, string]> = {
+  'bad-request': [400, 'Bad request'],
+  'too-large': [413, 'Too large'],
+  'wrong-sign-in': [401, 'Wrong sign-in'],
+  'wrong-class-code': [404, 'Wrong class code'],
+  'wrong-return-key': [401, 'Wrong return key'],
+  'name-taken': [409, 'Name taken'],
+  'not-signed-in': [401, 'Not signed in'],
+  'not-allowed': [403, 'Not allowed'],
+  'foreign-origin': [403, 'Foreign origin'],
+  'not-found': [404, 'Not found'],
+  stale: [409, 'Changed elsewhere'],
+  refused: [422, 'Refused'],
+  'too-many-requests': [429, 'Too many requests'],
+  'database-unavailable': [503, 'Database unavailable'],
+  internal: [500, 'Internal error'],
+};
+
+/** An error that the client is told: a stable type and one clear sentence. */
+export class HttpProblem extends Error {
+  override readonly name = 'HttpProblem';
+  readonly problem: Problem;
+
+  constructor(type: ProblemType, detail: string, current?: unknown) {
+    super(detail);
+    const [status, title] = statuses[type];
+    this.problem = { type, title, status, detail, ...(current === undefined ? {} : { current }) };
+  }
+}

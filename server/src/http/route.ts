@@ -1,0 +1,73 @@
+import type { Answer, Endpoint, EndpointName, Endpoints } from '@bogen/contract';
+import { endpoints } from '@bogen/contract';
+import type { Request, RequestHandler, Response, Router } from 'express';
+import { z, type ZodType } from 'zod';
+import type { Db } from '../db/connect.js';
+import { readSession, type Session } from '../session/session.js';
+import { HttpProblem } from './problem.js';
+
+type Parsed<E, Key extends string> = E extends Record<Key, infer S extends ZodType> ? z.output<S> : undefined;
+
+type SessionFor<E extends Endpoint> = E['access'] extends 'anyone'
+  ? Session
+  : Extract<Session, { who: E['access'] }>;
+
+/** What a handler gets: everything parsed, and a session of the kind that the endpoint asks for. */
+export interface Call<Name extends EndpointName> {
+  readonly db: Db;
+  readonly params: Parsed<Endpoints[Name], 'params'>;
+  readonly query: Parsed<Endpoints[Name], 'query'>;
+  readonly body: Parsed<Endpoints[Name], 'body'>;
+  readonly session: SessionFor<Endpoints[Name]>;
+  readonly request: Request;
+  readonly response: Response;
+}
+
+/** Adds the handler of one endpoint of the contract to a router, behind parsing and the access check. */
+export function route<Name extends EndpointName>(
+  router: Router,
+  db: Db,
+  name: Name,
+  handler: (call: Call<Name>) => Promise<Answer<Name>>,
+  ...before: RequestHandler[]
+): void {
+  const endpoint: Endpoint = endpoints[name];
+  router[endpoint.method](endpoint.path, ...before, async (request, response) => {
+    const session = await readSession(db, request);
+    if (endpoint.access !== 'anyone' && session.who !== endpoint.access) {
+      if (session.who === 'nobody')
+        throw new HttpProblem('not-signed-in', 'You are not signed in. Sign in and try again.');
+      throw new HttpProblem(
+        'not-allowed',
+        `Only ${endpoint.access === 'instructor' ? 'an instructor' : 'a student'} may do this.`,
+      );
+    }
+    const call = {
+      db,
+      params: parse(endpoint.params, request.params, 'address'),
+      query: parse(endpoint.query, request.query, 'query'),
+      body: parse(endpoint.body, request.body ?? {}, 'body'),
+      session,
+      request,
+      response,
+    };
+    response.json(await handler(call as unknown as Call<Name>));
+  });
+}
+
+function parse(schema: ZodType | undefined, value: unknown, what: string): unknown {
+  if (!schema) return undefined;
+  const result = schema.safeParse(value);
+  if (result.success) return result.data;
+  // A wrong id in the address is simply a place where nothing is.
+  if (what === 'address') throw new HttpProblem('not-found', 'There is nothing at this address.');
+  throw new HttpProblem('bad-request', `The ${what} does not fit: ${firstIssue(result.error)}.`);
+}
+
+/** The first thing wrong, as one clause with its place. */
+export function firstIssue(error: z.ZodError): string {
+  const issue = error.issues[0];
+  if (!issue) return 'it has another shape';
+  const place = issue.path.length > 0 ? ` at ${issue.path.join('.')}` : '';
+  return `${issue.message.charAt(0).toLowerCase()}${issue.message.slice(1)}${place}`;
+}

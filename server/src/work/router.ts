@@ -1,0 +1,161 @@
+import {
+  applyFigureCommand,
+  checkTask,
+  CommandError,
+  isTaskMet,
+  migrateFigure,
+  sheetOf,
+  studentMay,
+  type FigureCommand,
+  type FigureDocument,
+  type Sheet,
+} from '@bogen/core';
+import { Router } from 'express';
+import { sql } from 'kysely';
+import type { Db } from '../db/connect.js';
+import { HttpProblem } from '../http/problem.js';
+import { route } from '../http/route.js';
+import { readStoredLesson } from '../lesson/document.js';
+import { appendSteps, createStream, readStream, type StreamKind } from '../stream/stream.js';
+
+/** A student's figure: a stream of moves of its loose points, nothing else. */
+export const workStream: StreamKind<FigureDocument, FigureCommand> = {
+  apply: applyFigureCommand,
+  read: (stored) => migrateFigure(stored) as unknown as FigureDocument,
+  permit: (document, command) => {
+    if (!studentMay(document, command))
+      throw new CommandError('This point is fixed; only loose points can be moved.');
+  },
+};
+
+/** Students' work on the sheets of an edition. */
+export function workRouter(db: Db): Router {
+  const router = Router();
+
+  route(router, db, 'openWork', async ({ params, session }) => {
+    const { student } = session;
+    const sheet = await sheetForStudent(db, params.edition, params.sheet, student.classId);
+    const { id, streamId } = await openWork(db, student.id, params.edition, sheet);
+    await db
+      .updateTable('student')
+      .set({ last_seen: sql<Date>`now()` })
+      .where('id', '=', student.id)
+      .execute();
+    const facts = await db.selectFrom('work').selectAll().where('id', '=', id).executeTakeFirstOrThrow();
+    const state = await readStream(db, streamId, workStream);
+    return {
+      ...state,
+      id,
+      sheet: sheet.id,
+      results: facts.results as { met: boolean; measured: number | null }[] | null,
+      resultsAreCurrent: facts.checked_revision === state.revision,
+      passed: facts.passed_at !== null,
+    };
+  });
+
+  route(router, db, 'appendToWork', async ({ params, body, session }) => {
+    const own = await ownWork(db, params.work, session.student.id);
+    await db
+      .updateTable('student')
+      .set({ last_seen: sql<Date>`now()` })
+      .where('id', '=', session.student.id)
+      .execute();
+    return appendSteps(db, own.streamId, body, workStream);
+  });
+
+  route(router, db, 'checkWork', async ({ params, session }) => {
+    const own = await ownWork(db, params.work, session.student.id);
+    return checkWork(db, own.id);
+  });
+
+  return router;
+}
+
+/** The sheet of an edition, where that edition is of a lesson of the class's course. */
+async function sheetForStudent(db: Db, editionId: string, sheetId: string, classId: string): Promise<Sheet> {
+  const edition = await db
+    .selectFrom('edition')
+    .innerJoin('lesson', 'lesson.id', 'edition.lesson_id')
+    .innerJoin('class', 'class.course_id', 'lesson.course_id')
+    .where('edition.id', '=', editionId)
+    .where('class.id', '=', classId)
+    .select('edition.document')
+    .executeTakeFirst();
+  const sheet = edition && sheetOf(readStoredLesson(edition.document), sheetId);
+  if (!sheet)
+    throw new HttpProblem(
+      'not-found',
+      'This sheet is not in your class. Go back to the lessons and choose again.',
+    );
+  return sheet;
+}
+
+/** The student's work on a sheet; made, from the figure as it was published, where there is none. */
+export async function openWork(
+  db: Db,
+  studentId: string,
+  editionId: string,
+  sheet: Sheet,
+): Promise<{ id: string; streamId: string }> {
+  return db.transaction().execute(async (tx) => {
+    // Two tabs may open the same sheet at once; the student's row is the gate.
+    await tx.selectFrom('student').select('id').where('id', '=', studentId).forUpdate().execute();
+    const known = await tx
+      .selectFrom('work')
+      .select(['id', 'stream_id as streamId'])
+      .where('student_id', '=', studentId)
+      .where('edition_id', '=', editionId)
+      .where('sheet_id', '=', sheet.id)
+      .executeTakeFirst();
+    if (known) return known;
+    const stream = await createStream(tx, sheet.figure);
+    return tx
+      .insertInto('work')
+      .values({ student_id: studentId, edition_id: editionId, sheet_id: sheet.id, stream_id: stream })
+      .returning(['id', 'stream_id as streamId'])
+      .executeTakeFirstOrThrow();
+  });
+}
+
+async function ownWork(db: Db, id: string, studentId: string): Promise<{ id: string; streamId: string }> {
+  const work = await db
+    .selectFrom('work')
+    .select(['id', 'stream_id as streamId'])
+    .where('id', '=', id)
+    .where('student_id', '=', studentId)
+    .executeTakeFirst();
+  if (!work) throw new HttpProblem('not-found', 'This work is not there, or it is not yours.');
+  return work;
+}
+
+/** Judges the saved work with the same calculation as the browser, and keeps the result. */
+export async function checkWork(
+  db: Db,
+  workId: string,
+): Promise<{ results: { met: boolean; measured: number | null }[]; passed: boolean; revision: number }> {
+  return db.transaction().execute(async (tx) => {
+    const row = await tx
+      .selectFrom('work')
+      .innerJoin('stream', 'stream.id', 'work.stream_id')
+      .innerJoin('edition', 'edition.id', 'work.edition_id')
+      .where('work.id', '=', workId)
+      .select(['work.sheet_id', 'stream.document as figure', 'stream.revision', 'edition.document as lesson'])
+      .forUpdate(['work', 'stream'])
+      .executeTakeFirstOrThrow();
+    const sheet = sheetOf(readStoredLesson(row.lesson), row.sheet_id);
+    if (!sheet?.task) throw new HttpProblem('refused', 'This sheet asks nothing that could be checked.');
+    const results = checkTask(sheet.task, sheet.figure, workStream.read(row.figure));
+    const passed = isTaskMet(results);
+    await tx
+      .updateTable('work')
+      .set({
+        results: JSON.stringify(results),
+        checked_revision: row.revision,
+        attempts: sql<number>`attempts + 1`,
+        ...(passed ? { passed_at: sql<Date>`coalesce(passed_at, now())` } : {}),
+      })
+      .where('id', '=', workId)
+      .execute();
+    return { results, passed, revision: row.revision };
+  });
+}
