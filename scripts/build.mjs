@@ -21,7 +21,9 @@ export async function buildWeb() {
   const digest = hash.digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === digest) return;
   console.log('Building the web application …');
-  const { code, output } = await command('npx', ['vite', 'build', '--logLevel', 'warn'], { cwd: join(root, 'web') });
+  const { code, output } = await command('npx', ['vite', 'build', '--logLevel', 'warn'], {
+    cwd: join(root, 'web'),
+  });
   if (code !== 0) throw new Trouble(`The web application could not be built:\n${output}`);
   writeFileSync(stamp, digest);
 }

@@ -1,6 +1,15 @@
 import { execFileSync } from 'node:child_process';
 import { createHash, randomBytes } from 'node:crypto';
-import { chmodSync, chownSync, existsSync, mkdirSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import {
+  chmodSync,
+  chownSync,
+  existsSync,
+  mkdirSync,
+  mkdtempSync,
+  readFileSync,
+  rmSync,
+  writeFileSync,
+} from 'node:fs';
 import { createServer } from 'node:net';
 import { join } from 'node:path';
 import { command } from './command.mjs';
@@ -14,10 +23,13 @@ import { Trouble } from './say.mjs';
 function owner() {
   if (process.getuid?.() !== 0) return {};
   try {
-    const id = (flag) => Number(execFileSync('id', [flag, 'postgres'], { stdio: ['ignore', 'pipe', 'ignore'] }));
+    const id = (flag) =>
+      Number(execFileSync('id', [flag, 'postgres'], { stdio: ['ignore', 'pipe', 'ignore'] }));
     return { uid: id('-u'), gid: id('-g') };
   } catch {
-    throw new Trouble('PostgreSQL may not run as root, and there is no user postgres to run it. Install the Debian package postgresql.');
+    throw new Trouble(
+      'PostgreSQL may not run as root, and there is no user postgres to run it. Install the Debian package postgresql.',
+    );
   }
 }
 
@@ -51,7 +63,14 @@ export function portIsFree(port) {
 /** A throw-away cluster in a temporary folder, tuned for speed and not for keeping. */
 export async function startThrowAwayCluster(bin) {
   const folder = mkdtempSync('/tmp/bogen-test-');
-  const cluster = await startCluster(bin, folder, await freePort(), ['-c', 'fsync=off', '-c', 'full_page_writes=off', '-c', 'synchronous_commit=off']);
+  const cluster = await startCluster(bin, folder, await freePort(), [
+    '-c',
+    'fsync=off',
+    '-c',
+    'full_page_writes=off',
+    '-c',
+    'synchronous_commit=off',
+  ]);
   return {
     ...cluster,
     async stop() {
@@ -73,7 +92,9 @@ export async function startCluster(bin, folder, port, settings = []) {
     mkdirSync(folder, { recursive: true });
     if (as.uid !== undefined) chownSync(folder, as.uid, as.gid);
   } catch (error) {
-    throw new Trouble(`The data folder ${folder} can't be written: ${error.message}. Set BOGEN_DATA to a folder that you may write.`);
+    throw new Trouble(
+      `The data folder ${folder} can't be written: ${error.message}. Set BOGEN_DATA to a folder that you may write.`,
+    );
   }
   if (!existsSync(join(data, 'PG_VERSION'))) {
     rmSync(data, { recursive: true, force: true });
@@ -81,22 +102,42 @@ export async function startCluster(bin, folder, port, settings = []) {
     if (as.uid !== undefined) chownSync(secretFile, as.uid, as.gid);
     const made = await command(
       join(bin, 'initdb'),
-      ['-D', data, '-U', 'bogen', '-E', 'UTF8', '--locale=C.UTF-8', '-A', 'scram-sha-256', '--pwfile', secretFile],
+      [
+        '-D',
+        data,
+        '-U',
+        'bogen',
+        '-E',
+        'UTF8',
+        '--locale=C.UTF-8',
+        '-A',
+        'scram-sha-256',
+        '--pwfile',
+        secretFile,
+      ],
       { ...as, cwd: '/' },
     );
-    if (made.code !== 0) throw new Trouble(`A database cluster could not be made in ${data}:\n${made.output.trim().split('\n').slice(-4).join('\n')}`);
+    if (made.code !== 0)
+      throw new Trouble(
+        `A database cluster could not be made in ${data}:\n${made.output.trim().split('\n').slice(-4).join('\n')}`,
+      );
     chmodSync(data, 0o700);
   }
-  const control = (...args) => command(join(bin, 'pg_ctl'), ['-D', data, ...args], { ...as, cwd: '/', stdio: 'ignore' });
+  const control = (...args) =>
+    command(join(bin, 'pg_ctl'), ['-D', data, ...args], { ...as, cwd: '/', stdio: 'ignore' });
   const log = join(folder, 'postgres.log');
 
   const begin = async () => {
     const running = (await control('status')).code === 0;
     if (running) await control('stop', '-m', 'fast', '-w');
     if (!(await portIsFree(port))) {
-      throw new Trouble(`Port ${port}, which the database needs, is in use. Stop what uses it, or set BOGEN_DB_PORT to another.`);
+      throw new Trouble(
+        `Port ${port}, which the database needs, is in use. Stop what uses it, or set BOGEN_DB_PORT to another.`,
+      );
     }
-    const options = ['-p', String(port), '-k', folder, '-c', 'listen_addresses=127.0.0.1', ...settings].join(' ');
+    const options = ['-p', String(port), '-k', folder, '-c', 'listen_addresses=127.0.0.1', ...settings].join(
+      ' ',
+    );
     const { code } = await control('start', '-w', '-t', '30', '-l', log, '-o', options);
     if (code !== 0) {
       const tail = existsSync(log) ? readFileSync(log, 'utf8').trim().split('\n').slice(-4).join('\n') : '';

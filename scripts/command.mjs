@@ -6,7 +6,10 @@ import { spawn } from 'node:child_process';
  */
 export function command(program, args, { show = false, ...options } = {}) {
   return new Promise((resolve) => {
-    const child = spawn(program, args, { stdio: show ? ['ignore', 'inherit', 'inherit'] : ['ignore', 'pipe', 'pipe'], ...options });
+    const child = spawn(program, args, {
+      stdio: show ? ['ignore', 'inherit', 'inherit'] : ['ignore', 'pipe', 'pipe'],
+      ...options,
+    });
     let output = '';
     child.stdout?.on('data', (data) => (output += data));
     child.stderr?.on('data', (data) => (output += data));

@@ -14,11 +14,16 @@ export async function ensureNodePackages() {
     throw new Trouble(`Bogen needs Node.js 20.19 or newer; this is ${process.versions.node}.`);
   }
   const stamp = join(root, 'node_modules', '.bogen-lock');
-  const hash = createHash('sha256').update(readFileSync(join(root, 'package-lock.json'))).digest('hex');
+  const hash = createHash('sha256')
+    .update(readFileSync(join(root, 'package-lock.json')))
+    .digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === hash) return;
   console.log('Installing npm packages …');
   const { code, output } = await command('npm', ['ci', '--no-audit', '--no-fund'], { cwd: root });
-  if (code !== 0) throw new Trouble(`The npm packages could not be installed:\n${output.trim().split('\n').slice(-8).join('\n')}`);
+  if (code !== 0)
+    throw new Trouble(
+      `The npm packages could not be installed:\n${output.trim().split('\n').slice(-8).join('\n')}`,
+    );
   writeFileSync(stamp, hash);
 }
 
@@ -47,13 +52,15 @@ export async function ensurePostgres() {
     await installDebian('postgresql', 'PostgreSQL is missing');
   }
   const found = findPostgres();
-  if (!found) throw new Trouble('PostgreSQL is missing; its server programs were not found below /usr/lib/postgresql.');
+  if (!found)
+    throw new Trouble('PostgreSQL is missing; its server programs were not found below /usr/lib/postgresql.');
   return found;
 }
 
 /** Chromium for the end-to-end tests, from Debian's packages where it is missing. */
 export async function ensureChromium() {
-  if (!findChromium()) await installDebian('chromium', 'Chromium, which the end-to-end tests drive, is missing');
+  if (!findChromium())
+    await installDebian('chromium', 'Chromium, which the end-to-end tests drive, is missing');
   const found = findChromium();
   if (!found) throw new Trouble('Chromium is missing; install the Debian package chromium.');
   return found;
@@ -66,8 +73,12 @@ async function installDebian(name, what) {
   console.log(`Installing the Debian package ${name} …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   await command('apt-get', ['update'], { env });
-  const { code, output } = await command('apt-get', ['install', '-y', '--no-install-recommends', name], { env });
+  const { code, output } = await command('apt-get', ['install', '-y', '--no-install-recommends', name], {
+    env,
+  });
   if (code !== 0) {
-    throw new Trouble(`${what}, and installing it failed:\n${output.trim().split('\n').slice(-5).join('\n')}`);
+    throw new Trouble(
+      `${what}, and installing it failed:\n${output.trim().split('\n').slice(-5).join('\n')}`,
+    );
   }
 }

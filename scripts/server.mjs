@@ -14,7 +14,14 @@ export function startServer({ url, port, demo = false, env = {} }) {
     // Its own group: Ctrl-C reaches the starting script alone, which then stops things in order.
     detached: true,
     stdio: ['ignore', 'inherit', 'pipe', 'ipc'],
-    env: { ...process.env, DATABASE_URL: url, PORT: String(port), BOGEN_WEB: webFolder, BOGEN_DEMO: demo ? 'yes' : 'no', ...env },
+    env: {
+      ...process.env,
+      DATABASE_URL: url,
+      PORT: String(port),
+      BOGEN_WEB: webFolder,
+      BOGEN_DEMO: demo ? 'yes' : 'no',
+      ...env,
+    },
   });
   let complaint = '';
   child.stderr.on('data', (data) => {

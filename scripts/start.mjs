@@ -5,11 +5,17 @@ import { run, Trouble } from './say.mjs';
 await run(async () => {
   const port = Number(process.env.BOGEN_PORT ?? 4870);
   const databasePort = Number(process.env.BOGEN_DB_PORT ?? 54870);
-  for (const [name, value] of [['BOGEN_PORT', port], ['BOGEN_DB_PORT', databasePort]]) {
-    if (!Number.isInteger(value) || value < 1 || value > 65535) throw new Trouble(`${name} must be a port from 1 to 65535.`);
+  for (const [name, value] of [
+    ['BOGEN_PORT', port],
+    ['BOGEN_DB_PORT', databasePort],
+  ]) {
+    if (!Number.isInteger(value) || value < 1 || value > 65535)
+      throw new Trouble(`${name} must be a port from 1 to 65535.`);
   }
   if (!(await portIsFree(port))) {
-    throw new Trouble(`Port ${port} is in use; perhaps Bogen runs already. Stop what uses it, or set BOGEN_PORT to another.`);
+    throw new Trouble(
+      `Port ${port} is in use; perhaps Bogen runs already. Stop what uses it, or set BOGEN_PORT to another.`,
+    );
   }
   await ensureNodePackages();
   const bin = await ensurePostgres();
@@ -58,6 +64,10 @@ async function demoFacts() {
   const { command } = await import('./command.mjs');
   const { root } = await import('./packages.mjs');
   const script = `import('@bogen/demo').then(({ instructor, demoClass }) => console.log(JSON.stringify({ ...instructor, code: demoClass.code })))`;
-  const { output } = await command(process.execPath, ['--import', 'tsx', '--input-type=module', '-e', script], { cwd: `${root}/server` });
+  const { output } = await command(
+    process.execPath,
+    ['--import', 'tsx', '--input-type=module', '-e', script],
+    { cwd: `${root}/server` },
+  );
   return JSON.parse(output.trim().split('\n').at(-1));
 }

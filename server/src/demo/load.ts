@@ -6,7 +6,7 @@ import type { Db } from '../db/connect.js';
 import { publishEdition } from '../lesson/publish.js';
 import { hashSecret, randomToken } from '../session/secret.js';
 import { appendSteps, createStream } from '../stream/stream.js';
-import { checkWork, openWork, workStream } from '../work/router.js';
+import { checkWork, openWork, studentStream } from '../work/router.js';
 
 /**
  * Loads the demo course into an empty database, by the same functions that real requests use. Does
@@ -62,7 +62,8 @@ export async function loadDemo(db: Db): Promise<void> {
         kind: 'do' as const,
         command,
       }));
-      if (steps.length > 0) await appendSteps(db, work.streamId, { base: 0, steps }, workStream);
+      if (steps.length > 0)
+        await appendSteps(db, work.streamId, { base: 0, steps }, studentStream(sheet.figure));
       if (fate === 'wrong' || fate === 'done') await checkWork(db, work.id);
     }
   }

@@ -87,7 +87,7 @@ export async function appendSteps<Document, Command>(
       )
       .execute();
     const fresh = steps.filter((step) => !known.some((other) => other.id === step.id));
-    if (fresh.length === 0) return { revision: stream.revision };
+    // A client whose steps are all there is only up to date when nothing else came in since its base.
     if (base + known.length !== stream.revision) {
       throw new HttpProblem(
         'stale',
@@ -95,6 +95,7 @@ export async function appendSteps<Document, Command>(
         await readStream(tx, id, kind),
       );
     }
+    if (fresh.length === 0) return { revision: stream.revision };
     let document = kind.read(stream.document);
     let revision = stream.revision;
     let undo: UndoStack<Command> | undefined;

@@ -18,15 +18,23 @@ import { route } from '../http/route.js';
 import { readStoredLesson } from '../lesson/document.js';
 import { appendSteps, createStream, readStream, type StreamKind } from '../stream/stream.js';
 
-/** A student's figure: a stream of moves of its loose points, nothing else. */
+/** A student's figure as a stream of commands. */
 export const workStream: StreamKind<FigureDocument, FigureCommand> = {
   apply: applyFigureCommand,
   read: (stored) => migrateFigure(stored) as unknown as FigureDocument,
-  permit: (document, command) => {
-    if (!studentMay(document, command))
-      throw new CommandError('This point is fixed; only loose points can be moved.');
-  },
 };
+
+/** The same for a student, who may only do what the published sheet leaves loose. */
+export function studentStream(start: FigureDocument): StreamKind<FigureDocument, FigureCommand> {
+  return {
+    ...workStream,
+    permit: (document, command) => {
+      if (!studentMay(document, command, start)) {
+        throw new CommandError('This point is fixed; only loose points can be moved.');
+      }
+    },
+  };
+}
 
 /** Students' work on the sheets of an edition. */
 export function workRouter(db: Db): Router {
@@ -60,7 +68,7 @@ export function workRouter(db: Db): Router {
       .set({ last_seen: sql<Date>`now()` })
       .where('id', '=', session.student.id)
       .execute();
-    return appendSteps(db, own.streamId, body, workStream);
+    return appendSteps(db, own.streamId, body, studentStream(own.start));
   });
 
   route(router, db, 'checkWork', async ({ params, session }) => {
@@ -117,15 +125,21 @@ export async function openWork(
   });
 }
 
-async function ownWork(db: Db, id: string, studentId: string): Promise<{ id: string; streamId: string }> {
+async function ownWork(
+  db: Db,
+  id: string,
+  studentId: string,
+): Promise<{ id: string; streamId: string; start: FigureDocument }> {
   const work = await db
     .selectFrom('work')
-    .select(['id', 'stream_id as streamId'])
-    .where('id', '=', id)
+    .innerJoin('edition', 'edition.id', 'work.edition_id')
+    .select(['work.id', 'work.stream_id as streamId', 'work.sheet_id', 'edition.document'])
+    .where('work.id', '=', id)
     .where('student_id', '=', studentId)
     .executeTakeFirst();
-  if (!work) throw new HttpProblem('not-found', 'This work is not there, or it is not yours.');
-  return work;
+  const sheet = work && sheetOf(readStoredLesson(work.document), work.sheet_id);
+  if (!sheet) throw new HttpProblem('not-found', 'This work is not there, or it is not yours.');
+  return { id: work.id, streamId: work.streamId, start: sheet.figure };
 }
 
 /** Judges the saved work with the same calculation as the browser, and keeps the result. */

@@ -1,0 +1,72 @@
+import {
+  endpoints,
+  type Answer,
+  type Body,
+  type EndpointName,
+  type Params,
+  type Problem,
+  type Query,
+} from '@bogen/contract';
+
+/** The server's answer that something is wrong, with its sentence. */
+export class ApiProblem extends Error {
+  override readonly name = 'ApiProblem';
+  readonly problem: Problem;
+  constructor(problem: Problem) {
+    super(problem.detail);
+    this.problem = problem;
+  }
+}
+
+/** The server could not be reached, or could not reach its database: worth trying again. */
+export class NotConnected extends Error {
+  override readonly name = 'NotConnected';
+}
+
+type Input<Name extends EndpointName> = (Params<Name> extends undefined ? object : { params: Params<Name> }) &
+  (Query<Name> extends undefined ? object : { query?: Query<Name> }) &
+  (Body<Name> extends undefined ? object : { body: Body<Name> }) & {
+    signal?: AbortSignal;
+    /** Lets the request outlive the page, for small bodies. */
+    keepalive?: boolean;
+  };
+
+/**
+ * Calls an endpoint of the contract.
+ * @throws ApiProblem where the server refuses, NotConnected where it can't be reached
+ */
+export async function call<Name extends EndpointName>(name: Name, input: Input<Name>): Promise<Answer<Name>> {
+  const endpoint = endpoints[name];
+  const { params, query, body, signal, keepalive } = input as {
+    params?: Record<string, string>;
+    query?: Record<string, unknown>;
+    body?: unknown;
+    signal?: AbortSignal;
+    keepalive?: boolean;
+  };
+  const path = endpoint.path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params?.[key] ?? ''));
+  const search = new URLSearchParams();
+  for (const [key, value] of Object.entries(query ?? {}))
+    if (value !== undefined) search.set(key, String(value));
+  const text = body === undefined ? undefined : JSON.stringify(body);
+  let response: Response;
+  try {
+    response = await fetch(`/api${path}${search.size > 0 ? `?${search.toString()}` : ''}`, {
+      method: endpoint.method.toUpperCase(),
+      ...(text === undefined ? {} : { body: text, headers: { 'content-type': 'application/json' } }),
+      ...(signal ? { signal } : {}),
+      // Browsers refuse to keep alive more than 64 kB.
+      keepalive: keepalive === true && (text?.length ?? 0) < 60_000,
+    });
+  } catch (error) {
+    if (signal?.aborted) throw error;
+    throw new NotConnected('The server can’t be reached.');
+  }
+  if (response.ok) return (await response.json()) as Answer<Name>;
+  if (!response.headers.get('content-type')?.includes('problem+json')) {
+    throw new NotConnected('The server can’t be reached.');
+  }
+  const problem = (await response.json()) as Problem;
+  if (problem.type === 'database-unavailable') throw new NotConnected(problem.detail);
+  throw new ApiProblem(problem);
+}

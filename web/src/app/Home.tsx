@@ -1,0 +1,12 @@
+import { Navigate } from 'react-router';
+import { useWho } from '../session/useWho.js';
+import { Failure, Loading } from '../ui/States.js';
+
+/** The start: everybody goes where they belong. */
+export function Home() {
+  const { data, error, refetch } = useWho();
+  if (error) return <Failure error={error} onRetry={() => void refetch()} />;
+  if (!data) return <Loading />;
+  const places = { nobody: '/join', instructor: '/shelf', student: '/class' };
+  return <Navigate replace to={places[data.who]} />;
+}

@@ -1,0 +1,15 @@
+import { QueryClient } from '@tanstack/react-query';
+import { NotConnected } from '../api/call.js';
+
+/** What the server owns. A lost connection is tried a few times before it is told. */
+export const queryClient = new QueryClient({
+  defaultOptions: {
+    queries: {
+      retry: (count, error) => error instanceof NotConnected && count < 2,
+      retryDelay: 600,
+      refetchOnWindowFocus: false,
+      networkMode: 'always',
+    },
+    mutations: { networkMode: 'always' },
+  },
+});

@@ -1,0 +1,86 @@
+import type { Answer } from '@bogen/contract';
+import { useQuery } from '@tanstack/react-query';
+import { useMemo } from 'react';
+import { Link, useParams } from 'react-router';
+import { call } from '../api/call.js';
+import { FigureView } from '../figure/FigureView.js';
+import { stillHost } from '../figure/host.js';
+import { useScene } from '../figure/useScene.js';
+import { Rail } from '../rail/Rail.js';
+import { useDoor } from '../session/useWho.js';
+import { ProseView } from '../sheet/ProseView.js';
+import { SheetLayout } from '../sheet/SheetLayout.js';
+import { TaskCard } from '../sheet/TaskCard.js';
+import { useTranslation } from '../text/text.js';
+import { Failure, Loading } from '../ui/States.js';
+import { TopBar } from '../ui/TopBar.js';
+import { ProgressMark } from './ProgressMark.js';
+import { shownTime } from './time.js';
+
+/** A student's sheet as the student left it, to look at. */
+export function StudentWorkPage() {
+  const { class: classId, work } = useParams() as { class: string; work: string };
+  const query = useQuery({
+    queryKey: ['student-work', classId, work],
+    queryFn: ({ signal }) => call('studentWork', { params: { class: classId, work }, signal }),
+  });
+  useDoor(query.error, '/sign-in');
+  if (!query.data)
+    return query.error ? <Failure error={query.error} onRetry={() => void query.refetch()} /> : <Loading />;
+  return <Left work={query.data} classId={classId} />;
+}
+
+function Left({ work, classId }: { work: Answer<'studentWork'>; classId: string }) {
+  const { t } = useTranslation();
+  const host = useMemo(() => stillHost(work.document), [work.document]);
+  const scene = useScene(host);
+  const { sheet } = work;
+  return (
+    <SheetLayout
+      bar={
+        <TopBar
+          place={
+            <>
+              <Link to={`/desk/${classId}`} className="text-soft underline-offset-4 hover:underline">
+                {t('desk.title')}, {work.className}
+              </Link>
+              <span aria-hidden className="text-soft">
+                /
+              </span>
+              <span className="truncate font-semibold">{work.student}</span>
+            </>
+          }
+        />
+      }
+      text={
+        <article className="flex flex-1 flex-col px-8 pt-6 pb-5">
+          <p className="font-mono text-[12px] text-soft">
+            {work.lesson} · {t('desk.edition', { number: work.edition })}
+          </p>
+          <h1 className="mt-1.5 font-serif text-[27px] leading-[1.15] font-medium">
+            {t('desk.left', { student: work.student })}
+          </h1>
+          <p className="mt-2 flex items-center gap-1.5 text-[14px]">
+            <ProgressMark progress={work.progress} />
+            {t(`reader.state.${work.progress}`)}
+            <span className="text-soft">
+              {work.attempts > 0 && `· ${t('desk.tries', { count: work.attempts })} `}·{' '}
+              {work.changedAt ? t('desk.changed', { when: shownTime(work.changedAt) }) : t('desk.untouched')}
+            </span>
+          </p>
+          <h2 className="mt-5 font-serif text-[19px] font-medium">{sheet.title}</h2>
+          <ProseView prose={sheet.prose} />
+          <div className="min-h-4 flex-1" />
+          {sheet.task && <TaskCard task={sheet.task} start={sheet.figure} scene={scene} passed={false} />}
+        </article>
+      }
+      tools={
+        <Link to={`/desk/${classId}`} className="text-[13px] font-medium underline-offset-4 hover:underline">
+          ← {t('desk.back')}
+        </Link>
+      }
+      figure={<FigureView scene={scene} />}
+      rail={<Rail scene={scene} />}
+    />
+  );
+}

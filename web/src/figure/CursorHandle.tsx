@@ -1,0 +1,70 @@
+import { domainOf, nearestPoint } from '@bogen/core';
+import { useEffect, useRef, type PointerEvent } from 'react';
+import { shownNumber } from '../text/number.js';
+import { useTranslation } from '../text/text.js';
+import { cursorPoint } from './drawFigure.js';
+import { cursorKey } from './cursorKey.js';
+import type { Plane } from './plane.js';
+import type { FigureScene } from './scene.js';
+
+/** The rail's cursor as a point on the curve; it can be dragged along the curve. */
+export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plane }) {
+  const { t } = useTranslation();
+  const ref = useRef<SVGGElement>(null);
+  const held = useRef<{ dx: number; dy: number; u: number } | null>(null);
+
+  useEffect(() => {
+    const element = ref.current!;
+    const paint = (): void => {
+      const point = cursorPoint(scene);
+      const curve = scene.railCurve;
+      element.style.display = point ? '' : 'none';
+      if (!point || !curve) return;
+      const [x, y] = plane.toScreen(point);
+      element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
+      const [start, end] = domainOf(curve.knots, curve.degree);
+      element.setAttribute('aria-valuemin', String(start));
+      element.setAttribute('aria-valuemax', String(end));
+      element.setAttribute('aria-valuenow', shownNumber(scene.cursor, 3));
+    };
+    paint();
+    return scene.addPainter(paint);
+  });
+
+  const onPointerMove = (event: PointerEvent<SVGGElement>): void => {
+    const curve = scene.railCurve;
+    if (!held.current || !curve) return;
+    const at = plane.toPlane(event.clientX + held.current.dx, event.clientY + held.current.dy);
+    scene.moveCursor(nearestPoint(curve, at).parameter);
+  };
+  return (
+    <g
+      ref={ref}
+      className="mark"
+      tabIndex={0}
+      role="slider"
+      aria-label={t('figure.cursor')}
+      data-handle="cursor"
+      onPointerDown={(event) => {
+        const point = cursorPoint(scene);
+        if (event.button !== 0 || !point) return;
+        const [x, y] = plane.toScreen(point);
+        held.current = { dx: x - event.clientX, dy: y - event.clientY, u: scene.cursor };
+        ref.current!.setPointerCapture(event.pointerId);
+      }}
+      onPointerMove={onPointerMove}
+      onPointerUp={() => (held.current = null)}
+      onPointerCancel={() => (held.current = null)}
+      onKeyDown={(event) => {
+        if (event.key === 'Escape' && held.current) {
+          scene.moveCursor(held.current.u);
+          held.current = null;
+        } else cursorKey(event, scene);
+      }}
+    >
+      <circle className="halo" r={13} />
+      <circle r={12} fill="transparent" />
+      <circle className="dot" r={4.5} />
+    </g>
+  );
+}

@@ -1,0 +1,62 @@
+import { isRational, spansOf, type Curve } from '@bogen/core';
+import type { TFunction } from 'i18next';
+import { useEffect, useState } from 'react';
+import { shownNumber } from '../text/number.js';
+import { useTranslation } from '../text/text.js';
+import { continuityOf, lengthOf } from './geometry.js';
+import type { FigureScene } from './scene.js';
+
+/** The facts of a curve in one or two lines. */
+export function factsOf(curve: Curve, t: TFunction<'texts'>): string[] {
+  const orders = continuityOf(curve).map(({ order }) => order);
+  const lowest = Math.min(...orders);
+  const continuity =
+    orders.length === 0
+      ? t('figure.noKnots')
+      : lowest < 0
+        ? t('figure.gap')
+        : orders.every((order) => order === lowest)
+          ? t('figure.everywhere', { order: lowest })
+          : t('figure.lowest', { order: lowest });
+  return [
+    [
+      t('figure.degree', { degree: curve.degree }),
+      t('figure.spans', { count: spansOf(curve.knots, curve.degree).length }),
+      t('figure.points', { count: curve.points.length }),
+      t('figure.knots', { count: curve.knots.length }),
+      ...(isRational(curve) ? [t('figure.rational')] : []),
+    ].join(' · '),
+    continuity,
+  ];
+}
+
+/** The facts of the rail's curve, on the figure's lower edge. The length follows when the hand rests. */
+export function Facts({ scene }: { scene: FigureScene }) {
+  const { t } = useTranslation();
+  const [curve, setCurve] = useState<Curve | undefined>(scene.railCurve);
+  useEffect(() => {
+    let timer: ReturnType<typeof setTimeout>;
+    const follow = (): void => {
+      clearTimeout(timer);
+      timer = setTimeout(() => setCurve(scene.railCurve), 120);
+    };
+    follow();
+    const stop = scene.subscribe(follow);
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
+  }, [scene]);
+  if (!curve) return null;
+  const [first, continuity] = factsOf(curve, t);
+  return (
+    <p
+      className="pointer-events-none absolute bottom-2.5 left-4 text-[12px] leading-[1.5] text-soft"
+      data-facts
+    >
+      {first}
+      <br />
+      {continuity} · {t('figure.length', { length: shownNumber(lengthOf(curve)) })}
+    </p>
+  );
+}

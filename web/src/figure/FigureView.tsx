@@ -1,0 +1,110 @@
+import { curveOf, isLoose, type FigureDocument, type PointKind } from '@bogen/core';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { useTranslation } from '../text/text.js';
+import { useTheme } from '../theme/theme.js';
+import { prepare, useSize } from './canvas.js';
+import { CursorHandle } from './CursorHandle.js';
+import { drawFigure } from './drawFigure.js';
+import { Facts, factsOf } from './Facts.js';
+import { Handle } from './Handle.js';
+import { fitPlane } from './plane.js';
+import { ReferencePoint } from './ReferencePoint.js';
+import type { FigureScene } from './scene.js';
+import { useStructure } from './useScene.js';
+
+interface FigureViewProps {
+  readonly scene: FigureScene;
+  /** Where points are made loose or fixed instead of moved. */
+  readonly onToggle?: ((item: string, of: PointKind, index: number) => void) | undefined;
+}
+
+/** The live drawing of a sheet: curves on a canvas, and every point as a handle above it. */
+export function FigureView({ scene, onToggle }: FigureViewProps) {
+  const { t } = useTranslation();
+  useStructure(scene);
+  const palette = useTheme((state) => state.palette);
+  const [ref, { width, height }] = useSize<HTMLDivElement>();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const [said, say] = useState('');
+  const { document, evaluation } = scene;
+  const plane = useMemo(() => fitPlane(document.view, width, height), [document.view, width, height]);
+
+  useEffect(() => {
+    return scene.addPainter(() => {
+      const context = canvas.current && prepare(canvas.current, width, height);
+      if (context) drawFigure(context, scene, plane, palette);
+    });
+  }, [scene, plane, palette, width, height]);
+
+  const railCurve = scene.railCurve;
+  const failures = document.items.flatMap((item) => {
+    const result = evaluation.items.get(item.id);
+    return result?.status === 'failed' ? [{ name: item.name, reason: result.reason }] : [];
+  });
+  return (
+    <div
+      ref={ref}
+      role="group"
+      aria-label={t('figure.label', {
+        facts: railCurve ? factsOf(railCurve, t).join(', ') : t('figure.empty'),
+      })}
+      className="relative min-h-0 flex-1 overflow-hidden bg-sheet"
+      data-figure
+    >
+      <canvas ref={canvas} aria-hidden className="absolute inset-0 h-full w-full" />
+      <svg className="absolute inset-0 h-full w-full" width={width} height={height}>
+        {document.items.map((item) =>
+          item.kind === 'point' ? <ReferencePoint key={item.id} item={item} plane={plane} /> : null,
+        )}
+        <CursorHandle scene={scene} plane={plane} />
+        {handlesOf(document).map(({ item, of, index }) => (
+          <Handle
+            key={`${item}/${of}/${index}`}
+            scene={scene}
+            plane={plane}
+            item={item}
+            of={of}
+            index={index}
+            loose={isLoose(document, item, of, index)}
+            movable={scene.host.mayMove(document, item, of, index)}
+            labelled={document.shown.labels}
+            onToggle={onToggle ? () => onToggle(item, of, index) : null}
+            onSay={say}
+          />
+        ))}
+      </svg>
+      {document.items.length === 0 && (
+        <p className="absolute inset-0 grid place-items-center font-serif text-soft">{t('figure.empty')}</p>
+      )}
+      {failures.length > 0 && (
+        <ul
+          role="alert"
+          className="absolute top-2 left-4 max-w-[70%] rounded-md border border-bad bg-sheet px-3 py-1.5 text-[13px]"
+        >
+          {failures.map((failure) => (
+            <li key={failure.name}>{t('figure.failedItem', failure)}</li>
+          ))}
+        </ul>
+      )}
+      <Facts scene={scene} />
+      <p className="pointer-events-none absolute right-4 bottom-2.5 font-mono text-[11.5px] text-soft">
+        {t('figure.grid', { size: document.view.grid })}
+      </p>
+      <p role="status" aria-live="polite" className="sr-only">
+        {said}
+      </p>
+    </div>
+  );
+
+  function handlesOf(figure: FigureDocument): { item: string; of: PointKind; index: number }[] {
+    return figure.items.flatMap((item) => {
+      if (item.kind !== 'curve' || item.faint) return [];
+      const count = curveOf(evaluation, item.id)?.points.length ?? 0;
+      const indices = Array.from({ length: count }, (_, index) => index);
+      const kinds: PointKind[] = [];
+      if (figure.shown.controlPoints) kinds.push('controlPoints');
+      if (figure.shown.editPoints) kinds.push('editPoints');
+      return kinds.flatMap((of) => indices.map((index) => ({ item: item.id, of, index })));
+    });
+  }
+}

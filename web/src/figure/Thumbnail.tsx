@@ -1,0 +1,60 @@
+import { curveOf, evaluateFigure, type FigureDocument } from '@bogen/core';
+import { useEffect, useRef } from 'react';
+import { useTheme } from '../theme/theme.js';
+import { prepare } from './canvas.js';
+import { samplesOf } from './geometry.js';
+import { fitPlane } from './plane.js';
+
+/** A small true drawing of a figure: its curves from its own numbers, the rail's curve in span colours. */
+export function Thumbnail({
+  figure,
+  label,
+  width,
+  height,
+}: {
+  figure: FigureDocument;
+  label: string;
+  width: number;
+  height: number;
+}) {
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const palette = useTheme((state) => state.palette);
+  useEffect(() => {
+    const context = canvas.current && prepare(canvas.current, width, height);
+    if (!context) return;
+    context.clearRect(0, 0, width, height);
+    const evaluation = evaluateFigure(figure);
+    const plane = fitPlane(figure.view, width, height);
+    for (const item of figure.items) {
+      const curve = curveOf(evaluation, item.id);
+      if (!curve || (item.kind === 'curve' && item.faint)) continue;
+      context.lineWidth = 0.75;
+      context.strokeStyle = palette.strong;
+      context.beginPath();
+      if (item.kind === 'curve') curve.points.forEach((point) => context.lineTo(...plane.toScreen(point)));
+      context.stroke();
+      const { coordinates, spanCount, perSpan } = samplesOf(curve);
+      context.lineWidth = 2;
+      for (let span = 0; span < spanCount; span++) {
+        context.strokeStyle =
+          item.id === figure.rail.item ? palette.spans[span % palette.spans.length]! : palette.ink;
+        context.beginPath();
+        for (let at = span * (perSpan + 1); at < (span + 1) * (perSpan + 1); at++) {
+          context.lineTo(...plane.toScreen([coordinates[2 * at]!, coordinates[2 * at + 1]!]));
+        }
+        context.stroke();
+      }
+      if (item.kind !== 'curve') continue;
+      for (const point of curve.points) {
+        context.beginPath();
+        context.arc(...plane.toScreen(point), 2.2, 0, 2 * Math.PI);
+        context.fillStyle = palette.sheet;
+        context.fill();
+        context.strokeStyle = palette.ink;
+        context.lineWidth = 1;
+        context.stroke();
+      }
+    }
+  }, [figure, palette, width, height]);
+  return <canvas ref={canvas} role="img" aria-label={label} style={{ width, height }} />;
+}

@@ -1,0 +1,36 @@
+import { useEffect, useRef, useState, type RefObject } from 'react';
+
+/** The size of an element in CSS pixels, followed as it changes. */
+export function useSize<E extends HTMLElement>(): [RefObject<E | null>, { width: number; height: number }] {
+  const ref = useRef<E | null>(null);
+  const [size, setSize] = useState({ width: 0, height: 0 });
+  useEffect(() => {
+    const element = ref.current;
+    if (!element) return;
+    const observer = new ResizeObserver(([entry]) => {
+      const { width, height } = entry!.contentRect;
+      setSize({ width: Math.floor(width), height: Math.floor(height) });
+    });
+    observer.observe(element);
+    return () => observer.disconnect();
+  }, []);
+  return [ref, size];
+}
+
+/** A canvas's context at the screen's resolution, in CSS pixels; `null` while it has no size. */
+export function prepare(
+  canvas: HTMLCanvasElement,
+  width: number,
+  height: number,
+): CanvasRenderingContext2D | null {
+  if (width === 0 || height === 0) return null;
+  const ratio = window.devicePixelRatio || 1;
+  const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
+  if (canvas.width !== w || canvas.height !== h) {
+    canvas.width = w;
+    canvas.height = h;
+  }
+  const context = canvas.getContext('2d');
+  context?.setTransform(ratio, 0, 0, ratio, 0, 0);
+  return context;
+}

@@ -1,0 +1,232 @@
+import {
+  curveOf,
+  derivativesAt,
+  interiorKnots,
+  itemOf,
+  pointAt,
+  type Curve,
+  type CurveSamples,
+  type FigureDocument,
+  type Point,
+} from '@bogen/core';
+import type { Palette } from '../theme/theme.js';
+import { distinctKnotsOf, samplesOf } from './geometry.js';
+import type { Plane } from './plane.js';
+import type { FigureScene } from './scene.js';
+
+type Context = CanvasRenderingContext2D;
+
+/** Draws everything of a figure that is not a handle. */
+export function drawFigure(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
+  const { document, evaluation } = scene;
+  context.clearRect(0, 0, plane.width, plane.height);
+  context.lineJoin = 'round';
+  context.lineCap = 'round';
+  drawGrid(context, document, plane, palette);
+  for (const item of document.items) {
+    const curve = item.kind === 'point' ? undefined : curveOf(evaluation, item.id);
+    if (!curve) continue;
+    const faint = item.kind === 'curve' && item.faint === true;
+    if (faint) {
+      drawWhole(context, samplesOf(curve), plane, { color: palette.strong, width: 1.25, dash: [3, 4] });
+      continue;
+    }
+    const onRail = document.rail.item === item.id;
+    if (document.shown.comb) drawComb(context, curve, plane, palette, onRail);
+    if (document.shown.polygon && item.kind === 'curve') drawPolygon(context, curve.points, plane, palette);
+    const lit = scene.litSupport?.item === item.id ? scene.litSupport : null;
+    if (lit) drawPart(context, samplesOf(curve), plane, lit.from, lit.to, palette.accent);
+    if (onRail) drawSpans(context, samplesOf(curve), plane, palette);
+    else
+      drawWhole(context, samplesOf(curve), plane, {
+        color: palette.ink,
+        width: 1.75,
+        dash: item.kind === 'built' ? [9, 3] : [],
+      });
+    if (document.shown.knots) drawKnots(context, curve, plane, palette);
+    drawStart(context, curve, plane, palette);
+  }
+}
+
+function drawGrid(context: Context, { view }: FigureDocument, plane: Plane, palette: Palette): void {
+  const step = view.grid;
+  const [left, top] = plane.toPlane(0, 0);
+  const [right, bottom] = plane.toPlane(plane.width, plane.height);
+  if (step * plane.scale < 6) return;
+  context.beginPath();
+  for (let x = Math.ceil(left / step) * step; x <= right; x += step) {
+    for (let y = Math.ceil(bottom / step) * step; y <= top; y += step) {
+      const [a, b] = plane.toScreen([x, y]);
+      context.moveTo(a - 2, b);
+      context.lineTo(a + 2, b);
+      context.moveTo(a, b - 2);
+      context.lineTo(a, b + 2);
+    }
+  }
+  context.strokeStyle = palette.line;
+  context.lineWidth = 1;
+  context.stroke();
+}
+
+function path(context: Context, samples: CurveSamples, plane: Plane, from: number, to: number): void {
+  const { coordinates, dimension } = samples;
+  context.beginPath();
+  for (let sample = from; sample <= to; sample++) {
+    const [x, y] = plane.toScreen([coordinates[sample * dimension]!, coordinates[sample * dimension + 1]!]);
+    if (sample === from) context.moveTo(x, y);
+    else context.lineTo(x, y);
+  }
+}
+
+interface Stroke {
+  readonly color: string;
+  readonly width: number;
+  readonly dash: number[];
+}
+
+function drawWhole(context: Context, samples: CurveSamples, plane: Plane, stroke: Stroke): void {
+  path(context, samples, plane, 0, samples.parameters.length - 1);
+  context.setLineDash(stroke.dash);
+  context.strokeStyle = stroke.color;
+  context.lineWidth = stroke.width;
+  context.stroke();
+  context.setLineDash([]);
+}
+
+/** Each span in its colour, the same as on the rail. */
+function drawSpans(context: Context, samples: CurveSamples, plane: Plane, palette: Palette): void {
+  const stride = samples.perSpan + 1;
+  context.lineWidth = 3;
+  for (let span = 0; span < samples.spanCount; span++) {
+    path(context, samples, plane, span * stride, (span + 1) * stride - 1);
+    context.strokeStyle = palette.spans[span % palette.spans.length]!;
+    context.stroke();
+  }
+}
+
+/** The support of a control point: a broad band behind the spans that answer. */
+function drawPart(
+  context: Context,
+  samples: CurveSamples,
+  plane: Plane,
+  from: number,
+  to: number,
+  color: string,
+): void {
+  const { parameters } = samples;
+  let first = 0;
+  let last = parameters.length - 1;
+  while (first < last && parameters[first + 1]! <= from) first++;
+  while (last > first && parameters[last - 1]! >= to) last--;
+  path(context, samples, plane, first, last);
+  context.strokeStyle = color;
+  context.globalAlpha = 0.22;
+  context.lineWidth = 13;
+  context.stroke();
+  context.globalAlpha = 1;
+}
+
+function drawPolygon(context: Context, points: readonly Point[], plane: Plane, palette: Palette): void {
+  context.beginPath();
+  points.forEach((point, index) => {
+    const [x, y] = plane.toScreen(point);
+    if (index === 0) context.moveTo(x, y);
+    else context.lineTo(x, y);
+  });
+  context.strokeStyle = palette.strong;
+  context.lineWidth = 1;
+  context.stroke();
+}
+
+/** Curvature as hairs across the curve, as long as the largest is 56 pixels. */
+function drawComb(context: Context, curve: Curve, plane: Plane, palette: Palette, strong: boolean): void {
+  const { coordinates, tangents, curvature, dimension, perSpan } = samplesOf(curve);
+  let largest = 0;
+  for (const value of curvature) largest = Math.max(largest, Math.abs(value));
+  if (largest === 0 || dimension !== 2) return;
+  // Curvature is taken to the same length of hair for both curves of a comparison.
+  const length = combLength(largest);
+  const every = Math.max(1, Math.round(perSpan / 14));
+  const tip = (sample: number): [number, number] => {
+    const [x, y] = plane.toScreen([coordinates[2 * sample]!, coordinates[2 * sample + 1]!]);
+    const hair = curvature[sample]! * length;
+    // The hair points away from the centre of curvature.
+    return [x + tangents[2 * sample + 1]! * hair, y + tangents[2 * sample]! * hair];
+  };
+  context.strokeStyle = strong ? palette.ink : palette.strong;
+  context.lineWidth = 0.75;
+  context.globalAlpha = 0.4;
+  context.beginPath();
+  for (let sample = 0; sample < curvature.length; sample++) {
+    if (sample % (perSpan + 1) !== perSpan && (sample % (perSpan + 1)) % every !== 0) continue;
+    const [x, y] = plane.toScreen([coordinates[2 * sample]!, coordinates[2 * sample + 1]!]);
+    context.moveTo(x, y);
+    context.lineTo(...tip(sample));
+  }
+  context.stroke();
+  context.globalAlpha = 0.8;
+  context.lineWidth = 1;
+  context.setLineDash(strong ? [] : [4, 3]);
+  context.beginPath();
+  for (let sample = 0; sample < curvature.length; sample++) {
+    if (sample === 0) context.moveTo(...tip(sample));
+    else context.lineTo(...tip(sample));
+  }
+  context.stroke();
+  context.setLineDash([]);
+  context.globalAlpha = 1;
+}
+
+/** Pixels of hair for a curvature of one: in steps, so that the comb does not breathe while it is dragged. */
+function combLength(largest: number): number {
+  return 56 / 2 ** Math.ceil(Math.log2(largest));
+}
+
+/** A tick across the curve at each interior knot; multiplicity m is m close ticks. */
+function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+  context.strokeStyle = palette.ink;
+  context.lineWidth = 1.5;
+  context.beginPath();
+  for (const { value, multiplicity } of interiorKnots(curve.knots, curve.degree)) {
+    const [point, first] = derivativesAt(curve, value, 1) as [Point, Point];
+    const speed = Math.hypot(first[0]!, first[1]!);
+    if (speed === 0) continue;
+    const [x, y] = plane.toScreen(point);
+    const along = [first[0]! / speed, -first[1]! / speed] as const;
+    for (let tick = 0; tick < multiplicity; tick++) {
+      const shift = (tick - (multiplicity - 1) / 2) * 4;
+      const cx = x + along[0] * shift;
+      const cy = y + along[1] * shift;
+      context.moveTo(cx - along[1] * 8, cy + along[0] * 8);
+      context.lineTo(cx + along[1] * 8, cy - along[0] * 8);
+    }
+  }
+  context.stroke();
+}
+
+/** A small wedge at the start, pointing along the curve. */
+function drawStart(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+  const start = distinctKnotsOf(curve).find(
+    ({ first, multiplicity }) => first + multiplicity > curve.degree,
+  )!.value;
+  const [point, first] = derivativesAt(curve, start, 1) as [Point, Point];
+  const speed = Math.hypot(first[0]!, first[1]!);
+  if (speed === 0) return;
+  const [x, y] = plane.toScreen(point);
+  const [ax, ay] = [first[0]! / speed, -first[1]! / speed];
+  context.beginPath();
+  context.moveTo(x + ax * 20, y + ay * 20);
+  context.lineTo(x + ax * 9 - ay * 4, y + ay * 9 + ax * 4);
+  context.lineTo(x + ax * 9 + ay * 4, y + ay * 9 - ax * 4);
+  context.closePath();
+  context.fillStyle = palette.ink;
+  context.fill();
+}
+
+/** Where the cursor's dot lies, if the rail has a curve. */
+export function cursorPoint(scene: FigureScene): Point | undefined {
+  const curve = scene.railCurve;
+  return curve && itemOf(scene.document, scene.document.rail.item!)
+    ? pointAt(curve, scene.cursor)
+    : undefined;
+}

@@ -1,0 +1,23 @@
+import type { FigureCommand, FigureDocument, PointKind } from '@bogen/core';
+
+/** What a figure on the screen needs from whoever owns its document. */
+export interface FigureHost {
+  /** The document as it is to be seen now. */
+  readonly read: () => FigureDocument;
+  readonly subscribe: (listener: () => void) => () => void;
+  readonly preview: (command: FigureCommand | null) => void;
+  readonly do: (command: FigureCommand) => void;
+  /** Whether this reader may move this point. */
+  readonly mayMove: (document: FigureDocument, item: string, of: PointKind, index: number) => boolean;
+}
+
+/** A figure that is only looked at. */
+export function stillHost(document: FigureDocument): FigureHost {
+  return {
+    read: () => document,
+    subscribe: () => () => undefined,
+    preview: () => undefined,
+    do: () => undefined,
+    mayMove: () => false,
+  };
+}

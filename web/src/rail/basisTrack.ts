@@ -1,0 +1,94 @@
+import { interiorKnots } from '@bogen/core';
+import { basisOf } from '../figure/geometry.js';
+import { drawKnotLines, nameFont, type Track, type TrackInput } from './track.js';
+
+/** Every basis function over its support; the one of the picked control point is filled. */
+export const basisTrack: Track = {
+  name: 'basis',
+  height: 96,
+  dependsOn: (curve, lit) => [curve.knots, curve.weights, lit?.index],
+  draw: (input) => {
+    const { context, curve, axis, palette, lit, height } = input;
+    const base = height - 9;
+    const top = 15;
+    drawKnotLines(
+      input,
+      interiorKnots(curve.knots, curve.degree).map(({ value }) => value),
+    );
+    context.lineWidth = 1;
+    for (let index = 0; index < curve.points.length; index++) {
+      if (lit?.index !== index) drawFunction(input, index, base, top);
+      context.strokeStyle = palette.soft;
+      context.globalAlpha = 0.75;
+      context.stroke();
+      context.globalAlpha = 1;
+    }
+    context.strokeStyle = palette.strong;
+    context.beginPath();
+    context.moveTo(axis.range()[0]!, base + 0.5);
+    context.lineTo(axis.range()[1]!, base + 0.5);
+    context.stroke();
+    if (lit) {
+      drawFunction(input, lit.index, base, top);
+      context.strokeStyle = palette.accent;
+      context.lineWidth = 2.25;
+      context.stroke();
+      context.lineTo(axis(lit.to), base);
+      context.lineTo(axis(lit.from), base);
+      context.closePath();
+      context.fillStyle = palette.accent;
+      context.globalAlpha = 0.12;
+      context.fill();
+      context.globalAlpha = 1;
+    }
+    nameFunctions(input, base, top);
+  },
+};
+
+/** Begins the path of one basis function from the start of its support to its end. */
+function drawFunction({ context, curve, axis }: TrackInput, index: number, base: number, top: number): void {
+  const { parameters, values, firstIndex, spanCount, perSpan } = basisOf(curve);
+  const width = curve.degree + 1;
+  context.beginPath();
+  for (let span = 0; span < spanCount; span++) {
+    const column = index - firstIndex[span]!;
+    if (column < 0 || column >= width) continue;
+    for (let step = 0; step <= perSpan; step++) {
+      const sample = span * (perSpan + 1) + step;
+      context.lineTo(axis(parameters[sample]!), base - (base - top) * values[sample * width + column]!);
+    }
+  }
+}
+
+/** N₀, N₁, … above the peaks, as many as there is room for; the lit one always. */
+function nameFunctions({ context, curve, axis, palette, lit }: TrackInput, base: number, top: number): void {
+  const { parameters, values, firstIndex } = basisOf(curve);
+  const width = curve.degree + 1;
+  const perSpan = basisOf(curve).perSpan + 1;
+  const peaks = curve.points.map(() => ({ u: 0, value: -1 }));
+  for (let sample = 0; sample < parameters.length; sample++) {
+    const first = firstIndex[Math.floor(sample / perSpan)]!;
+    for (let column = 0; column < width; column++) {
+      const value = values[sample * width + column]!;
+      const peak = peaks[first + column]!;
+      if (value > peak.value) peaks[first + column] = { u: parameters[sample]!, value };
+    }
+  }
+  const letter = curve.weights ? 'R' : 'N';
+  const taken: number[] = lit ? [axis(peaks[lit.index]!.u)] : [];
+  context.textBaseline = 'alphabetic';
+  context.textAlign = 'left';
+  peaks.forEach(({ u, value }, index) => {
+    const x = axis(u);
+    const isLit = lit?.index === index;
+    if (!isLit && taken.some((other) => Math.abs(other - x) < 26)) return;
+    taken.push(x);
+    context.fillStyle = isLit ? palette.accent : palette.soft;
+    context.font = nameFont;
+    const from = Math.min(Math.max(x - 7, axis.range()[0]! + 4), axis.range()[1]! - 18);
+    const y = base - (base - top) * value - 3;
+    context.fillText(letter, from, y);
+    context.font = nameFont.replace('12px', '9px');
+    context.fillText(String(index), from + 9, y + 2);
+  });
+}

@@ -1,0 +1,46 @@
+import { distinctKnotsOf } from '../figure/geometry.js';
+import { shownNumber } from '../text/number.js';
+import { drawLitBand, plotFont, type Track } from './track.js';
+
+/** Spans in their colours, and every knot with as many bars above it as its multiplicity. */
+export const knotTrack: Track = {
+  name: 'knots',
+  height: 70,
+  dependsOn: (curve, lit) => [curve.knots, lit?.from, lit?.to, lit?.index],
+  draw: (input) => {
+    const { context, curve, axis, palette, height } = input;
+    drawLitBand(input);
+    const line = height - 24;
+    const [start, end] = axis.domain() as [number, number];
+    const knots = distinctKnotsOf(curve).filter(({ value }) => value >= start && value <= end);
+    let span = 0;
+    for (let index = 0; index + 1 < knots.length; index++, span++) {
+      const from = axis(knots[index]!.value);
+      const to = axis(knots[index + 1]!.value);
+      context.fillStyle = palette.spans[span % palette.spans.length]!;
+      context.fillRect(from, line - 3, to - from, 6);
+    }
+    context.font = plotFont;
+    context.textAlign = 'center';
+    context.textBaseline = 'top';
+    let freeFrom = -Infinity;
+    const lastX = axis(end);
+    for (const { value, multiplicity } of knots) {
+      const x = axis(value);
+      context.fillStyle = palette.ink;
+      // Many bars share the room above the line.
+      const pitch = Math.min(5.5, (line - 10) / Math.max(multiplicity, 1));
+      for (let bar = 0; bar < multiplicity; bar++) {
+        context.fillRect(x - 6, line - 9 - bar * pitch, 12, Math.min(3, pitch - 1));
+      }
+      context.fillRect(x - 0.75, line - 3, 1.5, 10);
+      const text = shownNumber(value, 3).replace(/\.?0+$/, '') || '0';
+      const half = context.measureText(text).width / 2 + 4;
+      const isEnd = x === lastX;
+      if (x - half < freeFrom || (!isEnd && x + half > lastX - 12)) continue;
+      context.fillStyle = palette.soft;
+      context.fillText(text, x, line + 9);
+      freeFrom = x + half;
+    }
+  },
+};

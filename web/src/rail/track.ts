@@ -1,0 +1,56 @@
+import type { Curve, TrackName } from '@bogen/core';
+import type { ScaleLinear } from 'd3-scale';
+import type { LitSupport } from '../figure/scene.js';
+import type { Palette } from '../theme/theme.js';
+
+/** What a track draws from. */
+export interface TrackInput {
+  readonly context: CanvasRenderingContext2D;
+  readonly curve: Curve;
+  readonly axis: ScaleLinear<number, number>;
+  readonly width: number;
+  readonly height: number;
+  readonly palette: Palette;
+  /** The support to light, where it belongs to the rail's curve. */
+  readonly lit: LitSupport | null;
+}
+
+/** One plot of the rail. */
+export interface Track {
+  readonly name: TrackName;
+  /** Its share of the rail's height. */
+  readonly height: number;
+  readonly draw: (input: TrackInput) => void;
+  /** What its drawing depends on; it is drawn again only when one of these is another object. */
+  readonly dependsOn: (curve: Curve, lit: LitSupport | null) => readonly unknown[];
+}
+
+export const plotFont = '11px "JetBrains Mono Variable", monospace';
+export const nameFont = '12px "Literata Variable", serif';
+
+/** A vertical dotted line at every interior knot, so that the eye can go from track to track. */
+export function drawKnotLines(
+  { context, axis, height, palette }: TrackInput,
+  knots: readonly number[],
+): void {
+  context.beginPath();
+  for (const knot of knots) {
+    const x = Math.round(axis(knot)) + 0.5;
+    context.moveTo(x, 0);
+    context.lineTo(x, height);
+  }
+  context.setLineDash([1.5, 4]);
+  context.strokeStyle = palette.strong;
+  context.lineWidth = 1;
+  context.stroke();
+  context.setLineDash([]);
+}
+
+/** The lit support as a band down the track. */
+export function drawLitBand({ context, axis, height, palette, lit }: TrackInput): void {
+  if (!lit) return;
+  context.fillStyle = palette.accent;
+  context.globalAlpha = 0.1;
+  context.fillRect(axis(lit.from), 0, axis(lit.to) - axis(lit.from), height);
+  context.globalAlpha = 1;
+}

@@ -1,0 +1,78 @@
+import type { Answer } from '@bogen/contract';
+import {
+  applyFigureCommand,
+  isLoose,
+  type ConditionResult,
+  type FigureCommand,
+  type FigureDocument,
+} from '@bogen/core';
+import { call } from '../api/call.js';
+import type { FigureHost } from '../figure/host.js';
+import { DocumentSession } from '../saving/documentSession.js';
+import { LocalSteps } from '../saving/localSteps.js';
+
+export type WorkSession = DocumentSession<FigureDocument, FigureCommand>;
+
+/** A student's work on one sheet, open in this page. */
+export interface OpenWork {
+  readonly session: WorkSession;
+  readonly id: string;
+  readonly passed: boolean;
+}
+
+/** Work that was opened in this page, so that leaving a sheet with unsent moves and coming back finds it. */
+const opened = new Map<string, OpenWork>();
+
+export async function openWork(edition: string, sheet: string): Promise<OpenWork> {
+  const key = `${edition}/${sheet}`;
+  const known = opened.get(key);
+  if (known && !known.session.isSaved) {
+    known.session.retry();
+    return known;
+  }
+  const work: Answer<'openWork'> = await call('openWork', { params: { edition, sheet }, body: {} });
+  known?.session.dispose();
+  const session = new DocumentSession<FigureDocument, FigureCommand>({
+    initial: work,
+    apply: applyFigureCommand,
+    local: new LocalSteps(`work:${work.id}`),
+    onStale: 'merge',
+    send: (base, steps) =>
+      call('appendToWork', { params: { work: work.id }, body: { base, steps } as never, keepalive: true }),
+  });
+  const result = { session, id: work.id, passed: work.passed };
+  opened.set(key, result);
+  return result;
+}
+
+/** A figure of which only the loose points can be moved. */
+export function looseHost(session: WorkSession): FigureHost {
+  return {
+    read: () => session.store.getState().shown,
+    subscribe: (listener) => session.store.subscribe(listener),
+    preview: (command) => session.preview(command),
+    do: (command) => session.do(command),
+    mayMove: isLoose,
+  };
+}
+
+const waitingKey = (work: string): string => `bogen:check:${work}`;
+
+/**
+ * Has the server judge the work once everything is saved. Where that can't be now, the wish is kept on
+ * the device and `checkIfWaiting` fulfils it later.
+ */
+export async function checkOnServer({ session, id }: OpenWork): Promise<readonly ConditionResult[] | null> {
+  localStorage.setItem(waitingKey(id), 'yes');
+  session.retry();
+  if (!(await session.settled())) return null;
+  const { results } = await call('checkWork', { params: { work: id }, body: {} });
+  localStorage.removeItem(waitingKey(id));
+  return results;
+}
+
+/** Has the server check what was checked here while it could not be reached. */
+export async function checkIfWaiting(work: OpenWork): Promise<readonly ConditionResult[] | null> {
+  if (localStorage.getItem(waitingKey(work.id)) === null || !work.session.isSaved) return null;
+  return checkOnServer(work);
+}

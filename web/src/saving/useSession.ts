@@ -1,0 +1,51 @@
+import { useEffect } from 'react';
+import { useStore } from 'zustand';
+import type { DocumentSession, SessionState } from './documentSession.js';
+
+/** A part of a session's state, kept up to date. */
+export function useSession<Document, Command, Part>(
+  session: DocumentSession<Document, Command>,
+  select: (state: SessionState<Document, Command>) => Part,
+): Part {
+  return useStore(session.store, select);
+}
+
+/** Sends what waits when the connection is back or the page comes to the front, and ends with the page. */
+export function useSessionLife<Document, Command>(session: DocumentSession<Document, Command>): void {
+  useEffect(() => {
+    const retry = (): void => {
+      if (!session.isSaved) session.retry();
+    };
+    const visible = (): void => {
+      if (document.visibilityState === 'visible') retry();
+      else session.finishTyping();
+    };
+    const leave = (): void => session.finishTyping();
+    window.addEventListener('pagehide', leave);
+    window.addEventListener('online', retry);
+    document.addEventListener('visibilitychange', visible);
+    return () => {
+      window.removeEventListener('pagehide', leave);
+      window.removeEventListener('online', retry);
+      document.removeEventListener('visibilitychange', visible);
+    };
+  }, [session]);
+}
+
+/** Undo and redo by keyboard, wherever the focus is, except in fields that undo their own typing. */
+export function useUndoKeys<Document, Command>(session: DocumentSession<Document, Command>): void {
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent): void => {
+      if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
+      const target = event.target as HTMLElement;
+      if (target.closest('input, textarea')) return;
+      const key = event.key.toLowerCase();
+      if (key === 'z' && !event.shiftKey) session.undo();
+      else if (key === 'y' || (key === 'z' && event.shiftKey)) session.redo();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey, true);
+    return () => window.removeEventListener('keydown', onKey, true);
+  }, [session]);
+}

@@ -1,0 +1,37 @@
+import type { ReactNode } from 'react';
+
+interface SheetLayoutProps {
+  readonly bar: ReactNode;
+  readonly notice?: ReactNode;
+  /** The left third: what is read or written. */
+  readonly text: ReactNode;
+  readonly tools: ReactNode;
+  readonly figure: ReactNode;
+  readonly rail: ReactNode;
+  /** The figure takes the whole screen. */
+  readonly wide?: boolean;
+}
+
+/** One screen, one sheet: text on the left, figure on the right, rail below it. On a narrow screen the text folds below. */
+export function SheetLayout({ bar, notice, text, tools, figure, rail, wide = false }: SheetLayoutProps) {
+  return (
+    <div className="flex h-full flex-col">
+      {bar}
+      {notice}
+      <main className="flex min-h-0 flex-1 flex-col-reverse overflow-y-auto lg:flex-row lg:overflow-hidden">
+        {!wide && (
+          <div className="flex w-full shrink-0 flex-col border-line bg-paper lg:h-full lg:w-[404px] lg:overflow-y-auto lg:border-r">
+            {text}
+          </div>
+        )}
+        <div className="flex h-[calc(100vh-2.75rem)] min-w-0 shrink-0 flex-col lg:h-full lg:flex-1">
+          <div className="flex min-h-[42px] shrink-0 flex-wrap items-center gap-1.5 border-b border-line bg-sheet px-3.5">
+            {tools}
+          </div>
+          {figure}
+          {rail}
+        </div>
+      </main>
+    </div>
+  );
+}

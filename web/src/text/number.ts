@@ -1,0 +1,31 @@
+/**
+ * Numbers as they are shown: a sensible number of digits, always with a decimal point, since lists of
+ * numbers use the comma in every language.
+ */
+export function shownNumber(value: number, digits = 2): string {
+  const rounded = value.toFixed(digits);
+  return Number(rounded) === 0 ? (0).toFixed(digits) : rounded.replace('-', '−');
+}
+
+/** A number with about three significant digits, in powers of ten where it is very small or large. */
+export function shownScientific(value: number): string {
+  if (value === 0) return '0';
+  const size = Math.abs(value);
+  if (size >= 0.01 && size < 10_000) return shownNumber(value, size >= 100 ? 0 : size >= 1 ? 2 : 3);
+  const [mantissa, exponent] = value.toExponential(1).split('e') as [string, string];
+  return `${mantissa.replace('-', '−')} × 10${superscript(Number(exponent))}`;
+}
+
+const raised = '⁰¹²³⁴⁵⁶⁷⁸⁹';
+
+/** A whole number in raised digits. */
+export function superscript(value: number): string {
+  return [...String(value)].map((digit) => (digit === '-' ? '⁻' : raised[Number(digit)])).join('');
+}
+
+const lowered = '₀₁₂₃₄₅₆₇₈₉';
+
+/** The name of a point with its index lowered, such as P₁₂. */
+export function subscripted(letter: string, index: number): string {
+  return letter + [...String(index)].map((digit) => lowered[Number(digit)]).join('');
+}

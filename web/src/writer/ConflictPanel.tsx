@@ -1,0 +1,58 @@
+import { useMutation } from '@tanstack/react-query';
+import { useNavigate } from 'react-router';
+import { call } from '../api/call.js';
+import { useSession } from '../saving/useSession.js';
+import { useTranslation } from '../text/text.js';
+import { Button } from '../ui/Button.js';
+import { Panel } from '../ui/Panel.js';
+import type { OpenDraft } from './draft.js';
+
+/** The question that a draft which was changed elsewhere puts; no answer loses the other side's work. */
+export function ConflictPanel({ draft }: { draft: OpenDraft }) {
+  const { t } = useTranslation();
+  const { session } = draft;
+  const navigate = useNavigate();
+  const newer = useSession(session, (state) => (state.status === 'conflict' ? state.newer : null));
+  const count = useSession(session, (state) => state.unsent);
+  const keep = useMutation({
+    mutationFn: () => {
+      const { document } = session.store.getState().history;
+      const title = t('save.copyName', { title: document.title }).slice(0, 200);
+      return call('createLesson', {
+        params: { course: draft.course.id },
+        body: { document: { ...document, title } },
+      });
+    },
+    onSuccess: async ({ id }) => {
+      if (newer) session.takeNewer(newer);
+      await navigate(`/write/${id}`);
+    },
+  });
+  if (!newer) return null;
+  const choice = (title: string, help: string, act: () => void, primary = false) => (
+    <div>
+      <Button primary={primary} onClick={act}>
+        {title}
+      </Button>
+      <p className="mt-1 text-[13px] text-soft">{help}</p>
+    </div>
+  );
+  return (
+    <Panel
+      open
+      closable={false}
+      onClose={() => undefined}
+      title={t('save.conflictTitle')}
+      lead={t('save.conflictLead', { count })}
+    >
+      {choice(t('save.putOnTop'), t('save.putOnTopHelp'), () => session.putOnTop(), true)}
+      {choice(t('save.keepAsCopy'), t('save.keepAsCopyHelp'), () => keep.mutate())}
+      {choice(t('save.takeTheirs'), t('save.takeTheirsHelp'), () => session.takeNewer(newer))}
+      {keep.error && (
+        <p role="alert" className="text-[14px] text-bad">
+          {keep.error.message}
+        </p>
+      )}
+    </Panel>
+  );
+}

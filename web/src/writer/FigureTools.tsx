@@ -1,0 +1,167 @@
+import { maximumDegree, type FigureItem, type PointKind, type Shown } from '@bogen/core';
+import { Minus, Plus } from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import { curveOf } from '@bogen/core';
+import type { FigureScene } from '../figure/scene.js';
+import { useStructure } from '../figure/useScene.js';
+import { UndoButtons } from '../saving/SaveState.js';
+import { useTranslation } from '../text/text.js';
+import { Button } from '../ui/Button.js';
+import type { DraftSession } from './draft.js';
+
+/** Whether points are moved, or said to be loose or fixed. */
+export type Mode = 'move' | 'loose';
+
+interface FigureToolsProps {
+  readonly session: DraftSession;
+  readonly scene: FigureScene;
+  readonly mode: Mode;
+  readonly onMode: (mode: Mode) => void;
+}
+
+const shownKeys: readonly (keyof Shown)[] = [
+  'controlPoints',
+  'polygon',
+  'editPoints',
+  'knots',
+  'comb',
+  'labels',
+];
+
+/** The instructor's tools above the figure. */
+export function FigureTools({ session, scene, mode, onMode }: FigureToolsProps) {
+  const { t } = useTranslation();
+  useStructure(scene);
+  const { document, host } = scene;
+  const curves = document.items.filter(
+    (item) => item.kind === 'built' || (item.kind === 'curve' && !item.faint),
+  );
+  const [chosen, choose] = useState<string | null>(null);
+  const item = curves.find(({ id }) => id === (chosen ?? document.rail.item)) ?? curves[0];
+  return (
+    <>
+      <UndoButtons session={session} />
+      <Divider />
+      {item && curves.length > 1 && (
+        <select
+          aria-label={t('writer.curve')}
+          value={item.id}
+          onChange={(event) => {
+            choose(event.target.value);
+            host.do({ name: 'setRail', rail: { ...document.rail, item: event.target.value } });
+          }}
+          className="h-7 rounded-md border border-strong bg-sheet px-1.5 text-[13px]"
+        >
+          {curves.map((curve) => (
+            <option key={curve.id} value={curve.id}>
+              {curve.name}
+              {curve.kind === 'built' ? ` (${t('writer.built')})` : ''}
+            </option>
+          ))}
+        </select>
+      )}
+      {item && <DegreeStepper scene={scene} item={item} />}
+      <Divider />
+      <Button quiet pressed={mode === 'move'} onClick={() => onMode('move')}>
+        {t('writer.movePoints')}
+      </Button>
+      <Button quiet pressed={mode === 'loose'} title={t('writer.looseLead')} onClick={() => onMode('loose')}>
+        {t('writer.looseOrFixed')}
+      </Button>
+      {mode === 'loose' && item?.kind === 'curve' && (
+        <>
+          <Button quiet onClick={() => setAll(item, true)}>
+            {t('writer.allLoose')}
+          </Button>
+          <Button quiet onClick={() => setAll(item, false)}>
+            {t('writer.allFixed')}
+          </Button>
+        </>
+      )}
+      <Divider />
+      <Popover.Root>
+        <Popover.Trigger asChild>
+          <Button quiet>{t('writer.look')}</Button>
+        </Popover.Trigger>
+        <Popover.Portal>
+          <Popover.Content
+            sideOffset={6}
+            align="start"
+            className="z-30 flex flex-col gap-1 rounded-lg border border-strong bg-sheet p-3 shadow-lg"
+          >
+            {shownKeys.map((key) => (
+              <label key={key} className="flex items-center gap-2 text-[13px]">
+                <input
+                  type="checkbox"
+                  checked={document.shown[key]}
+                  onChange={(event) => host.do({ name: 'setShown', shown: { [key]: event.target.checked } })}
+                  className="accent-accent"
+                />
+                {t(`writer.shown.${key}`)}
+              </label>
+            ))}
+          </Popover.Content>
+        </Popover.Portal>
+      </Popover.Root>
+    </>
+  );
+
+  function setAll(curve: FigureItem & { kind: 'curve' }, loose: boolean): void {
+    const indices = loose ? curve.curve.points.map((_, index) => index) : [];
+    const kinds: PointKind[] = [];
+    if (document.shown.controlPoints || !loose) kinds.push('controlPoints');
+    if (document.shown.editPoints || !loose) kinds.push('editPoints');
+    host.do({
+      name: 'batch',
+      commands: kinds.map((of) => ({ name: 'setLoose', item: curve.id, of, indices })),
+    });
+  }
+}
+
+function Divider() {
+  return <span aria-hidden className="mx-1 h-4 w-px bg-line" />;
+}
+
+/** The degree of a curve, given or built, between its limits. */
+function DegreeStepper({ scene, item }: { scene: FigureScene; item: FigureItem }) {
+  const { t } = useTranslation();
+  if (item.kind === 'point') return null;
+  const source = item.kind === 'built' ? item.operation.source : item.id;
+  const points = curveOf(scene.evaluation, source)?.points.length ?? 0;
+  const degree = item.kind === 'built' ? item.operation.degree : item.curve.degree;
+  const set = (next: number): void => scene.host.do({ name: 'setDegree', item: item.id, degree: next });
+  const highest = Math.min(maximumDegree, points - 1);
+  const why =
+    degree >= highest && degree < maximumDegree
+      ? t('writer.degreeLimit', { degree: degree + 1, needed: degree + 2, count: points })
+      : t('writer.raise');
+  return (
+    <div role="group" aria-label={t('writer.degree')} className="flex items-center text-[13px]">
+      <span className="mr-1 font-medium">{t('writer.degree')}</span>
+      <Button
+        quiet
+        className="px-1"
+        disabled={degree <= 1}
+        aria-label={t('writer.lower')}
+        title={t('writer.lower')}
+        onClick={() => set(degree - 1)}
+      >
+        <Minus aria-hidden size={14} />
+      </Button>
+      <output className="w-4 text-center font-mono" data-degree>
+        {degree}
+      </output>
+      <Button
+        quiet
+        className="px-1"
+        disabled={degree >= highest}
+        aria-label={t('writer.raise')}
+        title={why}
+        onClick={() => set(degree + 1)}
+      >
+        <Plus aria-hidden size={14} />
+      </Button>
+    </div>
+  );
+}

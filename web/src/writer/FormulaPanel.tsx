@@ -1,0 +1,102 @@
+import type { Editor } from '@tiptap/react';
+import { useState } from 'react';
+import { Formula } from '../sheet/Formula.js';
+import { useTranslation } from '../text/text.js';
+import { Button } from '../ui/Button.js';
+import { Panel } from '../ui/Panel.js';
+
+/** A formula being written: a new one, or one that stands at a position of the text. */
+export interface EditedFormula {
+  readonly latex: string;
+  readonly block: boolean;
+  readonly position: number | null;
+}
+
+interface FormulaPanelProps {
+  readonly editor: Editor;
+  readonly formula: EditedFormula;
+  readonly onClose: () => void;
+}
+
+/** Writes a formula in TeX notation and shows it typeset while it is typed. */
+export function FormulaPanel({ editor, formula, onClose }: FormulaPanelProps) {
+  const { t } = useTranslation();
+  const [latex, setLatex] = useState(formula.latex);
+  const [block, setBlock] = useState(formula.block);
+  const isNew = formula.position === null;
+  const set = (): void => {
+    const chain = editor.chain().focus();
+    const at = formula.position ?? undefined;
+    if (isNew) (block ? chain.insertBlockMath({ latex }) : chain.insertInlineMath({ latex })).run();
+    else
+      (block
+        ? chain.updateBlockMath({ latex, pos: at! })
+        : chain.updateInlineMath({ latex, pos: at! })
+      ).run();
+    onClose();
+  };
+  const remove = (): void => {
+    const chain = editor.chain().focus();
+    const pos = formula.position!;
+    (formula.block ? chain.deleteBlockMath({ pos }) : chain.deleteInlineMath({ pos })).run();
+    onClose();
+  };
+  return (
+    <Panel open onClose={onClose} title={t('writer.formulaTitle')} lead={t('writer.formulaLead')}>
+      <form
+        className="flex flex-col gap-3"
+        onSubmit={(event) => {
+          event.preventDefault();
+          if (latex.trim() !== '') set();
+        }}
+      >
+        <textarea
+          autoFocus
+          aria-label={t('writer.formula')}
+          rows={3}
+          maxLength={2000}
+          value={latex}
+          onChange={(event) => setLatex(event.target.value)}
+          onKeyDown={(event) => {
+            if (event.key === 'Enter' && !event.shiftKey) {
+              event.preventDefault();
+              event.currentTarget.form!.requestSubmit();
+            }
+          }}
+          className="rounded-md border border-strong bg-sheet p-2 font-mono text-[14px]"
+        />
+        <div aria-label={t('writer.formulaPreview')} role="img" className="min-h-10 overflow-x-auto py-1">
+          <Formula latex={latex} block={block} />
+        </div>
+        {isNew && (
+          <fieldset className="flex gap-4 text-[13px]">
+            {[false, true].map((value) => (
+              <label key={String(value)} className="flex items-center gap-1.5">
+                <input
+                  type="radio"
+                  name="place"
+                  checked={block === value}
+                  onChange={() => setBlock(value)}
+                  className="accent-accent"
+                />
+                {value ? t('writer.formulaBlock') : t('writer.formulaInline')}
+              </label>
+            ))}
+          </fieldset>
+        )}
+        <div className="flex gap-2">
+          <Button primary type="submit" disabled={latex.trim() === ''}>
+            {t('writer.formulaSet')}
+          </Button>
+          <Button onClick={onClose}>{t('shelf.cancel')}</Button>
+          <span className="flex-1" />
+          {!isNew && (
+            <Button quiet onClick={remove}>
+              {t('writer.formulaRemove')}
+            </Button>
+          )}
+        </div>
+      </form>
+    </Panel>
+  );
+}

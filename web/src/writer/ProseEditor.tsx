@@ -1,0 +1,156 @@
+import { emptyProse, sheetOf, type Prose } from '@bogen/core';
+import { Mathematics } from '@tiptap/extension-mathematics';
+import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
+import StarterKit from '@tiptap/starter-kit';
+import 'katex/dist/katex.min.css';
+import { Bold, Heading, Italic, List, Sigma } from 'lucide-react';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { useSession } from '../saving/useSession.js';
+import { useTranslation } from '../text/text.js';
+import { Button } from '../ui/Button.js';
+import type { DraftSession } from './draft.js';
+import { FormulaPanel, type EditedFormula } from './FormulaPanel.js';
+
+/** How long the typing must rest before it becomes a step. */
+const restMs = 700;
+
+/** The text of a sheet, typed as it will be read. Undo and redo are the lesson's own. */
+export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: string }) {
+  const { t } = useTranslation();
+  const [formula, setFormula] = useState<EditedFormula | null>(null);
+  const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
+  const saved = useSession(session, (state) => sheetOf(state.history.document, sheet)?.prose ?? emptyProse);
+  const written = useRef<Prose>(saved);
+
+  const extensions = useMemo(() => {
+    const edit = (block: boolean) => ({
+      onClick: (node: { attrs: Record<string, unknown> }, position: number) =>
+        setFormula({ latex: String(node.attrs['latex'] ?? ''), block, position }),
+    });
+    return [
+      StarterKit.configure({
+        undoRedo: false,
+        blockquote: false,
+        code: false,
+        codeBlock: false,
+        horizontalRule: false,
+        strike: false,
+        underline: false,
+        link: false,
+        heading: { levels: [3] },
+      }),
+      Mathematics.configure({
+        katexOptions: { throwOnError: false, trust: false },
+        inlineOptions: edit(false),
+        blockOptions: edit(true),
+      }),
+    ];
+  }, []);
+
+  const editor = useEditor({
+    extensions,
+    content: saved,
+    injectCSS: false,
+    editorProps: {
+      attributes: {
+        'aria-label': t('writer.prose'),
+        role: 'textbox',
+        'aria-multiline': 'true',
+        class: 'prose-text min-h-[120px] outline-none',
+      },
+    },
+    onUpdate: () => {
+      clearTimeout(timer.current);
+      timer.current = setTimeout(() => finish.current(), restMs);
+    },
+    onBlur: () => finish.current(),
+  });
+
+  const finish = useRef<() => void>(() => undefined);
+  finish.current = () => {
+    clearTimeout(timer.current);
+    if (editor.isDestroyed) return;
+    const prose = editor.getJSON() as Prose;
+    if (JSON.stringify(prose) === JSON.stringify(written.current)) return;
+    written.current = prose;
+    if (sheetOf(session.store.getState().history.document, sheet))
+      session.do({ name: 'setProse', sheet, prose });
+  };
+
+  useEffect(() => {
+    const stop = session.addTyping(() => finish.current());
+    return () => {
+      finish.current();
+      stop();
+    };
+  }, [session]);
+
+  // Undo, redo and changes from elsewhere come in here.
+  useEffect(() => {
+    if (saved === written.current) return;
+    const before = JSON.stringify(editor.getJSON());
+    written.current = saved;
+    if (JSON.stringify(saved) === before) return;
+    const { from } = editor.state.selection;
+    editor.commands.setContent(saved, { emitUpdate: false });
+    editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
+    written.current = editor.getJSON() as Prose;
+  }, [editor, saved]);
+
+  return (
+    <div className="mt-2">
+      <Toolbar editor={editor} onFormula={() => setFormula({ latex: '', block: false, position: null })} />
+      <EditorContent
+        editor={editor}
+        className="-mx-2 rounded-md border border-transparent px-2 focus-within:border-line focus-within:bg-sheet"
+      />
+      {formula && <FormulaPanel editor={editor} formula={formula} onClose={() => setFormula(null)} />}
+    </div>
+  );
+}
+
+function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void }) {
+  const { t } = useTranslation();
+  const on = useEditorState({
+    editor,
+    selector: ({ editor: current }) => ({
+      bold: current.isActive('bold'),
+      italic: current.isActive('italic'),
+      heading: current.isActive('heading'),
+      list: current.isActive('bulletList'),
+    }),
+  });
+  const tool = (name: string, icon: ReactNode, pressed: boolean, act: () => void) => (
+    <Button
+      quiet
+      className="px-1.5"
+      pressed={pressed}
+      aria-label={name}
+      title={name}
+      onMouseDown={(event) => event.preventDefault()}
+      onClick={act}
+    >
+      {icon}
+    </Button>
+  );
+  return (
+    <div role="toolbar" aria-label={t('writer.prose')} className="-ml-1.5 flex gap-0.5">
+      {tool(t('writer.bold'), <Bold aria-hidden size={15} />, on.bold, () =>
+        editor.chain().focus().toggleBold().run(),
+      )}
+      {tool(t('writer.italic'), <Italic aria-hidden size={15} />, on.italic, () =>
+        editor.chain().focus().toggleItalic().run(),
+      )}
+      {tool(t('writer.heading'), <Heading aria-hidden size={15} />, on.heading, () =>
+        editor.chain().focus().toggleHeading({ level: 3 }).run(),
+      )}
+      {tool(t('writer.list'), <List aria-hidden size={15} />, on.list, () =>
+        editor.chain().focus().toggleBulletList().run(),
+      )}
+      <Button quiet className="px-1.5" onMouseDown={(event) => event.preventDefault()} onClick={onFormula}>
+        <Sigma aria-hidden size={15} />
+        {t('writer.formula')}
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,79 @@
+import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useState } from 'react';
+import { call } from '../api/call.js';
+import { useSession } from '../saving/useSession.js';
+import { useTranslation } from '../text/text.js';
+import { Button } from '../ui/Button.js';
+import { Panel } from '../ui/Panel.js';
+import type { OpenDraft } from './draft.js';
+
+/** Makes the present state the next edition, after asking. */
+export function Publish({ draft }: { draft: OpenDraft }) {
+  const { t } = useTranslation();
+  const { session } = draft;
+  const client = useQueryClient();
+  const [asking, setAsking] = useState(false);
+  const [edition, setEdition] = useState(draft.edition);
+  const unsent = useSession(session, (state) => state.unsent);
+  // Read with every change of the session, since the revision is known when the last step is saved.
+  const upToDate = edition !== null && unsent === 0 && edition.revision === session.revision;
+  const publish = useMutation({
+    mutationFn: async () => {
+      session.finishTyping();
+      if (!(await session.settled())) throw new Error(t('save.offlineLong'));
+      return call('publish', { params: { lesson: draft.id }, body: { revision: session.revision } });
+    },
+    onSuccess: (next) => {
+      setEdition(next);
+      void client.invalidateQueries({ queryKey: ['shelf'] });
+    },
+  });
+  const next = (edition?.number ?? 0) + 1;
+  const close = (): void => {
+    setAsking(false);
+    publish.reset();
+  };
+  return (
+    <>
+      <Button
+        primary
+        disabled={upToDate && !asking}
+        title={upToDate ? t('writer.upToDate', { number: edition.number }) : undefined}
+        onClick={() => {
+          session.finishTyping();
+          setAsking(true);
+        }}
+      >
+        {t('writer.publish')}
+      </Button>
+      <Panel
+        open={asking}
+        onClose={close}
+        title={
+          publish.data
+            ? t('writer.published', { number: publish.data.number })
+            : t('writer.publishTitle', { number: next })
+        }
+        lead={publish.data ? undefined : t('writer.publishLead')}
+      >
+        {publish.error && (
+          <p role="alert" className="text-[14px] text-bad">
+            {publish.error.message}
+          </p>
+        )}
+        <div className="flex gap-2">
+          {publish.data ? (
+            <Button onClick={close}>{t('writer.backToWriting')}</Button>
+          ) : (
+            <>
+              <Button primary disabled={publish.isPending} onClick={() => publish.mutate()}>
+                {t('writer.publish')}
+              </Button>
+              <Button onClick={close}>{t('shelf.cancel')}</Button>
+            </>
+          )}
+        </div>
+      </Panel>
+    </>
+  );
+}

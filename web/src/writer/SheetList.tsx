@@ -1,0 +1,164 @@
+import { emptyProse, type Sheet } from '@bogen/core';
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+  verticalListSortingStrategy,
+} from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import clsx from 'clsx';
+import { Copy, GripVertical, Plus, Trash2 } from 'lucide-react';
+import { Link, useNavigate } from 'react-router';
+import { useSession } from '../saving/useSession.js';
+import { useTranslation } from '../text/text.js';
+import { Button } from '../ui/Button.js';
+import type { DraftSession } from './draft.js';
+import { firstFigure } from './firstFigure.js';
+
+interface SheetListProps {
+  readonly session: DraftSession;
+  readonly lesson: string;
+  readonly current: string;
+}
+
+/** The row of sheets: to go to, to reorder by dragging, to add, copy and remove. */
+export function SheetList({ session, lesson, current }: SheetListProps) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const sheets = useSession(session, (state) => state.history.document.sheets);
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const index = sheets.findIndex(({ id }) => id === current);
+
+  const add = (sheet: Sheet): void => {
+    session.finishTyping();
+    session.do({ name: 'addSheet', sheet, at: index + 1 });
+    void navigate(`/write/${lesson}/${sheet.id}`);
+  };
+  const remove = (): void => {
+    session.finishTyping();
+    session.do({ name: 'removeSheet', sheet: current });
+    void navigate(`/write/${lesson}/${(sheets[index + 1] ?? sheets[index - 1])!.id}`);
+  };
+  const onDragEnd = ({ active, over }: DragEndEvent): void => {
+    const to = over ? sheets.findIndex(({ id }) => id === over.id) : -1;
+    if (to >= 0 && active.id !== over!.id) session.do({ name: 'moveSheet', sheet: String(active.id), to });
+  };
+  return (
+    <nav aria-label={t('writer.sheets')} className="-mx-3">
+      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+        <SortableContext items={sheets.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
+          <ol className="max-h-[156px] overflow-y-auto">
+            {sheets.map((sheet, number) => (
+              <SheetRow
+                key={sheet.id}
+                sheet={sheet}
+                number={number + 1}
+                current={sheet.id === current}
+                lesson={lesson}
+              />
+            ))}
+          </ol>
+        </SortableContext>
+      </DndContext>
+      <div className="mt-1 flex items-center gap-0.5">
+        <Button
+          quiet
+          onClick={() =>
+            add({
+              id: crypto.randomUUID(),
+              title: t('writer.newSheet'),
+              prose: emptyProse,
+              figure: firstFigure(),
+              task: null,
+            })
+          }
+        >
+          <Plus aria-hidden size={15} />
+          {t('writer.addSheet')}
+        </Button>
+        <span className="flex-1" />
+        <Button
+          quiet
+          className="px-1.5"
+          aria-label={t('writer.copySheet')}
+          title={t('writer.copySheet')}
+          onClick={() => add({ ...sheets[index]!, id: crypto.randomUUID() })}
+        >
+          <Copy aria-hidden size={15} />
+        </Button>
+        <Button
+          quiet
+          className="px-1.5"
+          disabled={sheets.length === 1}
+          aria-label={t('writer.removeSheet')}
+          title={sheets.length === 1 ? t('writer.lastSheet') : t('writer.removeSheet')}
+          onClick={remove}
+        >
+          <Trash2 aria-hidden size={15} />
+        </Button>
+      </div>
+    </nav>
+  );
+}
+
+function SheetRow({
+  sheet,
+  number,
+  current,
+  lesson,
+}: {
+  sheet: Sheet;
+  number: number;
+  current: boolean;
+  lesson: string;
+}) {
+  const { t } = useTranslation();
+  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
+    useSortable({ id: sheet.id });
+  return (
+    <li
+      ref={setNodeRef}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={clsx(
+        'flex h-[30px] items-center rounded-md pr-2',
+        current && 'bg-tint',
+        isDragging && 'relative z-10 bg-sheet shadow',
+      )}
+      data-sheet={sheet.id}
+    >
+      <button
+        ref={setActivatorNodeRef}
+        type="button"
+        {...attributes}
+        {...listeners}
+        aria-label={t('writer.dragSheet', { title: sheet.title })}
+        className="grid h-full w-6 shrink-0 cursor-grab touch-none place-items-center rounded text-strong hover:text-ink"
+      >
+        <GripVertical aria-hidden size={14} />
+      </button>
+      <Link
+        to={`/write/${lesson}/${sheet.id}`}
+        aria-current={current ? 'page' : undefined}
+        className={clsx(
+          'flex min-w-0 flex-1 gap-2 text-[13.5px]',
+          current ? 'font-semibold' : 'hover:underline',
+        )}
+      >
+        <span className="font-mono text-soft">{number}</span>
+        <span className="truncate">{sheet.title}</span>
+      </Link>
+    </li>
+  );
+}

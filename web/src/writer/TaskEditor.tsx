@@ -1,0 +1,55 @@
+import { checkTask, type Sheet } from '@bogen/core';
+import { useEffect, useRef, useState } from 'react';
+import type { FigureScene } from '../figure/scene.js';
+import { conditionText, measuredText } from '../sheet/conditionText.js';
+import { useTranslation } from '../text/text.js';
+import type { DraftSession } from './draft.js';
+
+/** What the sheet asks: its sentence can be rewritten; its conditions are shown with what is measured now. */
+export function TaskEditor({
+  session,
+  sheet,
+  scene,
+}: {
+  session: DraftSession;
+  sheet: Sheet;
+  scene: FigureScene;
+}) {
+  const { t } = useTranslation();
+  const { task } = sheet;
+  const [typed, setTyped] = useState<string | null>(null);
+  const latest = useRef<() => void>(() => undefined);
+  latest.current = () => {
+    if (task && typed !== null && typed !== task.prompt) {
+      session.do({ name: 'setTask', sheet: sheet.id, task: { ...task, prompt: typed } });
+    }
+    setTyped(null);
+  };
+  useEffect(() => session.addTyping(() => latest.current()), [session]);
+  if (!task) return <p className="text-[13px] text-soft">{t('writer.noTask')}</p>;
+  const results = checkTask(task, sheet.figure, sheet.figure);
+  return (
+    <section aria-label={t('writer.task')} className="rounded-lg border border-line bg-sheet p-4">
+      <h2 className="text-[13px] font-semibold">{t('writer.task')}</h2>
+      <textarea
+        aria-label={t('writer.taskPrompt')}
+        rows={2}
+        maxLength={2000}
+        value={typed ?? task.prompt}
+        onChange={(event) => setTyped(event.target.value)}
+        onBlur={() => latest.current()}
+        className="mt-1 -ml-1 w-full resize-none rounded-sm bg-transparent px-1 font-serif text-[15px] leading-snug hover:bg-tint/60 focus:bg-paper"
+      />
+      <ul className="mt-1 flex flex-col gap-1">
+        {task.conditions.map((condition, index) => (
+          <li key={index} className="flex gap-2 text-[13px] leading-snug">
+            <span className="flex-1">{conditionText(condition, scene.document, t)}</span>
+            <span className="font-mono text-[12px] whitespace-nowrap text-soft">
+              {measuredText(condition, results[index]!, t)}
+            </span>
+          </li>
+        ))}
+      </ul>
+    </section>
+  );
+}

@@ -1,0 +1,38 @@
+import { useQuery } from '@tanstack/react-query';
+import { useParams } from 'react-router';
+import { useSession } from '../saving/useSession.js';
+import { useDoor } from '../session/useWho.js';
+import { Failure, Loading } from '../ui/States.js';
+import { openDraft, type OpenDraft } from './draft.js';
+import { WriterSheet } from './WriterSheet.js';
+
+/** The draft of the lesson in the address. */
+export function useDraft() {
+  const { lesson } = useParams() as { lesson: string };
+  const draft = useQuery({
+    queryKey: ['draft', lesson],
+    queryFn: () => openDraft(lesson),
+    staleTime: Infinity,
+    gcTime: 0,
+    structuralSharing: false,
+  });
+  useDoor(draft.error, '/sign-in');
+  return draft;
+}
+
+/** An instructor writes a lesson. */
+export function WriterPage() {
+  const draft = useDraft();
+  if (draft.error) return <Failure error={draft.error} onRetry={() => void draft.refetch()} />;
+  if (!draft.data) return <Loading />;
+  return <Writer draft={draft.data} />;
+}
+
+function Writer({ draft }: { draft: OpenDraft }) {
+  const { sheet: wanted } = useParams();
+  const ids = useSession(draft.session, (state) =>
+    state.history.document.sheets.map(({ id }) => id).join(' '),
+  ).split(' ');
+  const sheet = wanted && ids.includes(wanted) ? wanted : ids[0]!;
+  return <WriterSheet key={sheet} draft={draft} sheetId={sheet} />;
+}

@@ -1,0 +1,117 @@
+import { isLoose, sheetOf, type PointKind } from '@bogen/core';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { FigureView } from '../figure/FigureView.js';
+import { letterOf } from '../figure/scene.js';
+import { useScene } from '../figure/useScene.js';
+import { Rail } from '../rail/Rail.js';
+import { SaveNotice, SaveState } from '../saving/SaveState.js';
+import { useSession, useSessionLife, useUndoKeys } from '../saving/useSession.js';
+import { SheetLayout } from '../sheet/SheetLayout.js';
+import { useTranslation } from '../text/text.js';
+import { TopBar } from '../ui/TopBar.js';
+import { ConflictPanel } from './ConflictPanel.js';
+import type { OpenDraft } from './draft.js';
+import { sheetHost } from './draft.js';
+import { FigureTools, type Mode } from './FigureTools.js';
+import { LazyProseEditor } from './LazyProseEditor.js';
+import { Publish } from './Publish.js';
+import { SheetList } from './SheetList.js';
+import { TaskEditor } from './TaskEditor.js';
+import { TitleField } from './TitleField.js';
+
+/** One sheet being written: text and task on the left, the figure on the right. */
+export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: string }) {
+  const { t } = useTranslation();
+  const { session } = draft;
+  const host = useMemo(() => sheetHost(session, sheetId), [session, sheetId]);
+  const scene = useScene(host);
+  const [mode, setMode] = useState<Mode>('move');
+  const [said, say] = useState('');
+  const title = useSession(session, (state) => state.history.document.title);
+  const sheet = useSession(session, (state) => sheetOf(state.history.document, sheetId));
+  useSessionLife(session);
+  useUndoKeys(session);
+  if (!sheet) return null;
+
+  const toggle = (item: string, of: PointKind, index: number): void => {
+    const { figure } = sheet;
+    const before = figure.loose[item]?.[of] ?? [];
+    const loose = isLoose(figure, item, of, index);
+    host.do({
+      name: 'setLoose',
+      item,
+      of,
+      indices: loose ? before.filter((other) => other !== index) : [...before, index],
+    });
+    say(
+      t('writer.toggled', {
+        name: `${letterOf(of)}${index}`,
+        state: loose ? t('figure.fixed') : t('figure.loose'),
+      }),
+    );
+  };
+  return (
+    <>
+      <SheetLayout
+        bar={
+          <TopBar
+            place={
+              <>
+                <Link to="/shelf" className="truncate text-soft underline-offset-4 hover:underline">
+                  {draft.course.title}
+                </Link>
+                <span aria-hidden className="text-soft">
+                  /
+                </span>
+                <TitleField
+                  label={t('writer.lessonTitle')}
+                  value={title}
+                  session={session}
+                  onChange={(next) => session.do({ name: 'setTitle', title: next })}
+                  className="min-w-0 flex-1 text-[13px] font-semibold"
+                />
+              </>
+            }
+            end={
+              <>
+                <SaveState session={session} />
+                <Link
+                  to={`/preview/${draft.id}/${sheetId}`}
+                  className="inline-flex h-7 items-center rounded-md px-2.5 text-[13px] font-medium whitespace-nowrap hover:bg-tint"
+                >
+                  {t('writer.asStudent')}
+                </Link>
+                <Publish draft={draft} />
+              </>
+            }
+          />
+        }
+        notice={<SaveNotice session={session} />}
+        text={
+          <div className="flex flex-1 flex-col px-8 pt-4 pb-5">
+            <SheetList session={session} lesson={draft.id} current={sheetId} />
+            <TitleField
+              label={t('writer.sheetTitle')}
+              value={sheet.title}
+              session={session}
+              onChange={(next) => session.do({ name: 'setSheetTitle', sheet: sheetId, title: next })}
+              className="mt-4 font-serif text-[25px] leading-[1.15] font-medium"
+              multiline
+            />
+            <LazyProseEditor session={session} sheet={sheetId} />
+            <div className="min-h-4 flex-1" />
+            <TaskEditor session={session} sheet={sheet} scene={scene} />
+          </div>
+        }
+        tools={<FigureTools session={session} scene={scene} mode={mode} onMode={setMode} />}
+        figure={<FigureView scene={scene} onToggle={mode === 'loose' ? toggle : undefined} />}
+        rail={<Rail scene={scene} />}
+      />
+      <p role="status" aria-live="polite" className="sr-only">
+        {said}
+      </p>
+      <ConflictPanel draft={draft} />
+    </>
+  );
+}

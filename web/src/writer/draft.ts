@@ -1,0 +1,61 @@
+import type { Answer } from '@bogen/contract';
+import {
+  applyLessonCommand,
+  sheetOf,
+  type FigureDocument,
+  type LessonCommand,
+  type LessonDocument,
+} from '@bogen/core';
+import { call } from '../api/call.js';
+import type { FigureHost } from '../figure/host.js';
+import { DocumentSession } from '../saving/documentSession.js';
+import { LocalSteps } from '../saving/localSteps.js';
+
+export type DraftSession = DocumentSession<LessonDocument, LessonCommand>;
+
+/** A lesson that is being written in this page. */
+export interface OpenDraft {
+  readonly id: string;
+  readonly session: DraftSession;
+  readonly course: Answer<'draft'>['course'];
+  readonly edition: Answer<'draft'>['edition'];
+}
+
+const opened = new Map<string, OpenDraft>();
+
+export async function openDraft(lesson: string): Promise<OpenDraft> {
+  const known = opened.get(lesson);
+  if (known && !known.session.isSaved) {
+    known.session.retry();
+    return known;
+  }
+  const draft = await call('draft', { params: { lesson } });
+  known?.session.dispose();
+  const session: DraftSession = new DocumentSession<LessonDocument, LessonCommand>({
+    initial: draft,
+    apply: applyLessonCommand,
+    local: new LocalSteps(`draft:${lesson}`),
+    onStale: 'ask',
+    send: (base, steps) =>
+      call('appendToDraft', { params: { lesson }, body: { base, steps } as never, keepalive: true }),
+  });
+  const result = { id: lesson, session, course: draft.course, edition: draft.edition };
+  opened.set(lesson, result);
+  return result;
+}
+
+/** A sheet's figure inside a lesson that is being written: everything can be moved. */
+export function sheetHost(session: DraftSession, sheet: string): FigureHost {
+  let last: FigureDocument | undefined;
+  return {
+    read: () => {
+      // A sheet that was just removed is drawn once more before its page goes.
+      last = sheetOf(session.store.getState().shown, sheet)?.figure ?? last;
+      return last!;
+    },
+    subscribe: (listener) => session.store.subscribe(listener),
+    preview: (command) => session.preview(command && { name: 'figure', sheet, command }),
+    do: (command) => session.do({ name: 'figure', sheet, command }),
+    mayMove: () => true,
+  };
+}
