@@ -70,7 +70,7 @@ const sheets: readonly Sheet[] = [
     title: 'A control point acts near',
     prose: prose(
       paragraph(
-        'This is the waist of a small viol: half its outline, seen from above. Ten *control points* hold it. Drag one of them and watch the colours: only the spans close by move. The rest of the outline does not even notice.',
+        'This is the waist of a small viol: half its outline, seen from above. Ten *control points* hold it. Drag one and watch the colours: only the spans close by move.',
       ),
       paragraph(
         'How far a point reaches is its *support*. Rest the pointer on $P_4$: its support lights up on the curve, on the knots, and as one hump among the basis functions.',
@@ -99,10 +99,10 @@ const sheets: readonly Sheet[] = [
     title: 'An edit point acts far',
     prose: prose(
       paragraph(
-        'The lozenges on the curve are its *edit points*. They lie on the curve, and there are as many as control points. Take hold of one and pull: it goes exactly where you put it, and the other edit points stay on their places.',
+        'The lozenges on the curve are its *edit points*, as many as control points. Pull one: it goes where you put it, and the others stay on their places.',
       ),
       paragraph(
-        'Something has to give. Every control point moves, and the curve swings to and fro between the edit points that stay. The faint line is the outline before.',
+        'Something has to give. Every control point moves, and the curve swings to and fro between the points that stay. The faint line is the outline before.',
       ),
       paragraph('To move one edit point, a system of equations is solved, one for each edit point $E_j$:'),
       formula('\\sum_{i} N_{i,3}(g_j)\\,P_i = E_j'),
@@ -133,10 +133,10 @@ const sheets: readonly Sheet[] = [
     title: 'The same points, another degree',
     prose: prose(
       paragraph(
-        'Two curves share these ten points. The coloured one has degree 2 and keeps close to its polygon. The dark one beside it has degree 5: it is *built* from the same points and follows whatever you do to them.',
+        'Two curves share these ten points. The coloured one has degree 2 and keeps close to its polygon. The dashed one has degree 5: it is *built* from the same points and follows them.',
       ),
       paragraph(
-        'A point of degree $p$ reaches $p + 1$ spans. So near is nearer at degree 2 and farther at degree 5. The comb shows the price of nearness: at degree 2 the curvature jumps at every knot.',
+        'A point reaches $p + 1$ spans: near is nearer at degree 2. The comb shows the price: there, the curvature jumps at every knot.',
       ),
       formula('\\text{support of } N_{i,p} = [\\,u_i,\\; u_{i+p+1}\\,]'),
       paragraph(

@@ -47,7 +47,7 @@ export async function loadDemo(db: Db): Promise<void> {
     .select('id')
     .where('lesson_id', '=', made.lesson)
     .executeTakeFirstOrThrow();
-  for (const { name, went } of students) {
+  for (const [number, { name, went }] of students.entries()) {
     const student = await db
       .insertInto('student')
       .values({ class_id: made.group, name, return_key_hash: hashSecret(randomToken()) })
@@ -66,5 +66,11 @@ export async function loadDemo(db: Db): Promise<void> {
         await appendSteps(db, work.streamId, { base: 0, steps }, studentStream(sheet.figure));
       if (fate === 'wrong' || fate === 'done') await checkWork(db, work.id);
     }
+    // They were not all here at the same minute.
+    await db
+      .updateTable('student')
+      .set({ last_seen: new Date(Date.now() - number * 17 * 60_000) })
+      .where('id', '=', student.id)
+      .execute();
   }
 }

@@ -8,8 +8,9 @@ import { HttpProblem } from './problem.js';
 
 type Parsed<E, Key extends string> = E extends Record<Key, infer S extends ZodType> ? z.output<S> : undefined;
 
+/** Endpoints for anyone get no session, so that they answer also where there is no database to ask. */
 type SessionFor<E extends Endpoint> = E['access'] extends 'anyone'
-  ? Session
+  ? undefined
   : Extract<Session, { who: E['access'] }>;
 
 /** What a handler gets: everything parsed, and a session of the kind that the endpoint asks for. */
@@ -33,10 +34,11 @@ export function route<Name extends EndpointName>(
 ): void {
   const endpoint: Endpoint = endpoints[name];
   router[endpoint.method](endpoint.path, ...before, async (request, response) => {
-    const session = await readSession(db, request);
-    if (endpoint.access !== 'anyone' && session.who !== endpoint.access) {
-      if (session.who === 'nobody')
+    const session = endpoint.access === 'anyone' ? undefined : await readSession(db, request);
+    if (session && session.who !== endpoint.access) {
+      if (session.who === 'nobody') {
         throw new HttpProblem('not-signed-in', 'You are not signed in. Sign in and try again.');
+      }
       throw new HttpProblem(
         'not-allowed',
         `Only ${endpoint.access === 'instructor' ? 'an instructor' : 'a student'} may do this.`,

@@ -5,7 +5,7 @@ import { HttpProblem } from '../http/problem.js';
 import { limitRate } from '../http/rateLimit.js';
 import { route } from '../http/route.js';
 import { hashSecret, normaliseCode, randomCode } from './secret.js';
-import { endSession, startSession } from './session.js';
+import { endSession, readSession, startSession } from './session.js';
 
 /** Verified when no account fits, so that the time of an answer does not tell who has an account. */
 const nobodysHash = hash('nobody has this password');
@@ -19,7 +19,7 @@ export function sessionRouter(db: Db): Router {
   // A whole class joins from behind one address.
   const joining = limitRate(db, { name: 'join', windowMs: 10 * minute, most: 200, onlyFailures: false });
 
-  route(router, db, 'session', ({ session }) => Promise.resolve(session));
+  route(router, db, 'session', ({ request }) => readSession(db, request));
 
   route(
     router,

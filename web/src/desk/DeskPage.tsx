@@ -101,7 +101,7 @@ export function DeskPage() {
                 <tbody>
                   {students.map((student) => (
                     <tr key={student.id} className="border-b border-line hover:bg-tint/60">
-                      <th scope="row" className="py-1.5 pr-4 font-serif text-[15px] font-normal">
+                      <th scope="row" className="py-1.5 pr-4 align-middle font-serif text-[15px] font-normal">
                         {student.name}
                       </th>
                       {lesson.sheets.map((sheet) => {
@@ -111,7 +111,7 @@ export function DeskPage() {
                           .sort((a, b) => b.edition - a.edition)[0];
                         if (!work) {
                           return (
-                            <td key={sheet.id} className="py-1.5 pr-4">
+                            <td key={sheet.id} className="py-1.5 pr-4 align-middle">
                               <ProgressMark progress="unopened" />
                               <span className="sr-only">
                                 {t('desk.unopened', { student: student.name, sheet: sheet.title })}
@@ -121,7 +121,7 @@ export function DeskPage() {
                         }
                         const state = t(`reader.state.${work.progress}`);
                         return (
-                          <td key={sheet.id} className="py-1.5 pr-4">
+                          <td key={sheet.id} className="py-1.5 pr-4 align-middle">
                             <Link
                               to={`/desk/${classId}/${work.id}`}
                               aria-label={t('desk.open', {
@@ -130,7 +130,7 @@ export function DeskPage() {
                                 state,
                               })}
                               data-progress={work.progress}
-                              className="inline-flex items-center gap-1.5 text-[13px] underline-offset-4 hover:underline"
+                              className="flex w-fit items-center gap-1.5 text-[13px] underline-offset-4 hover:underline"
                             >
                               <ProgressMark progress={work.progress} />
                               {state}
@@ -141,7 +141,7 @@ export function DeskPage() {
                           </td>
                         );
                       })}
-                      <td className="py-1.5 text-[13px] text-soft">
+                      <td className="py-1.5 align-middle text-[13px] text-soft">
                         {student.lastSeen ? shownTime(student.lastSeen) : t('desk.never')}
                       </td>
                     </tr>

@@ -53,7 +53,7 @@ function Left({ work, classId }: { work: Answer<'studentWork'>; classId: string 
         />
       }
       text={
-        <article className="flex flex-1 flex-col px-8 pt-6 pb-5">
+        <article className="flex flex-1 flex-col px-8 pt-5 pb-4 lg:min-h-0">
           <p className="font-mono text-[12px] text-soft">
             {work.lesson} · {t('desk.edition', { number: work.edition })}
           </p>
@@ -69,8 +69,9 @@ function Left({ work, classId }: { work: Answer<'studentWork'>; classId: string 
             </span>
           </p>
           <h2 className="mt-5 font-serif text-[19px] font-medium">{sheet.title}</h2>
-          <ProseView prose={sheet.prose} />
-          <div className="min-h-4 flex-1" />
+          <div className="flex-1 pb-4 lg:min-h-[140px] lg:overflow-y-auto">
+            <ProseView prose={sheet.prose} />
+          </div>
           {sheet.task && <TaskCard task={sheet.task} start={sheet.figure} scene={scene} passed={false} />}
         </article>
       }

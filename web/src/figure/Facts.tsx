@@ -1,7 +1,7 @@
 import { isRational, spansOf, type Curve } from '@bogen/core';
 import type { TFunction } from 'i18next';
 import { useEffect, useState } from 'react';
-import { shownNumber } from '../text/number.js';
+import { shownNumber, superscript } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { continuityOf, lengthOf } from './geometry.js';
 import type { FigureScene } from './scene.js';
@@ -16,8 +16,8 @@ export function factsOf(curve: Curve, t: TFunction<'texts'>): string[] {
       : lowest < 0
         ? t('figure.gap')
         : orders.every((order) => order === lowest)
-          ? t('figure.everywhere', { order: lowest })
-          : t('figure.lowest', { order: lowest });
+          ? t('figure.everywhere', { order: superscript(lowest) })
+          : t('figure.lowest', { order: superscript(lowest) });
   return [
     [
       t('figure.degree', { degree: curve.degree }),

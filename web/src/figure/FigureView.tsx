@@ -1,4 +1,4 @@
-import { curveOf, isLoose, type FigureDocument, type PointKind } from '@bogen/core';
+import { curveOf, isClamped, isLoose, itemOf, type FigureDocument, type PointKind } from '@bogen/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
@@ -16,6 +16,13 @@ interface FigureViewProps {
   readonly scene: FigureScene;
   /** Where points are made loose or fixed instead of moved. */
   readonly onToggle?: ((item: string, of: PointKind, index: number) => void) | undefined;
+}
+
+/** The first and last edit point of a clamped curve lie on control points, whose names stand for both. */
+function liesUnderControlPoint(document: FigureDocument, id: string, of: PointKind, index: number): boolean {
+  const item = itemOf(document, id);
+  if (of === 'controlPoints' || !document.shown.controlPoints || item?.kind !== 'curve') return false;
+  return (index === 0 || index === item.curve.points.length - 1) && isClamped(item.curve.knots, item.curve.degree);
 }
 
 /** The live drawing of a sheet: curves on a canvas, and every point as a handle above it. */
@@ -67,7 +74,7 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
             index={index}
             loose={isLoose(document, item, of, index)}
             movable={scene.host.mayMove(document, item, of, index)}
-            labelled={document.shown.labels}
+            labelled={document.shown.labels && !liesUnderControlPoint(document, item, of, index)}
             onToggle={onToggle ? () => onToggle(item, of, index) : null}
             onSay={say}
           />

@@ -5,6 +5,7 @@ import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { editPointsOf } from './geometry.js';
 import type { Plane } from './plane.js';
+import { labelDirection } from './labelDirection.js';
 import { letterOf, nameOf, type FigureScene } from './scene.js';
 
 interface HandleProps {
@@ -42,6 +43,7 @@ export function Handle({
 }: HandleProps) {
   const { t } = useTranslation();
   const ref = useRef<SVGGElement>(null);
+  const label = useRef<SVGTextElement>(null);
   const held = useRef<{ dx: number; dy: number; moved: boolean } | null>(null);
   const name = `${letterOf(of)}${index}`;
 
@@ -68,6 +70,10 @@ export function Handle({
     return of === 'controlPoints' ? t('figure.controlPoint', facts) : t('figure.editPoint', facts);
   };
 
+  const weight = curveOf(scene.evaluation, item)?.weights?.[index] ?? 1;
+  // The ring's area follows the weight.
+  const radius = Math.max(3.5, Math.min(14, 6 * Math.sqrt(weight)));
+
   useEffect(() => {
     const element = ref.current!;
     const paint = (): void => {
@@ -75,15 +81,16 @@ export function Handle({
       if (!at) return;
       const [x, y] = plane.toScreen(at);
       element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
+      const [awayX, awayY] = labelDirection(curveOf(scene.evaluation, item)!.points, index);
+      // Edit points have their names on the other side, so that both can be read.
+      const distance = of === 'controlPoints' ? radius + 12 : -16;
+      label.current?.setAttribute('x', (awayX * distance).toFixed(1));
+      label.current?.setAttribute('y', (-awayY * distance).toFixed(1));
       if (held.current === null) element.setAttribute('aria-label', describe());
     };
     paint();
     return scene.addPainter(paint);
   });
-
-  const weight = curveOf(scene.evaluation, item)?.weights?.[index] ?? 1;
-  // The ring's area follows the weight.
-  const radius = Math.max(3.5, Math.min(14, 6 * Math.sqrt(weight)));
 
   const onPointerDown = (event: PointerEvent<SVGGElement>): void => {
     if (event.button !== 0) return;
@@ -189,11 +196,7 @@ export function Handle({
         </>
       )}
       {labelled && (
-        <text
-          x={of === 'controlPoints' ? radius + 4 : 7}
-          y={of === 'controlPoints' ? -radius - 3 : 17}
-          aria-hidden
-        >
+        <text ref={label} textAnchor="middle" dominantBaseline="central" aria-hidden>
           {letterOf(of)}
           <tspan dy={3} fontSize={10}>
             {index}

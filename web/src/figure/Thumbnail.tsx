@@ -1,9 +1,25 @@
-import { curveOf, evaluateFigure, type FigureDocument } from '@bogen/core';
+import { curveOf, evaluateFigure, type Evaluation, type FigureDocument, type View } from '@bogen/core';
 import { useEffect, useRef } from 'react';
 import { useTheme } from '../theme/theme.js';
 import { prepare } from './canvas.js';
 import { samplesOf } from './geometry.js';
 import { fitPlane } from './plane.js';
+
+/** The part of the plane that the curves take up, with a margin; the whole view where there are none. */
+function contentsOf(figure: FigureDocument, evaluation: Evaluation): View {
+  const points = figure.items.flatMap((item) => curveOf(evaluation, item.id)?.points ?? []);
+  if (points.length === 0) return figure.view;
+  const xs = points.map((point) => point[0]!);
+  const ys = points.map((point) => point[1]!);
+  const margin = 0.06 * Math.max(Math.max(...xs) - Math.min(...xs), Math.max(...ys) - Math.min(...ys), 1e-6);
+  return {
+    ...figure.view,
+    left: Math.min(...xs) - margin,
+    right: Math.max(...xs) + margin,
+    bottom: Math.min(...ys) - margin,
+    top: Math.max(...ys) + margin,
+  };
+}
 
 /** A small true drawing of a figure: its curves from its own numbers, the rail's curve in span colours. */
 export function Thumbnail({
@@ -24,7 +40,7 @@ export function Thumbnail({
     if (!context) return;
     context.clearRect(0, 0, width, height);
     const evaluation = evaluateFigure(figure);
-    const plane = fitPlane(figure.view, width, height);
+    const plane = fitPlane(contentsOf(figure, evaluation), width, height);
     for (const item of figure.items) {
       const curve = curveOf(evaluation, item.id);
       if (!curve || (item.kind === 'curve' && item.faint)) continue;

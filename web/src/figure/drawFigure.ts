@@ -23,6 +23,7 @@ export function drawFigure(context: Context, scene: FigureScene, plane: Plane, p
   context.lineJoin = 'round';
   context.lineCap = 'round';
   drawGrid(context, document, plane, palette);
+  const length = document.shown.comb ? combLength(scene) : 0;
   for (const item of document.items) {
     const curve = item.kind === 'point' ? undefined : curveOf(evaluation, item.id);
     if (!curve) continue;
@@ -32,7 +33,7 @@ export function drawFigure(context: Context, scene: FigureScene, plane: Plane, p
       continue;
     }
     const onRail = document.rail.item === item.id;
-    if (document.shown.comb) drawComb(context, curve, plane, palette, onRail);
+    if (document.shown.comb) drawComb(context, curve, plane, palette, onRail, length);
     if (document.shown.polygon && item.kind === 'curve') drawPolygon(context, curve.points, plane, palette);
     const lit = scene.litSupport?.item === item.id ? scene.litSupport : null;
     if (lit) drawPart(context, samplesOf(curve), plane, lit.from, lit.to, palette.accent);
@@ -138,14 +139,17 @@ function drawPolygon(context: Context, points: readonly Point[], plane: Plane, p
   context.stroke();
 }
 
-/** Curvature as hairs across the curve, as long as the largest is 56 pixels. */
-function drawComb(context: Context, curve: Curve, plane: Plane, palette: Palette, strong: boolean): void {
+/** Curvature as hairs across the curve, `length` pixels for a curvature of one. */
+function drawComb(
+  context: Context,
+  curve: Curve,
+  plane: Plane,
+  palette: Palette,
+  strong: boolean,
+  length: number,
+): void {
   const { coordinates, tangents, curvature, dimension, perSpan } = samplesOf(curve);
-  let largest = 0;
-  for (const value of curvature) largest = Math.max(largest, Math.abs(value));
-  if (largest === 0 || dimension !== 2) return;
-  // Curvature is taken to the same length of hair for both curves of a comparison.
-  const length = combLength(largest);
+  if (dimension !== 2) return;
   const every = Math.max(1, Math.round(perSpan / 14));
   const tip = (sample: number): [number, number] => {
     const [x, y] = plane.toScreen([coordinates[2 * sample]!, coordinates[2 * sample + 1]!]);
@@ -177,9 +181,17 @@ function drawComb(context: Context, curve: Curve, plane: Plane, palette: Palette
   context.globalAlpha = 1;
 }
 
-/** Pixels of hair for a curvature of one: in steps, so that the comb does not breathe while it is dragged. */
-function combLength(largest: number): number {
-  return 56 / 2 ** Math.ceil(Math.log2(largest));
+/**
+ * Pixels of hair for a curvature of one, the same for all curves so that their combs can be compared. The
+ * longest hair has 28 to 56 pixels: in steps, so that the comb does not breathe while it is dragged.
+ */
+function combLength({ document, evaluation }: FigureScene): number {
+  let largest = 0;
+  for (const item of document.items) {
+    const curve = item.kind === 'curve' && item.faint ? undefined : curveOf(evaluation, item.id);
+    if (curve) for (const value of samplesOf(curve).curvature) largest = Math.max(largest, Math.abs(value));
+  }
+  return largest === 0 ? 0 : 56 / 2 ** Math.ceil(Math.log2(largest));
 }
 
 /** A tick across the curve at each interior knot; multiplicity m is m close ticks. */

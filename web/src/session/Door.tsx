@@ -1,6 +1,26 @@
+import { clampedUniformKnots, emptyFigure, type FigureDocument } from '@bogen/core';
 import type { ReactNode } from 'react';
+import { Thumbnail } from '../figure/Thumbnail.js';
 import { TopBar } from '../ui/TopBar.js';
 import { useTranslation } from '../text/text.js';
+
+/** A cubic on seven control points, drawn by the same means as every figure. */
+const points = [
+  [0, 0],
+  [0, 66],
+  [38, 94],
+  [92, 98],
+  [136, 80],
+  [172, 30],
+  [165, 0],
+];
+const drawing: FigureDocument = {
+  ...emptyFigure(),
+  items: [
+    { id: 'arc', name: 'Arc', kind: 'curve', curve: { degree: 3, knots: clampedUniformKnots(7, 3), points } },
+  ],
+  rail: { item: 'arc', tracks: [] },
+};
 
 /** A page with a form to come in by, beside a drawing of what awaits. */
 export function Door({ title, lead, children }: { title: string; lead: string; children: ReactNode }) {
@@ -15,40 +35,7 @@ export function Door({ title, lead, children }: { title: string; lead: string; c
           {children}
         </div>
         <figure className="hidden md:block">
-          <svg aria-hidden viewBox="0 0 560 340" fill="none" className="w-full">
-            <path
-              d="M40 300 40 110 150 30 300 20 420 70 520 200 500 300"
-              stroke="var(--line-strong)"
-              strokeDasharray="3 5"
-            />
-            <path d="M40 300C40 173 76.700 110 137.500 76.700" stroke="var(--span-1)" strokeWidth="4" />
-            <path d="M137.500 76.700C198.300 43.300 265 40 325 55" stroke="var(--span-2)" strokeWidth="4" />
-            <path d="M325 55C385 70 438.300 103.300 468.300 158.300" stroke="var(--span-3)" strokeWidth="4" />
-            <path
-              d="M468.300 158.300C498.300 213.300 500 258 500 300"
-              stroke="var(--span-4)"
-              strokeWidth="4"
-            />
-            {[
-              [40, 300],
-              [40, 110],
-              [150, 30],
-              [300, 20],
-              [420, 70],
-              [520, 200],
-              [500, 300],
-            ].map(([x, y]) => (
-              <circle
-                key={x! * 1000 + y!}
-                cx={x}
-                cy={y}
-                r="6.500"
-                fill="var(--paper)"
-                stroke="var(--ink)"
-                strokeWidth="1.800"
-              />
-            ))}
-          </svg>
+          <Thumbnail figure={drawing} label={t('session.drawing')} width={520} height={320} />
           <figcaption className="mt-3 text-center font-serif text-[15px] text-soft italic">
             {t('app.tagline')}
           </figcaption>

@@ -15,11 +15,12 @@ interface SheetTextProps {
 export function SheetText({ sheet, number, count, task, links }: SheetTextProps) {
   const { t } = useTranslation();
   return (
-    <article className="flex flex-1 flex-col px-8 pt-6 pb-5">
+    <article className="flex flex-1 flex-col px-8 pt-5 pb-4 lg:min-h-0">
       <p className="font-mono text-[12px] text-soft">{t('sheet.of', { number, count })}</p>
       <h1 className="mt-1.5 mb-1 font-serif text-[27px] leading-[1.15] font-medium">{sheet.title}</h1>
-      <ProseView prose={sheet.prose} />
-      <div className="min-h-4 flex-1" />
+      <div className="flex-1 pb-4 lg:min-h-[180px] lg:overflow-y-auto">
+        <ProseView prose={sheet.prose} />
+      </div>
       {task}
       <div className="mt-3 flex justify-between text-[13px]">{links}</div>
     </article>

@@ -21,6 +21,7 @@ export const en = {
     reload: 'Load again',
   },
   session: {
+    drawing: 'A cubic curve of four spans with its seven control points',
     signInTitle: 'Instructors',
     signInLead: 'Sign in to your shelf.',
     email: 'Address',

@@ -1,6 +1,6 @@
 import { emptyProse, sheetOf, type Prose } from '@bogen/core';
 import { Mathematics } from '@tiptap/extension-mathematics';
-import { EditorContent, useEditor, useEditorState, type Editor } from '@tiptap/react';
+import { EditorContent, useEditor, useEditorState, type Editor, type JSONContent } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
 import 'katex/dist/katex.min.css';
 import { Bold, Heading, Italic, List, Sigma } from 'lucide-react';
@@ -13,6 +13,9 @@ import { FormulaPanel, type EditedFormula } from './FormulaPanel.js';
 
 /** How long the typing must rest before it becomes a step. */
 const restMs = 700;
+
+/** The same tree; the editor's type merely does not say that it leaves it unchanged. */
+const forEditor = (prose: Prose): JSONContent => prose as unknown as JSONContent;
 
 /** The text of a sheet, typed as it will be read. Undo and redo are the lesson's own. */
 export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: string }) {
@@ -49,7 +52,7 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
 
   const editor = useEditor({
     extensions,
-    content: saved,
+    content: forEditor(saved),
     injectCSS: false,
     editorProps: {
       attributes: {
@@ -92,7 +95,7 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
     written.current = saved;
     if (JSON.stringify(saved) === before) return;
     const { from } = editor.state.selection;
-    editor.commands.setContent(saved, { emitUpdate: false });
+    editor.commands.setContent(forEditor(saved), { emitUpdate: false });
     editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
     written.current = editor.getJSON() as Prose;
   }, [editor, saved]);

@@ -1,5 +1,5 @@
 import { checkTask, type Sheet } from '@bogen/core';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useRef, useState, type CSSProperties } from 'react';
 import type { FigureScene } from '../figure/scene.js';
 import { conditionText, measuredText } from '../sheet/conditionText.js';
 import { useTranslation } from '../text/text.js';
@@ -33,7 +33,8 @@ export function TaskEditor({
       <h2 className="text-[13px] font-semibold">{t('writer.task')}</h2>
       <textarea
         aria-label={t('writer.taskPrompt')}
-        rows={2}
+        rows={1}
+        style={{ fieldSizing: 'content' } as CSSProperties}
         maxLength={2000}
         value={typed ?? task.prompt}
         onChange={(event) => setTyped(event.target.value)}

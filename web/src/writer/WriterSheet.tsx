@@ -89,7 +89,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
         }
         notice={<SaveNotice session={session} />}
         text={
-          <div className="flex flex-1 flex-col px-8 pt-4 pb-5">
+          <div className="flex flex-1 flex-col px-8 pt-3 pb-4 lg:min-h-0">
             <SheetList session={session} lesson={draft.id} current={sheetId} />
             <TitleField
               label={t('writer.sheetTitle')}
@@ -99,8 +99,9 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
               className="mt-4 font-serif text-[25px] leading-[1.15] font-medium"
               multiline
             />
-            <LazyProseEditor session={session} sheet={sheetId} />
-            <div className="min-h-4 flex-1" />
+            <div className="flex-1 pb-4 lg:min-h-[180px] lg:overflow-y-auto">
+              <LazyProseEditor session={session} sheet={sheetId} />
+            </div>
             <TaskEditor session={session} sheet={sheet} scene={scene} />
           </div>
         }

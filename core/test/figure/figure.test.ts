@@ -1,0 +1,190 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  applyFigureCommand,
+  clampedUniformKnots,
+  CommandError,
+  curveOf,
+  emptyFigure,
+  evaluateFigure,
+  migrate,
+  migrateFigure,
+  startOver,
+  studentMay,
+  validateFigure,
+  type FigureCommand,
+  type FigureDocument,
+  type FigureItem,
+} from '../../src/index.js';
+
+const points = [[0, 0], [10, 20], [30, 25], [50, 5], [70, 15], [90, 0]];
+const given: FigureItem = { id: 'a', name: 'A', kind: 'curve', curve: { degree: 3, knots: clampedUniformKnots(6, 3), points } };
+const built = (id: string, source: string, degree: number): FigureItem => ({
+  id,
+  name: id.toUpperCase(),
+  kind: 'built',
+  operation: { name: 'curveOfDegree', source, degree },
+});
+const figure: FigureDocument = {
+  ...emptyFigure(),
+  items: [
+    built('b', 'a', 5),
+    given,
+    { ...given, id: 'c', name: 'C' },
+    { id: 'p', name: 'P', kind: 'point', at: [5, 5] },
+    built('d', 'c', 2),
+  ],
+  loose: { a: { controlPoints: [1, 2], editPoints: [3] } },
+  rail: { item: 'a', tracks: ['knots'] },
+};
+
+const place = fc.array(fc.double({ min: -100, max: 100, noNaN: true }), { minLength: 2, maxLength: 2 });
+const index = fc.integer({ min: 0, max: 5 });
+const curveId = fc.constantFrom('a', 'c');
+const commands: fc.Arbitrary<FigureCommand> = fc.oneof(
+  fc.record({ name: fc.constant('moveControlPoint' as const), item: curveId, index, to: place }),
+  fc.record({ name: fc.constant('moveEditPoint' as const), item: curveId, index, to: place }),
+  fc.record({ name: fc.constant('moveReferencePoint' as const), item: fc.constant('p'), to: place }),
+  fc.record({ name: fc.constant('setDegree' as const), item: fc.constantFrom('a', 'b', 'c', 'd'), degree: fc.integer({ min: 1, max: 5 }) }),
+  fc.record({ name: fc.constant('setWeight' as const), item: curveId, index, weight: fc.double({ min: 0.1, max: 10, noNaN: true }) }),
+  fc.record({ name: fc.constant('setLoose' as const), item: curveId, of: fc.constantFrom('controlPoints' as const, 'editPoints' as const), indices: fc.array(index) }),
+  fc.record({ name: fc.constant('setShown' as const), shown: fc.record({ comb: fc.boolean(), knots: fc.boolean() }) }),
+  fc.record({ name: fc.constant('setRail' as const), rail: fc.record({ item: fc.constantFrom('a', 'd', null), tracks: fc.constant(['basis' as const]) }) }),
+  fc.record({ name: fc.constant('renameItem' as const), item: curveId, to: fc.constantFrom('X', 'Y') }),
+  fc.record({ name: fc.constant('removeItem' as const), item: fc.constantFrom('b', 'd', 'p') }),
+  fc.record({ name: fc.constant('addItem' as const), item: fc.constant(built('e', 'd', 4)), at: fc.integer({ min: 0, max: 5 }) }),
+);
+
+describe('figure commands', () => {
+  it('are taken back exactly by their inverse, alone and as a batch, without changing the document given', () => {
+    fc.assert(
+      fc.property(fc.array(commands, { minLength: 1, maxLength: 8 }), (list) => {
+        const before = JSON.stringify(figure);
+        let document = figure;
+        const inverses: FigureCommand[] = [];
+        const done: FigureCommand[] = [];
+        for (const command of list) {
+          try {
+            const applied = applyFigureCommand(document, command);
+            validateFigure(applied.document);
+            document = applied.document;
+            inverses.unshift(applied.inverse);
+            done.push(command);
+          } catch (error) {
+            expect(error).toBeInstanceOf(CommandError);
+          }
+        }
+        const after = document;
+        for (const inverse of inverses) document = applyFigureCommand(document, inverse).document;
+        expect(withoutEmptyLoose(document)).toEqual(withoutEmptyLoose(figure));
+        expect(JSON.stringify(figure)).toBe(before);
+        const single = done.filter((command) => command.name !== 'batch');
+        const batch = applyFigureCommand(figure, { name: 'batch', commands: single });
+        expect(batch.document).toEqual(after);
+        expect(withoutEmptyLoose(applyFigureCommand(batch.document, batch.inverse).document)).toEqual(withoutEmptyLoose(figure));
+      }),
+    );
+  });
+
+  it.each<[string, FigureCommand, RegExp]>([
+    ['an item that is not there', { name: 'removeItem', item: 'zz' }, /no item zz/],
+    ['a source that others need', { name: 'removeItem', item: 'a' }, /remove B first/],
+    ['points of a built curve', { name: 'moveControlPoint', item: 'b', index: 0, to: [0, 0] }, /follows its source/],
+    ['a point that is not there', { name: 'moveControlPoint', item: 'a', index: 6, to: [0, 0] }, /no control point 6/],
+    ['NaN', { name: 'moveControlPoint', item: 'a', index: 1, to: [NaN, 0] }, /finite number/],
+    ['a degree above the points', { name: 'setDegree', item: 'a', degree: 6 }, /needs at least 7 control points; there are 6/],
+    ['a weight of zero', { name: 'setWeight', item: 'a', index: 1, weight: 0 }, /above zero/],
+    ['an id twice', { name: 'addItem', item: given, at: 0 }, /ids must differ/],
+    ['a circle', { name: 'replaceItem', item: built('b', 'b', 2) }, /built from itself/],
+    ['a missing source', { name: 'addItem', item: built('e', 'nobody', 2), at: 0 }, /not in the figure/],
+    ['a view without area', { name: 'setView', view: { left: 1, right: 1, bottom: 0, top: 1, grid: 1 } }, /no area/],
+    ['a rail on a point', { name: 'setRail', rail: { item: 'p', tracks: [] } }, /not to a reference point/],
+  ])('refuse %s in one sentence', (_, command, sentence) => {
+    expect(() => applyFigureCommand(figure, command)).toThrow(CommandError);
+    expect(() => applyFigureCommand(figure, command)).toThrow(sentence);
+  });
+});
+
+/** Setting loose points and taking it back may leave an entry without points; it means the same. */
+function withoutEmptyLoose(document: FigureDocument): FigureDocument {
+  const kept = Object.entries(document.loose).filter(([, loose]) => loose.controlPoints.length + loose.editPoints.length > 0);
+  return { ...document, loose: Object.fromEntries(kept) };
+}
+
+describe('evaluation', () => {
+  it('computes built items from their sources, whatever their order', () => {
+    const evaluation = evaluateFigure(figure);
+    expect(curveOf(evaluation, 'b')).toMatchObject({ degree: 5, points });
+    expect(evaluation.items.get('p')).toEqual({ status: 'point' });
+  });
+
+  it('recomputes what a change reaches and nothing else', () => {
+    const before = evaluateFigure(figure);
+    const { document } = applyFigureCommand(figure, { name: 'moveControlPoint', item: 'a', index: 1, to: [1, 2] });
+    const after = evaluateFigure(document, before);
+    expect(after.items.get('c')).toBe(before.items.get('c'));
+    expect(after.items.get('d')).toBe(before.items.get('d'));
+    expect(curveOf(after, 'b')?.points[1]).toEqual([1, 2]);
+    expect(after).toEqual(evaluateFigure(document));
+  });
+
+  it('leaves the others alone where an item fails, and passes the reason on', () => {
+    const failing = { ...figure, items: [...figure.items, built('e', 'a', 7), built('f', 'e', 2)] };
+    const evaluation = evaluateFigure(failing);
+    expect(evaluation.items.get('e')).toMatchObject({ status: 'failed', reason: expect.stringContaining('needs at least 8') });
+    expect(evaluation.items.get('f')).toMatchObject({ status: 'failed', reason: expect.stringContaining('needs at least 8') });
+    expect(curveOf(evaluation, 'b')).toBeDefined();
+  });
+
+  it('ends on a circle that came in from outside', () => {
+    const circle = { ...figure, items: [built('x', 'y', 2), built('y', 'x', 2)] };
+    expect(evaluateFigure(circle).items.get('x')).toMatchObject({ status: 'failed' });
+    expect(() => validateFigure(circle)).toThrow(/built from itself/);
+  });
+});
+
+describe('a student', () => {
+  it('may move loose points, and set a curve back to its start', () => {
+    const may = (command: FigureCommand) => studentMay(figure, command, figure);
+    expect(may({ name: 'moveControlPoint', item: 'a', index: 1, to: [0, 0] })).toBe(true);
+    expect(may({ name: 'moveControlPoint', item: 'a', index: 3, to: [0, 0] })).toBe(false);
+    expect(may({ name: 'moveEditPoint', item: 'a', index: 3, to: [0, 0] })).toBe(true);
+    expect(may({ name: 'moveEditPoint', item: 'c', index: 3, to: [0, 0] })).toBe(false);
+    expect(may({ name: 'setPoints', item: 'a', points })).toBe(true);
+    expect(may({ name: 'setPoints', item: 'a', points: [[9, 9], ...points.slice(1)] })).toBe(false);
+    expect(may({ name: 'setDegree', item: 'a', degree: 2 })).toBe(false);
+    expect(may({ name: 'batch', commands: [{ name: 'setLoose', item: 'a', of: 'controlPoints', indices: [0] }] })).toBe(false);
+  });
+
+  it('starts over with what the published figure had, and only where something moved', () => {
+    expect(startOver(figure, figure)).toBeUndefined();
+    const { document } = applyFigureCommand(figure, { name: 'moveEditPoint', item: 'a', index: 3, to: [40, 40] });
+    const command = startOver(document, figure)!;
+    expect(studentMay(document, command, figure)).toBe(true);
+    expect(applyFigureCommand(document, command).document).toEqual(figure);
+  });
+});
+
+describe('versions', () => {
+  it('are led through every step to the current one', () => {
+    const steps = {
+      1: (old: object) => ({ ...old, two: true }),
+      2: (old: object) => ({ ...old, three: true }),
+    };
+    expect(migrate({ version: 1, one: true }, 3, steps, 'figure')).toEqual({ version: 3, one: true, two: true, three: true });
+    expect(migrate({ version: 3 }, 3, steps, 'figure')).toEqual({ version: 3 });
+  });
+  it.each([
+    [null, /no version/],
+    ['text', /no version/],
+    [{}, /no version/],
+    [{ version: 0 }, /never existed/],
+    [{ version: 1.5 }, /never existed/],
+    [{ version: 99 }, /reads up to 1/],
+  ])('refuse %j', (stored, sentence) => {
+    expect(() => migrateFigure(stored)).toThrow(sentence);
+  });
+  it('refuse a gap in the way', () => {
+    expect(() => migrate({ version: 1 }, 3, { 2: (old) => old }, 'figure')).toThrow(/no way from version 1/);
+  });
+});

@@ -1,0 +1,109 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  advance,
+  applyLessonCommand,
+  CommandError,
+  emptyFigure,
+  emptyProse,
+  historyFromLog,
+  startHistory,
+  validateLesson,
+  type History,
+  type LessonCommand,
+  type LessonDocument,
+  type LoggedStep,
+  type Sheet,
+  type Step,
+} from '../../src/index.js';
+
+const sheet = (id: string): Sheet => ({ id, title: id, prose: emptyProse, figure: emptyFigure(), task: null });
+const lesson: LessonDocument = { version: 1, title: 'Lesson', sheets: [sheet('one'), sheet('two'), sheet('three')] };
+
+const sheetId = fc.constantFrom('one', 'two', 'three', 'four');
+const commands: fc.Arbitrary<LessonCommand> = fc.oneof(
+  fc.record({ name: fc.constant('setTitle' as const), title: fc.constantFrom('X', 'Y', 'Z') }),
+  fc.record({ name: fc.constant('setSheetTitle' as const), sheet: sheetId, title: fc.constantFrom('X', 'Y') }),
+  fc.record({ name: fc.constant('moveSheet' as const), sheet: sheetId, to: fc.integer({ min: 0, max: 3 }) }),
+  fc.record({ name: fc.constant('removeSheet' as const), sheet: sheetId }),
+  fc.record({ name: fc.constant('addSheet' as const), sheet: fc.constant(sheet('four')), at: fc.integer({ min: 0, max: 3 }) }),
+  fc.record({
+    name: fc.constant('setTask' as const),
+    sheet: sheetId,
+    task: fc.constantFrom(null, { prompt: 'Do', hints: [], conditions: [] }),
+  }),
+  fc.record({
+    name: fc.constant('figure' as const),
+    sheet: sheetId,
+    command: fc.record({ name: fc.constant('setShown' as const), shown: fc.record({ comb: fc.boolean() }) }),
+  }),
+);
+
+/** Takes steps as they come, passing over those that do not fit, and logs them as the server does. */
+function run(kinds: readonly ('undo' | 'redo' | LessonCommand)[]) {
+  let history: History<LessonDocument, LessonCommand> = startHistory(lesson);
+  const log: LoggedStep<LessonCommand>[] = [];
+  kinds.forEach((kind, index) => {
+    const id = String(index);
+    const step: Step<LessonCommand> = typeof kind === 'string' ? { id, kind } : { id, kind: 'do', command: kind };
+    try {
+      history = advance(history, step, applyLessonCommand);
+    } catch (error) {
+      if (!(error instanceof CommandError)) throw error;
+      return;
+    }
+    log.push(step.kind === 'do' ? { ...step, inverse: history.undoable.at(-1)!.inverse } : step);
+  });
+  return { history, log };
+}
+
+describe('history', () => {
+  it('undone to its beginning is the document it began with, and redone to its end the one it ended with', () => {
+    fc.assert(
+      fc.property(fc.array(commands, { maxLength: 12 }), (list) => {
+        let { history } = run(list);
+        const end = history.document;
+        const count = history.undoable.length;
+        for (let k = 0; k < count; k++) history = advance(history, { id: '', kind: 'undo' }, applyLessonCommand);
+        expect(history.document).toEqual(lesson);
+        for (let k = 0; k < count; k++) history = advance(history, { id: '', kind: 'redo' }, applyLessonCommand);
+        expect(history.document).toEqual(end);
+      }),
+    );
+  });
+
+  it('found again from its log has the same undo and redo', () => {
+    fc.assert(
+      fc.property(fc.array(fc.oneof(commands, fc.constantFrom('undo' as const, 'redo' as const)), { maxLength: 20 }), (list) => {
+        const { history, log } = run(list);
+        expect(historyFromLog(history.document, log)).toEqual(history);
+      }),
+    );
+  });
+
+  it('says so when there is nothing to undo or redo', () => {
+    expect(() => advance(startHistory(lesson), { id: '', kind: 'undo' }, applyLessonCommand)).toThrow(/nothing to undo/);
+    expect(() => advance(startHistory(lesson), { id: '', kind: 'redo' }, applyLessonCommand)).toThrow(/nothing to redo/);
+  });
+});
+
+describe('lesson commands', () => {
+  it('leave untouched sheets the same objects', () => {
+    const { document } = applyLessonCommand(lesson, { name: 'setSheetTitle', sheet: 'two', title: 'New' });
+    expect(document.sheets[0]).toBe(lesson.sheets[0]);
+    expect(document.sheets[1]!.title).toBe('New');
+  });
+  it.each<[string, LessonCommand, RegExp]>([
+    ['an empty title', { name: 'setTitle', title: '  ' }, /must not be empty/],
+    ['a sheet that is gone', { name: 'setProse', sheet: 'nine', prose: emptyProse }, /no longer in the lesson/],
+    ['a sheet id twice', { name: 'addSheet', sheet: sheet('one'), at: 0 }, /ids must differ/],
+    ['a very long title', { name: 'setTitle', title: 'x'.repeat(201) }, /200 characters/],
+  ])('refuse %s', (_, command, sentence) => {
+    expect(() => applyLessonCommand(lesson, command)).toThrow(sentence);
+  });
+  it('refuse to take the last sheet away', () => {
+    const single = { ...lesson, sheets: [sheet('one')] };
+    expect(() => applyLessonCommand(single, { name: 'removeSheet', sheet: 'one' })).toThrow(/at least one sheet/);
+    expect(() => validateLesson({ ...lesson, sheets: [] })).toThrow(/at least one sheet/);
+  });
+});

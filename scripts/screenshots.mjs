@@ -1,0 +1,92 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
+import { buildWeb } from './build.mjs';
+import { freePort, startThrowAwayCluster } from './cluster.mjs';
+import { ensureNodePackages, ensurePostgres, root } from './packages.mjs';
+import { run } from './say.mjs';
+import { startServer } from './server.mjs';
+
+/** Takes a picture of every main view, from the demo data, into docs/screenshots or the folder given. */
+await run(async () => {
+  await ensureNodePackages();
+  const { startBrowser } = await import('./browser.mjs');
+  await buildWeb();
+  const folder = process.argv[2] ?? join(root, 'docs', 'screenshots');
+  mkdirSync(folder, { recursive: true });
+  const cluster = await startThrowAwayCluster(await ensurePostgres());
+  const port = await freePort();
+  const server = await startServer({ url: cluster.url, port, demo: true });
+  const browser = await startBrowser();
+  try {
+    const address = `http://localhost:${port}`;
+    const open = async (colorScheme = 'light') => {
+      const context = await browser.newContext({
+        viewport: { width: 1280, height: 800 },
+        baseURL: address,
+        colorScheme,
+      });
+      const page = await context.newPage();
+      page.on(
+        'console',
+        (message) => message.type() === 'error' && console.log(`console: ${message.text()}`),
+      );
+      page.on('pageerror', (error) => console.log(`page error: ${error.message}`));
+      return page;
+    };
+    const shoot = async (page, name) => {
+      await page.waitForTimeout(500);
+      await page.screenshot({ path: join(folder, `${name}.png`) });
+      console.log(name);
+    };
+
+    const teacher = await open();
+    await teacher.goto('/sign-in');
+    await shoot(teacher, 'sign-in');
+    await teacher.getByLabel('Address').fill('mirela@ellerbrook.example');
+    await teacher.getByLabel('Password').fill('peg-rib-and-purfling');
+    await teacher.getByRole('button', { name: 'Sign in' }).click();
+    await teacher.getByRole('heading', { name: 'Shelf' }).waitFor();
+    await shoot(teacher, 'shelf');
+    await teacher.getByRole('link', { name: 'Class desk' }).click();
+    await teacher.getByRole('table').first().waitFor();
+    await shoot(teacher, 'desk');
+    await teacher.getByRole('link', { name: /Catrin Vale, An edit point/ }).click();
+    await teacher.locator('[data-rail]').waitFor();
+    await shoot(teacher, 'student-work');
+    await teacher.goto('/shelf');
+    await teacher.getByRole('link', { name: /Open Near and far/ }).click();
+    await teacher.locator('.tiptap').waitFor();
+    await teacher.getByRole('link', { name: /The same points/ }).click();
+    await teacher.locator('.tiptap').waitFor();
+    await shoot(teacher, 'writer');
+
+    const student = await open();
+    await student.goto('/join');
+    await student.getByLabel('Class code').fill('BOUT-7K4M');
+    await student.getByLabel('Your name').fill('Mattis Roe');
+    await shoot(student, 'join');
+    await student.getByRole('button', { name: 'Join the class' }).click();
+    await student.getByRole('button', { name: 'Go to the lessons' }).click();
+    await student.getByRole('heading', { name: 'Lessons' }).waitFor();
+    await shoot(student, 'class');
+    await student.getByRole('link', { name: 'Begin' }).click();
+    await student.locator('[data-handle="waist/P4"]').focus();
+    await shoot(student, 'reader-near');
+    await student.getByRole('link', { name: /Next sheet/ }).click();
+    await student.locator('[data-handle="waist/E4"]').waitFor();
+    const box = await student.locator('[data-handle="waist/E4"] .lozenge').boundingBox();
+    await student.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await student.mouse.down();
+    await student.mouse.move(box.x + 25, box.y + 26, { steps: 8 });
+    await student.mouse.up();
+    await shoot(student, 'reader-far');
+    await student.getByRole('link', { name: /Next sheet/ }).click();
+    await student.locator('[data-handle="waist/P4"]').waitFor();
+    await student.getByRole('button', { name: 'Dark theme' }).click();
+    await shoot(student, 'reader-degree-dark');
+  } finally {
+    await browser.close();
+    await server.stop();
+    await cluster.stop();
+  }
+});
