@@ -1,8 +1,18 @@
 /** Imports run one way: core ← contract ← server, web. */
 module.exports = {
   forbidden: [
-    { name: 'no-circle', severity: 'error', from: {}, to: { circular: true, dependencyTypesNot: ['type-only'] } },
-    { name: 'core-stands-alone', severity: 'error', from: { path: '^core/src' }, to: { pathNot: '^core/src' } },
+    {
+      name: 'no-circle',
+      severity: 'error',
+      from: {},
+      to: { circular: true, dependencyTypesNot: ['type-only'] },
+    },
+    {
+      name: 'core-stands-alone',
+      severity: 'error',
+      from: { path: '^core/src' },
+      to: { pathNot: '^core/src' },
+    },
     {
       name: 'contract-knows-core-alone',
       severity: 'error',
@@ -10,13 +20,23 @@ module.exports = {
       to: { path: '^(server|web|demo|e2e)/' },
     },
     { name: 'server-not-web', severity: 'error', from: { path: '^server/' }, to: { path: '^(web|e2e)/' } },
-    { name: 'web-not-server', severity: 'error', from: { path: '^web/' }, to: { path: '^(server|demo|e2e)/' } },
-    { name: 'demo-knows-core-alone', severity: 'error', from: { path: '^demo/src' }, to: { path: '^(server|web|e2e)/' } },
+    {
+      name: 'web-not-server',
+      severity: 'error',
+      from: { path: '^web/' },
+      to: { path: '^(server|demo|e2e)/' },
+    },
+    {
+      name: 'demo-knows-core-alone',
+      severity: 'error',
+      from: { path: '^demo/src' },
+      to: { path: '^(server|web|e2e)/' },
+    },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
   ],
   options: {
     doNotFollow: { path: 'node_modules' },
-    exclude: { path: 'node_modules|/dist/' },
+    exclude: { path: '/dist/' },
     tsPreCompilationDeps: true,
     tsConfig: { fileName: 'tsconfig.json' },
     enhancedResolveOptions: {

@@ -14,7 +14,10 @@ export default tseslint.config(
       '@typescript-eslint/no-floating-promises': 'error',
       '@typescript-eslint/no-misused-promises': 'error',
       '@typescript-eslint/await-thenable': 'error',
-      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
+      '@typescript-eslint/switch-exhaustiveness-check': [
+        'error',
+        { considerDefaultExhaustiveForUnions: true },
+      ],
       '@typescript-eslint/consistent-type-imports': 'off',
       '@typescript-eslint/no-non-null-assertion': 'off',
       '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
@@ -41,7 +44,18 @@ export default tseslint.config(
     files: ['scripts/**/*.mjs', '*.js'],
     languageOptions: {
       globals: Object.fromEntries(
-        ['console', 'process', 'setTimeout', 'clearTimeout', 'URL', 'fetch', 'performance', 'document', 'window', 'requestAnimationFrame'].map((name) => [name, 'readonly']),
+        [
+          'console',
+          'process',
+          'setTimeout',
+          'clearTimeout',
+          'URL',
+          'fetch',
+          'performance',
+          'document',
+          'window',
+          'requestAnimationFrame',
+        ].map((name) => [name, 'readonly']),
       ),
     },
   },

@@ -71,13 +71,11 @@ export async function startThrowAwayCluster(bin) {
     '-c',
     'synchronous_commit=off',
   ]);
-  return {
-    ...cluster,
-    async stop() {
-      await cluster.stop();
-      rmSync(folder, { recursive: true, force: true });
-    },
+  const discard = async () => {
+    await cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
   };
+  return { ...cluster, discard };
 }
 
 /**

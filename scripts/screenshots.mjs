@@ -87,6 +87,6 @@ await run(async () => {
   } finally {
     await browser.close();
     await server.stop();
-    await cluster.stop();
+    await cluster.discard();
   }
 });

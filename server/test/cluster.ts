@@ -12,12 +12,12 @@ declare module 'vitest' {
 
 interface Cluster {
   readonly url: string;
-  readonly stop: () => Promise<void>;
+  readonly discard: () => Promise<void>;
 }
 
 /** A real PostgreSQL for the server's tests, thrown away afterwards. */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   const cluster = (await startThrowAwayCluster(await ensurePostgres())) as Cluster;
   project.provide('clusterUrl', cluster.url);
-  return () => cluster.stop();
+  return () => cluster.discard();
 }

@@ -1,6 +1,14 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { endpoints, problemSchema, type Answer, type Body, type EndpointName, type Params, type Problem } from '@bogen/contract';
+import {
+  endpoints,
+  problemSchema,
+  type Answer,
+  type Body,
+  type EndpointName,
+  type Params,
+  type Problem,
+} from '@bogen/contract';
 import { demoClass, instructor } from '@bogen/demo';
 import { hash } from '@node-rs/argon2';
 import { sql } from 'kysely';

@@ -18,13 +18,21 @@ const newLesson = async (): Promise<string> =>
   (await teacher.call('createLesson', { params: { course }, body: { document: nearAndFar } })).id;
 const done = (command: LessonCommand) => ({ id: randomUUID(), kind: 'do' as const, command });
 const titled = (title: string) => done({ name: 'setTitle', title });
-const append = (lesson: string, base: number, ...steps: unknown[]) => ({ params: { lesson }, body: { base, steps } as never });
+const append = (lesson: string, base: number, ...steps: unknown[]) => ({
+  params: { lesson },
+  body: { base, steps } as never,
+});
 
 describe('the shelf', () => {
   it('shows courses, lessons with their first figure, and classes', async () => {
     const { courses } = await teacher.call('shelf');
     expect(courses[0]).toMatchObject({ title: 'Lines of a viol', classes: [{ students: 12 }] });
-    expect(courses[0]!.lessons[0]).toMatchObject({ title: 'Near and far', sheetCount: 3, edition: 1, changedSinceEdition: false });
+    expect(courses[0]!.lessons[0]).toMatchObject({
+      title: 'Near and far',
+      sheetCount: 3,
+      edition: 1,
+      changedSinceEdition: false,
+    });
     expect(courses[0]!.lessons[0]!.firstFigure).toEqual(nearAndFar.sheets[0]!.figure);
   });
 
@@ -32,14 +40,30 @@ describe('the shelf', () => {
     const stranger = await server.stranger();
     expect(await stranger.call('shelf')).toEqual({ courses: [] });
     const { id } = await stranger.call('createCourse', { body: { title: 'Bows' } });
-    const { code } = await stranger.call('createClass', { params: { course: id }, body: { name: 'Evening' } });
+    const { code } = await stranger.call('createClass', {
+      params: { course: id },
+      body: { name: 'Evening' },
+    });
     expect(code).toMatch(/^[A-Z0-9]{4}-[A-Z0-9]{4}$/);
-    expect((await stranger.call('shelf')).courses[0]).toMatchObject({ title: 'Bows', lessons: [], classes: [{ code }] });
+    expect((await stranger.call('shelf')).courses[0]).toMatchObject({
+      title: 'Bows',
+      lessons: [],
+      classes: [{ code }],
+    });
     const lesson = await newLesson();
-    expect(await stranger.problem('draft', { params: { lesson } })).toMatchObject({ type: 'not-found', status: 404 });
-    expect(await stranger.problem('appendToDraft', append(lesson, 0, titled('Mine')))).toMatchObject({ type: 'not-found' });
-    expect(await stranger.problem('publish', { params: { lesson }, body: { revision: 0 } })).toMatchObject({ type: 'not-found' });
-    expect(await stranger.problem('createLesson', { params: { course }, body: { document: nearAndFar } })).toMatchObject({ type: 'not-found' });
+    expect(await stranger.problem('draft', { params: { lesson } })).toMatchObject({
+      type: 'not-found',
+      status: 404,
+    });
+    expect(await stranger.problem('appendToDraft', append(lesson, 0, titled('Mine')))).toMatchObject({
+      type: 'not-found',
+    });
+    expect(await stranger.problem('publish', { params: { lesson }, body: { revision: 0 } })).toMatchObject({
+      type: 'not-found',
+    });
+    expect(
+      await stranger.problem('createLesson', { params: { course }, body: { document: nearAndFar } }),
+    ).toMatchObject({ type: 'not-found' });
   });
 });
 
@@ -51,7 +75,13 @@ describe('a draft', () => {
 
   it('is saved step by step, with a log from which undo and redo go on after a reload', async () => {
     const lesson = await newLesson();
-    const steps = [titled('One'), titled('Two'), { id: randomUUID(), kind: 'undo' }, { id: randomUUID(), kind: 'redo' }, { id: randomUUID(), kind: 'undo' }];
+    const steps = [
+      titled('One'),
+      titled('Two'),
+      { id: randomUUID(), kind: 'undo' },
+      { id: randomUUID(), kind: 'redo' },
+      { id: randomUUID(), kind: 'undo' },
+    ];
     expect(await teacher.call('appendToDraft', append(lesson, 0, ...steps))).toEqual({ revision: 5 });
     const draft = await teacher.call('draft', { params: { lesson } });
     expect(draft.document.title).toBe('One');
@@ -59,14 +89,20 @@ describe('a draft', () => {
     expect(draft.log[1]).toMatchObject({ inverse: { name: 'setTitle', title: 'One' } });
     await teacher.call('appendToDraft', append(lesson, 5, { id: randomUUID(), kind: 'undo' }));
     expect((await teacher.call('draft', { params: { lesson } })).document.title).toBe('Near and far');
-    expect(await teacher.problem('appendToDraft', append(lesson, 6, { id: randomUUID(), kind: 'undo' }))).toMatchObject({ type: 'refused', detail: 'There is nothing to undo.' });
+    expect(
+      await teacher.problem('appendToDraft', append(lesson, 6, { id: randomUUID(), kind: 'undo' })),
+    ).toMatchObject({ type: 'refused', detail: 'There is nothing to undo.' });
   });
 
   it('answers a stale base with the present state and changes nothing', async () => {
     const lesson = await newLesson();
     await teacher.call('appendToDraft', append(lesson, 0, titled('First window')));
     const problem = await teacher.problem('appendToDraft', append(lesson, 0, titled('Second window')));
-    expect(problem).toMatchObject({ type: 'stale', status: 409, current: { revision: 1, document: { title: 'First window' } } });
+    expect(problem).toMatchObject({
+      type: 'stale',
+      status: 409,
+      current: { revision: 1, document: { title: 'First window' } },
+    });
     expect((await teacher.call('draft', { params: { lesson } })).revision).toBe(1);
   });
 
@@ -99,19 +135,35 @@ describe('a draft', () => {
   it('is left as it was where one step of several does not fit', async () => {
     const lesson = await newLesson();
     const bad = done({ name: 'removeSheet', sheet: 'nothing' });
-    expect(await teacher.problem('appendToDraft', append(lesson, 0, titled('Good'), bad))).toMatchObject({ type: 'refused', status: 422 });
+    expect(await teacher.problem('appendToDraft', append(lesson, 0, titled('Good'), bad))).toMatchObject({
+      type: 'refused',
+      status: 422,
+    });
     expect((await teacher.call('draft', { params: { lesson } })).document.title).toBe('Near and far');
   });
 
   it('that is not there is told in one sentence', async () => {
-    expect(await teacher.problem('draft', { params: { lesson: randomUUID() } })).toMatchObject({ type: 'not-found' });
-    expect(await readProblem(await teacher.fetch('/lessons/not-an-id/draft'))).toMatchObject({ type: 'not-found', status: 404 });
+    expect(await teacher.problem('draft', { params: { lesson: randomUUID() } })).toMatchObject({
+      type: 'not-found',
+    });
+    expect(await readProblem(await teacher.fetch('/lessons/not-an-id/draft'))).toMatchObject({
+      type: 'not-found',
+      status: 404,
+    });
   });
 });
 
 describe('foreign documents', () => {
-  const create = (document: unknown) => teacher.problem('createLesson', { params: { course }, body: { document } });
-  const changed = (change: (lesson: { sheets: { figure: { items: Record<string, unknown>[]; loose: unknown } }[] } & Record<string, unknown>) => void) => {
+  const create = (document: unknown) =>
+    teacher.problem('createLesson', { params: { course }, body: { document } });
+  const changed = (
+    change: (
+      lesson: { sheets: { figure: { items: Record<string, unknown>[]; loose: unknown } }[] } & Record<
+        string,
+        unknown
+      >,
+    ) => void,
+  ) => {
     const copy = structuredClone(nearAndFar) as never;
     change(copy);
     return copy;
@@ -125,10 +177,34 @@ describe('foreign documents', () => {
     ['sheets that are no list', { ...nearAndFar, sheets: 'many' }, /not a whole lesson/],
     ['a sheet of nothing', { ...nearAndFar, sheets: [null] }, /not a whole lesson/],
     ['a foreign field', { ...nearAndFar, script: 'x' }, /not a whole lesson/],
-    ['an unknown kind of prose', changed((lesson) => ((lesson.sheets[0] as never as { prose: unknown }).prose = { type: 'doc', content: [{ type: 'script' }] })), /not a whole lesson/],
-    ['a knot vector of wrong length', changed((lesson) => ((lesson.sheets[0]!.figure.items[0]!['curve'] as { knots: number[] }).knots.pop())), /need 14/],
-    ['a loose point that is not there', changed((lesson) => (lesson.sheets[0]!.figure.loose = { waist: { controlPoints: [77], editPoints: [] } })), /no such point/],
-    ['an item twice', changed((lesson) => lesson.sheets[0]!.figure.items.push(lesson.sheets[0]!.figure.items[0]!)), /ids must differ/],
+    [
+      'an unknown kind of prose',
+      changed(
+        (lesson) =>
+          ((lesson.sheets[0] as never as { prose: unknown }).prose = {
+            type: 'doc',
+            content: [{ type: 'script' }],
+          }),
+      ),
+      /not a whole lesson/,
+    ],
+    [
+      'a knot vector of wrong length',
+      changed((lesson) => (lesson.sheets[0]!.figure.items[0]!['curve'] as { knots: number[] }).knots.pop()),
+      /need 14/,
+    ],
+    [
+      'a loose point that is not there',
+      changed(
+        (lesson) => (lesson.sheets[0]!.figure.loose = { waist: { controlPoints: [77], editPoints: [] } }),
+      ),
+      /no such point/,
+    ],
+    [
+      'an item twice',
+      changed((lesson) => lesson.sheets[0]!.figure.items.push(lesson.sheets[0]!.figure.items[0]!)),
+      /ids must differ/,
+    ],
   ])('are refused: %s', async (_, document, sentence) => {
     const problem = await create(document);
     expect(problem).toMatchObject({ type: 'refused', status: 422 });
@@ -137,9 +213,16 @@ describe('foreign documents', () => {
 
   it('malformed or too large are refused before they are read', async () => {
     const send = (body: string) =>
-      teacher.fetch(`/courses/${course}/lessons`, { method: 'POST', body, headers: { 'content-type': 'application/json' } });
+      teacher.fetch(`/courses/${course}/lessons`, {
+        method: 'POST',
+        body,
+        headers: { 'content-type': 'application/json' },
+      });
     expect(await readProblem(await send('{"document":'))).toMatchObject({ type: 'bad-request', status: 400 });
-    expect(await readProblem(await send(`{"document":"${'x'.repeat(3_000_000)}"}`))).toMatchObject({ type: 'too-large', status: 413 });
+    expect(await readProblem(await send(`{"document":"${'x'.repeat(3_000_000)}"}`))).toMatchObject({
+      type: 'too-large',
+      status: 413,
+    });
     expect(await readProblem(await send('{"document":{},"extra":1}'))).toMatchObject({ type: 'bad-request' });
   });
 });
@@ -147,13 +230,34 @@ describe('foreign documents', () => {
 describe('publishing', () => {
   it('makes an edition that never changes, and each state only once', async () => {
     const lesson = await newLesson();
-    expect(await teacher.call('publish', { params: { lesson }, body: { revision: 0 } })).toEqual({ number: 1, revision: 0 });
-    expect(await teacher.call('publish', { params: { lesson }, body: { revision: 0 } })).toEqual({ number: 1, revision: 0 });
+    expect(await teacher.call('publish', { params: { lesson }, body: { revision: 0 } })).toEqual({
+      number: 1,
+      revision: 0,
+    });
+    expect(await teacher.call('publish', { params: { lesson }, body: { revision: 0 } })).toEqual({
+      number: 1,
+      revision: 0,
+    });
     await teacher.call('appendToDraft', append(lesson, 0, titled('Better')));
-    expect(await teacher.problem('publish', { params: { lesson }, body: { revision: 0 } })).toMatchObject({ type: 'stale' });
-    expect(await teacher.call('publish', { params: { lesson }, body: { revision: 1 } })).toEqual({ number: 2, revision: 1 });
-    const editions = await server.db.selectFrom('edition').select(['number', 'document']).where('lesson_id', '=', lesson).orderBy('number').execute();
-    expect(editions.map(({ document }) => (document as { title: string }).title)).toEqual(['Near and far', 'Better']);
-    await expect(sql`update edition set number = 9 where lesson_id = ${lesson}`.execute(server.db)).rejects.toThrow(/never changes/);
+    expect(await teacher.problem('publish', { params: { lesson }, body: { revision: 0 } })).toMatchObject({
+      type: 'stale',
+    });
+    expect(await teacher.call('publish', { params: { lesson }, body: { revision: 1 } })).toEqual({
+      number: 2,
+      revision: 1,
+    });
+    const editions = await server.db
+      .selectFrom('edition')
+      .select(['number', 'document'])
+      .where('lesson_id', '=', lesson)
+      .orderBy('number')
+      .execute();
+    expect(editions.map(({ document }) => (document as { title: string }).title)).toEqual([
+      'Near and far',
+      'Better',
+    ]);
+    await expect(
+      sql`update edition set number = 9 where lesson_id = ${lesson}`.execute(server.db),
+    ).rejects.toThrow(/never changes/);
   });
 });

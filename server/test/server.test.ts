@@ -15,9 +15,14 @@ describe('the server', () => {
   });
 
   it('describes every endpoint in its OpenAPI document', async () => {
-    const document = (await (await server.visitor().fetch('/openapi.json')).json()) as { openapi: string; paths: Record<string, Record<string, { operationId: string }>> };
+    const document = (await (await server.visitor().fetch('/openapi.json')).json()) as {
+      openapi: string;
+      paths: Record<string, Record<string, { operationId: string }>>;
+    };
     expect(document.openapi).toBe('3.1.0');
-    const operations = Object.values(document.paths).flatMap((path) => Object.values(path).map(({ operationId }) => operationId));
+    const operations = Object.values(document.paths).flatMap((path) =>
+      Object.values(path).map(({ operationId }) => operationId),
+    );
     expect(operations.sort()).toEqual(Object.keys(endpoints).sort());
     expect(document.paths['/lessons/{lesson}/steps']).toHaveProperty('post');
   });
@@ -33,8 +38,13 @@ describe('the server', () => {
   });
 
   it('answers what is not there with a problem', async () => {
-    expect(await readProblem(await server.visitor().fetch('/nowhere'))).toMatchObject({ type: 'not-found', status: 404 });
-    expect(await readProblem(await server.visitor().fetch('/lessons/%E0%A4%A/draft'))).toMatchObject({ type: 'not-found' });
+    expect(await readProblem(await server.visitor().fetch('/nowhere'))).toMatchObject({
+      type: 'not-found',
+      status: 404,
+    });
+    expect(await readProblem(await server.visitor().fetch('/lessons/%E0%A4%A/draft'))).toMatchObject({
+      type: 'not-found',
+    });
   });
 
   it('says so when the database is gone, stays up, and goes on when it is back', async () => {

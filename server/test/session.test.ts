@@ -18,7 +18,10 @@ describe('signing in', () => {
     const [cookie] = response.headers.getSetCookie();
     expect(cookie).toMatch(/HttpOnly/);
     expect(cookie).toMatch(/SameSite=Lax/);
-    expect(await visitor.call('session')).toMatchObject({ who: 'instructor', instructor: { name: instructor.name } });
+    expect(await visitor.call('session')).toMatchObject({
+      who: 'instructor',
+      instructor: { name: instructor.name },
+    });
     const old = visitor.cookie;
     await visitor.call('signOut', { body: {} });
     visitor.cookie = old;
@@ -36,14 +39,19 @@ describe('signing in', () => {
   it('tells a wrong password and an unknown address in the same words', async () => {
     const visitor = server.visitor();
     const wrong = await visitor.problem('signIn', { body: { ...right, password: 'guess' } });
-    const unknown = await visitor.problem('signIn', { body: { ...right, email: 'nobody@ellerbrook.example' } });
+    const unknown = await visitor.problem('signIn', {
+      body: { ...right, email: 'nobody@ellerbrook.example' },
+    });
     expect(wrong).toMatchObject({ type: 'wrong-sign-in', status: 401 });
     expect(unknown).toEqual(wrong);
   });
 
   it('ends when its time is over', async () => {
     const visitor = await server.signedIn();
-    await server.db.updateTable('session').set({ expires_at: new Date(Date.now() - 1000) }).execute();
+    await server.db
+      .updateTable('session')
+      .set({ expires_at: new Date(Date.now() - 1000) })
+      .execute();
     expect(await visitor.call('session')).toEqual({ who: 'nobody' });
     expect(await visitor.problem('shelf')).toMatchObject({ type: 'not-signed-in', status: 401 });
   });
@@ -52,29 +60,51 @@ describe('signing in', () => {
 describe('joining a class', () => {
   it('takes the code as people type it and gives a return key that works elsewhere', async () => {
     const first = server.visitor();
-    const { student, returnKey } = await first.call('join', { body: { code: ' bout 7k4m', name: '  Oda Finch ' } });
+    const { student, returnKey } = await first.call('join', {
+      body: { code: ' bout 7k4m', name: '  Oda Finch ' },
+    });
     expect(student).toMatchObject({ name: 'Oda Finch', className: demoClass.name });
     const second = server.visitor();
-    await second.call('comeBack', { body: { code: demoClass.code, returnKey: returnKey.toLowerCase().replaceAll('-', ' ') } });
+    await second.call('comeBack', {
+      body: { code: demoClass.code, returnKey: returnKey.toLowerCase().replaceAll('-', ' ') },
+    });
     expect(await second.call('session')).toMatchObject({ who: 'student', student: { id: student.id } });
-    expect((await server.db.selectFrom('student').select('return_key_hash').execute()).map((row) => row.return_key_hash)).not.toContain(returnKey);
+    expect(
+      (await server.db.selectFrom('student').select('return_key_hash').execute()).map(
+        (row) => row.return_key_hash,
+      ),
+    ).not.toContain(returnKey);
   });
 
   it('lets a student replace the return key', async () => {
     const visitor = server.visitor();
-    const { returnKey: old } = await visitor.call('join', { body: { code: demoClass.code, name: 'Perrin Ash' } });
+    const { returnKey: old } = await visitor.call('join', {
+      body: { code: demoClass.code, name: 'Perrin Ash' },
+    });
     const { returnKey } = await visitor.call('newReturnKey', { body: {} });
     const elsewhere = server.visitor();
-    expect(await elsewhere.problem('comeBack', { body: { code: demoClass.code, returnKey: old } })).toMatchObject({ type: 'wrong-return-key' });
+    expect(
+      await elsewhere.problem('comeBack', { body: { code: demoClass.code, returnKey: old } }),
+    ).toMatchObject({ type: 'wrong-return-key' });
     await elsewhere.call('comeBack', { body: { code: demoClass.code, returnKey } });
   });
 
   it('says what is wrong with a code, a key, or a name', async () => {
     const visitor = server.visitor();
-    expect(await visitor.problem('join', { body: { code: 'NOPE-0000', name: 'A' } })).toMatchObject({ type: 'wrong-class-code', status: 404 });
-    expect(await visitor.problem('comeBack', { body: { code: demoClass.code, returnKey: 'x' } })).toMatchObject({ type: 'wrong-return-key', status: 401 });
-    expect(await visitor.problem('join', { body: { code: demoClass.code, name: 'anouk tessel' } })).toMatchObject({ type: 'name-taken', status: 409 });
-    expect(await visitor.problem('join', { body: { code: demoClass.code, name: '   ' } })).toMatchObject({ type: 'bad-request', status: 400 });
+    expect(await visitor.problem('join', { body: { code: 'NOPE-0000', name: 'A' } })).toMatchObject({
+      type: 'wrong-class-code',
+      status: 404,
+    });
+    expect(
+      await visitor.problem('comeBack', { body: { code: demoClass.code, returnKey: 'x' } }),
+    ).toMatchObject({ type: 'wrong-return-key', status: 401 });
+    expect(
+      await visitor.problem('join', { body: { code: demoClass.code, name: 'anouk tessel' } }),
+    ).toMatchObject({ type: 'name-taken', status: 409 });
+    expect(await visitor.problem('join', { body: { code: demoClass.code, name: '   ' } })).toMatchObject({
+      type: 'bad-request',
+      status: 400,
+    });
   });
 });
 
@@ -90,12 +120,22 @@ describe('the doors', () => {
 
   it('refuse requests that come from other sites or are no JSON', async () => {
     const visitor = await server.signedIn();
-    const post = (headers: Record<string, string>) => visitor.fetch('/sign-out', { method: 'POST', body: '{}', headers });
+    const post = (headers: Record<string, string>) =>
+      visitor.fetch('/sign-out', { method: 'POST', body: '{}', headers });
     const json = { 'content-type': 'application/json' };
-    expect(await readProblem(await post({ ...json, origin: 'http://elsewhere.example' }))).toMatchObject({ type: 'foreign-origin', status: 403 });
-    expect(await readProblem(await post({ ...json, origin: 'null' }))).toMatchObject({ type: 'foreign-origin' });
-    expect(await readProblem(await post({ ...json, 'sec-fetch-site': 'cross-site' }))).toMatchObject({ type: 'foreign-origin' });
-    expect(await readProblem(await post({ 'content-type': 'text/plain' }))).toMatchObject({ type: 'bad-request' });
+    expect(await readProblem(await post({ ...json, origin: 'http://elsewhere.example' }))).toMatchObject({
+      type: 'foreign-origin',
+      status: 403,
+    });
+    expect(await readProblem(await post({ ...json, origin: 'null' }))).toMatchObject({
+      type: 'foreign-origin',
+    });
+    expect(await readProblem(await post({ ...json, 'sec-fetch-site': 'cross-site' }))).toMatchObject({
+      type: 'foreign-origin',
+    });
+    expect(await readProblem(await post({ 'content-type': 'text/plain' }))).toMatchObject({
+      type: 'bad-request',
+    });
     expect(await visitor.call('session')).toMatchObject({ who: 'instructor' });
   });
 
@@ -108,7 +148,10 @@ describe('the doors', () => {
     expect(type).toBe('too-many-requests');
     await server.stop();
     await server.start();
-    expect(await visitor.problem('signIn', { body: right })).toMatchObject({ type: 'too-many-requests', status: 429 });
+    expect(await visitor.problem('signIn', { body: right })).toMatchObject({
+      type: 'too-many-requests',
+      status: 429,
+    });
     await server.db.deleteFrom('rate_limit').execute();
     await visitor.call('signIn', { body: right });
   });

@@ -18,7 +18,10 @@ beforeAll(async () => {
 
 const near = nearAndFar.sheets[0]!;
 const done = (command: FigureCommand) => ({ id: randomUUID(), kind: 'do' as const, command });
-const append = (work: string, base: number, ...steps: unknown[]) => ({ params: { work }, body: { base, steps } as never });
+const append = (work: string, base: number, ...steps: unknown[]) => ({
+  params: { work },
+  body: { base, steps } as never,
+});
 const move = (index: number, to: number[]) => done({ name: 'moveControlPoint', item: 'waist', index, to });
 
 async function open(visitor: Visitor, sheet = near.id) {
@@ -37,14 +40,19 @@ describe('a student’s work', () => {
     await elsewhere.call('comeBack', { body: { code: 'BOUT-7K4M', returnKey } });
     const again = await open(elsewhere);
     expect(again.id).toBe(work.id);
-    expect(again.document.items[0]).toMatchObject({ curve: { points: expect.arrayContaining([[158.123456789012, 41]]) } });
+    expect(again.document.items[0]).toMatchObject({
+      curve: { points: expect.arrayContaining([[158.123456789012, 41]]) },
+    });
   });
 
   it('moves loose points only', async () => {
     const visitor = await server.student('Sven Arbour');
     const { id } = await open(visitor);
     const refused = async (command: FigureCommand) =>
-      expect(await visitor.problem('appendToWork', append(id, 0, done(command)))).toMatchObject({ type: 'refused', detail: expect.stringContaining('fixed') });
+      expect(await visitor.problem('appendToWork', append(id, 0, done(command)))).toMatchObject({
+        type: 'refused',
+        detail: expect.stringContaining('fixed'),
+      });
     await refused({ name: 'moveControlPoint', item: 'waist', index: 0, to: [0, 0] });
     await refused({ name: 'moveEditPoint', item: 'waist', index: 4, to: [0, 0] });
     await refused({ name: 'setDegree', item: 'waist', degree: 2 });
@@ -58,20 +66,36 @@ describe('a student’s work', () => {
     const visitor = await server.student('Tilda Voss');
     const { id } = await open(visitor);
     const other = await server.student('Ulf Brand');
-    expect(await other.problem('appendToWork', append(id, 0, move(4, [1, 1])))).toMatchObject({ type: 'not-found' });
-    expect(await other.problem('checkWork', { params: { work: id }, body: {} })).toMatchObject({ type: 'not-found' });
-    expect(await teacher.problem('appendToWork', append(id, 0, move(4, [1, 1])))).toMatchObject({ type: 'not-allowed' });
+    expect(await other.problem('appendToWork', append(id, 0, move(4, [1, 1])))).toMatchObject({
+      type: 'not-found',
+    });
+    expect(await other.problem('checkWork', { params: { work: id }, body: {} })).toMatchObject({
+      type: 'not-found',
+    });
+    expect(await teacher.problem('appendToWork', append(id, 0, move(4, [1, 1])))).toMatchObject({
+      type: 'not-allowed',
+    });
   });
 
   it('is judged on the server by the same calculation, and done stays done', async () => {
     const visitor = await server.student('Vida Kern');
     const { id } = await open(visitor);
     const before = await visitor.call('checkWork', { params: { work: id }, body: {} });
-    expect(before).toMatchObject({ passed: false, revision: 0, results: [{ met: false }, { met: true, measured: 7 }] });
+    expect(before).toMatchObject({
+      passed: false,
+      revision: 0,
+      results: [{ met: false }, { met: true, measured: 7 }],
+    });
     await visitor.call('appendToWork', append(id, 0, done(solutionOf(near))));
-    expect(await visitor.call('checkWork', { params: { work: id }, body: {} })).toMatchObject({ passed: true, revision: 1 });
+    expect(await visitor.call('checkWork', { params: { work: id }, body: {} })).toMatchObject({
+      passed: true,
+      revision: 1,
+    });
     await visitor.call('appendToWork', append(id, 1, { id: randomUUID(), kind: 'undo' }));
-    expect(await visitor.call('checkWork', { params: { work: id }, body: {} })).toMatchObject({ passed: false, revision: 2 });
+    expect(await visitor.call('checkWork', { params: { work: id }, body: {} })).toMatchObject({
+      passed: false,
+      revision: 2,
+    });
     const { progress } = await visitor.call('readLesson', { params: { lesson } });
     expect(progress.map((row) => row.progress)).toEqual(['done', 'unopened', 'unopened']);
     expect(await open(visitor)).toMatchObject({ passed: true, resultsAreCurrent: true });
@@ -90,7 +114,12 @@ describe('a student’s work', () => {
     const { revision } = await teacher.call('draft', { params: { lesson } });
     await teacher.call('appendToDraft', {
       params: { lesson },
-      body: { base: revision, steps: [{ id: randomUUID(), kind: 'do', command: { name: 'setSheetTitle', sheet: 'near', title: 'Near' } }] },
+      body: {
+        base: revision,
+        steps: [
+          { id: randomUUID(), kind: 'do', command: { name: 'setSheetTitle', sheet: 'near', title: 'Near' } },
+        ],
+      },
     });
     await teacher.call('publish', { params: { lesson }, body: { revision: revision + 1 } });
     const reading = await visitor.call('readLesson', { params: { lesson } });
@@ -98,9 +127,14 @@ describe('a student’s work', () => {
     expect((await open(visitor)).revision).toBe(1);
     const newer = await visitor.call('readLesson', { params: { lesson }, query: { edition: '2' } });
     expect(newer.sheets[0]!.title).toBe('Near');
-    const fresh = await visitor.call('openWork', { params: { edition: newer.edition.id, sheet: 'near' }, body: {} });
+    const fresh = await visitor.call('openWork', {
+      params: { edition: newer.edition.id, sheet: 'near' },
+      body: {},
+    });
     expect(fresh).toMatchObject({ revision: 0, document: near.figure });
-    expect(await visitor.problem('readLesson', { params: { lesson }, query: { edition: '9' } })).toMatchObject({ type: 'not-found' });
+    expect(
+      await visitor.problem('readLesson', { params: { lesson }, query: { edition: '9' } }),
+    ).toMatchObject({ type: 'not-found' });
   });
 
   it('can’t be opened for lessons of other classes', async () => {
@@ -113,8 +147,15 @@ describe('a student’s work', () => {
     expect(await outsider.problem('readLesson', { params: { lesson } })).toMatchObject({ type: 'not-found' });
     const insider = await server.student('Yara Sol');
     const { edition } = await insider.call('readLesson', { params: { lesson } });
-    expect(await outsider.problem('openWork', { params: { edition: edition.id, sheet: near.id }, body: {} })).toMatchObject({ type: 'not-found' });
-    expect(await insider.problem('openWork', { params: { edition: edition.id, sheet: 'no-such-sheet' }, body: {} })).toMatchObject({ type: 'not-found' });
+    expect(
+      await outsider.problem('openWork', { params: { edition: edition.id, sheet: near.id }, body: {} }),
+    ).toMatchObject({ type: 'not-found' });
+    expect(
+      await insider.problem('openWork', {
+        params: { edition: edition.id, sheet: 'no-such-sheet' },
+        body: {},
+      }),
+    ).toMatchObject({ type: 'not-found' });
   });
 });
 
@@ -122,18 +163,30 @@ describe('the class desk', () => {
   it('shows who has done which sheet and opens a figure as it was left', async () => {
     const desk = await teacher.call('desk', { params: { class: classId } });
     const catrin = desk.students.find(({ name }) => name === 'Catrin Vale')!;
-    expect(catrin.work.map(({ sheet, progress }) => [sheet, progress])).toEqual([['near', 'done'], ['far', 'tried']]);
-    expect(desk.students.find(({ name }) => name === 'Lorcan Weiss')).toMatchObject({ work: [], lastSeen: null });
+    expect(catrin.work.map(({ sheet, progress }) => [sheet, progress])).toEqual([
+      ['near', 'done'],
+      ['far', 'tried'],
+    ]);
+    expect(desk.students.find(({ name }) => name === 'Lorcan Weiss')).toMatchObject({
+      work: [],
+      lastSeen: null,
+    });
     const left = await teacher.call('studentWork', { params: { class: classId, work: catrin.work[1]!.id } });
     expect(left).toMatchObject({ student: 'Catrin Vale', attempts: 1, progress: 'tried', revision: 2 });
-    expect(left.document.items.find(({ id }) => id === 'waist')).not.toEqual(left.sheet.figure.items.find(({ id }) => id === 'waist'));
+    expect(left.document.items.find(({ id }) => id === 'waist')).not.toEqual(
+      left.sheet.figure.items.find(({ id }) => id === 'waist'),
+    );
   });
 
   it('is its instructor’s alone', async () => {
     const stranger = await server.stranger();
-    expect(await stranger.problem('desk', { params: { class: classId } })).toMatchObject({ type: 'not-found' });
+    expect(await stranger.problem('desk', { params: { class: classId } })).toMatchObject({
+      type: 'not-found',
+    });
     const { students } = await teacher.call('desk', { params: { class: classId } });
     const work = students.flatMap((student) => student.work)[0]!.id;
-    expect(await stranger.problem('studentWork', { params: { class: classId, work } })).toMatchObject({ type: 'not-found' });
+    expect(await stranger.problem('studentWork', { params: { class: classId, work } })).toMatchObject({
+      type: 'not-found',
+    });
   });
 });

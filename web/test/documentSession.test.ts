@@ -34,13 +34,22 @@ class FakeServer {
     if (this.failing === 'before') throw new NotConnected('gone');
     const fresh = steps.filter((step) => !this.log.some(({ id }) => id === step.id));
     if (base + steps.length - fresh.length !== this.log.length) {
-      const problem: Problem = { type: 'stale', title: '', status: 409, detail: 'Stale.', current: this.state() };
+      const problem: Problem = {
+        type: 'stale',
+        title: '',
+        status: 409,
+        detail: 'Stale.',
+        current: this.state(),
+      };
       throw new ApiProblem(problem);
     }
     for (const step of fresh) {
       const history = advance(historyFromLog(this.document, this.log), step, apply);
       this.document = history.document;
-      this.log = [...this.log, step.kind === 'do' ? { ...step, inverse: history.undoable.at(-1)!.inverse } : step];
+      this.log = [
+        ...this.log,
+        step.kind === 'do' ? { ...step, inverse: history.undoable.at(-1)!.inverse } : step,
+      ];
     }
     if (this.failing === 'after') throw new NotConnected('the answer was lost');
     return { revision: this.log.length };
@@ -50,7 +59,10 @@ class FakeServer {
   elsewhere(key: string, to: number): void {
     const applied = apply(this.document, { key, to });
     this.document = applied.document;
-    this.log = [...this.log, { id: crypto.randomUUID(), kind: 'do', command: { key, to }, inverse: applied.inverse }];
+    this.log = [
+      ...this.log,
+      { id: crypto.randomUUID(), kind: 'do', command: { key, to }, inverse: applied.inverse },
+    ];
   }
 }
 
@@ -228,11 +240,20 @@ describe('a document that was changed elsewhere', () => {
 
 describe('a refusal', () => {
   it('stops the saving, says why, and keeps the rest until it is dropped', async () => {
-    const refuse = new ApiProblem({ type: 'refused', title: '', status: 422, detail: 'This point is fixed.' });
+    const refuse = new ApiProblem({
+      type: 'refused',
+      title: '',
+      status: 422,
+      detail: 'This point is fixed.',
+    });
     const session = open({ send: () => Promise.reject(refuse) });
     session.do({ key: 'a', to: 1 });
     await vi.runAllTimersAsync();
-    expect(session.store.getState()).toMatchObject({ status: 'refused', refusal: 'This point is fixed.', unsent: 1 });
+    expect(session.store.getState()).toMatchObject({
+      status: 'refused',
+      refusal: 'This point is fixed.',
+      unsent: 1,
+    });
     session.discardUnsent();
     expect(storage.length).toBe(0);
   });

@@ -16,7 +16,8 @@ function tokens(selector: string): Record<string, Color> {
   );
 }
 
-const linear = (value: number): number => (value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4);
+const linear = (value: number): number =>
+  value <= 0.04045 ? value / 12.92 : ((value + 0.055) / 1.055) ** 2.4;
 const luminance = ([r, g, b]: Color): number => 0.2126 * r + 0.7152 * g + 0.0722 * b;
 const contrast = (a: Color, b: Color): number => {
   const [low, high] = [luminance(a), luminance(b)].sort((x, y) => x - y) as [number, number];
@@ -26,8 +27,16 @@ const contrast = (a: Color, b: Color): number => {
 /** Linear colours as they are seen without one kind of cone (Viénot, Brettel & Mollon 1999). */
 const simulations: Record<string, (color: Color) => Color> = {
   full: (color) => color,
-  deuteranopia: ([r, g, b]) => [0.29275 * r + 0.70725 * g, 0.29275 * r + 0.70725 * g, -0.02234 * r + 0.02234 * g + b],
-  protanopia: ([r, g, b]) => [0.11238 * r + 0.88762 * g, 0.11238 * r + 0.88762 * g, 0.00401 * r - 0.00401 * g + b],
+  deuteranopia: ([r, g, b]) => [
+    0.29275 * r + 0.70725 * g,
+    0.29275 * r + 0.70725 * g,
+    -0.02234 * r + 0.02234 * g + b,
+  ],
+  protanopia: ([r, g, b]) => [
+    0.11238 * r + 0.88762 * g,
+    0.11238 * r + 0.88762 * g,
+    0.00401 * r - 0.00401 * g + b,
+  ],
 };
 
 /** CIE L*a*b* of a linear colour. */
@@ -62,7 +71,10 @@ describe.each([
   it.each(Object.keys(simulations))('tells neighbouring spans apart in %s vision', (kind) => {
     for (const [number, a, b] of neighbours) {
       const [p, q] = [a, b].map((value) => lab(simulations[kind]!(value))) as [Color, Color];
-      expect(Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]), `span ${number} and the next`).toBeGreaterThanOrEqual(20);
+      expect(
+        Math.hypot(p[0] - q[0], p[1] - q[1], p[2] - q[2]),
+        `span ${number} and the next`,
+      ).toBeGreaterThanOrEqual(20);
     }
   });
   it('tells neighbouring spans apart in grey print', () => {

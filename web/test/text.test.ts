@@ -5,10 +5,21 @@ import { fitPlane } from '../src/figure/plane.js';
 
 describe('numbers', () => {
   it('keep the decimal point, have a true minus sign, and no negative zero', () => {
-    expect([1.005, -2.5, -0.001, 1234.5].map((value) => shownNumber(value))).toEqual(['1.00', '−2.50', '0.00', '1234.50']);
+    expect([1.005, -2.5, -0.001, 1234.5].map((value) => shownNumber(value))).toEqual([
+      '1.00',
+      '−2.50',
+      '0.00',
+      '1234.50',
+    ]);
   });
   it('become powers of ten where they are very small or large', () => {
-    expect([0, 0.0234, 3.6e-14, -12345, 7].map(shownScientific)).toEqual(['0', '0.023', '3.6 × 10⁻¹⁴', '−1.2 × 10⁴', '7.00']);
+    expect([0, 0.0234, 3.6e-14, -12345, 7].map(shownScientific)).toEqual([
+      '0',
+      '0.023',
+      '3.6 × 10⁻¹⁴',
+      '−1.2 × 10⁴',
+      '7.00',
+    ]);
     expect(superscript(-12)).toBe('⁻¹²');
   });
 });
@@ -28,9 +39,43 @@ describe('the plane', () => {
 
 describe('the name of a point', () => {
   it('stands outside the bend of its polygon, and above where that is straight', () => {
-    expect(labelDirection([[0, 0], [1, 1], [2, 0]], 1)[1]).toBeCloseTo(1, 12);
-    expect(labelDirection([[0, 0], [1, 0], [2, 0]], 1)).toEqual([0, 1]);
-    expect(labelDirection([[0, 0], [1, 0]], 0)).toEqual([-1, 0]);
-    expect(labelDirection([[1, 1], [1, 1]], 0)).toEqual([0, 1]);
+    expect(
+      labelDirection(
+        [
+          [0, 0],
+          [1, 1],
+          [2, 0],
+        ],
+        1,
+      )[1],
+    ).toBeCloseTo(1, 12);
+    expect(
+      labelDirection(
+        [
+          [0, 0],
+          [1, 0],
+          [2, 0],
+        ],
+        1,
+      ),
+    ).toEqual([0, 1]);
+    expect(
+      labelDirection(
+        [
+          [0, 0],
+          [1, 0],
+        ],
+        0,
+      ),
+    ).toEqual([-1, 0]);
+    expect(
+      labelDirection(
+        [
+          [1, 1],
+          [1, 1],
+        ],
+        0,
+      ),
+    ).toEqual([0, 1]);
   });
 });

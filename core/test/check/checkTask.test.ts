@@ -26,7 +26,12 @@ function judge(condition: Condition, ...commands: FigureCommand[]) {
   return checkTask({ prompt: '', hints: [], conditions: [condition] }, start, figure)[0]!;
 }
 
-const move = (index: number, to: number[]): FigureCommand => ({ name: 'moveControlPoint', item: 'c', index, to });
+const move = (index: number, to: number[]): FigureCommand => ({
+  name: 'moveControlPoint',
+  item: 'c',
+  index,
+  to,
+});
 
 describe('conditions', () => {
   it('curveThroughPoint measures the distance from the curve', () => {
@@ -41,7 +46,14 @@ describe('conditions', () => {
 
   it('pointAtPlace judges control points and edit points', () => {
     const place = [40, 30];
-    const control: Condition = { kind: 'pointAtPlace', item: 'c', of: 'controlPoints', index: 4, place, tolerance: 0.1 };
+    const control: Condition = {
+      kind: 'pointAtPlace',
+      item: 'c',
+      of: 'controlPoints',
+      index: 4,
+      place,
+      tolerance: 0.1,
+    };
     const edit: Condition = { ...control, of: 'editPoints' };
     expect(judge(control).measured).toBeCloseTo(30, 12);
     expect(judge(control, move(4, [40, 30.05])).met).toBe(true);
@@ -51,7 +63,13 @@ describe('conditions', () => {
   });
 
   it('pointsUnmoved tells a move of edit points from one of control points', () => {
-    const condition: Condition = { kind: 'pointsUnmoved', item: 'c', of: 'editPoints', indices: [1, 2, 3, 5, 6, 7], tolerance: 1e-6 };
+    const condition: Condition = {
+      kind: 'pointsUnmoved',
+      item: 'c',
+      of: 'editPoints',
+      indices: [1, 2, 3, 5, 6, 7],
+      tolerance: 1e-6,
+    };
     expect(judge(condition, { name: 'moveEditPoint', item: 'c', index: 4, to: [40, 9] }).met).toBe(true);
     expect(judge(condition, move(4, [40, 9])).met).toBe(false);
   });
@@ -60,7 +78,10 @@ describe('conditions', () => {
     const condition: Condition = { kind: 'spansUnmoved', item: 'c', atLeast: 2, tolerance: 1e-9 };
     expect(judge(condition)).toEqual({ met: true, measured: 6 });
     expect(judge(condition, move(4, [40, 9]))).toEqual({ met: true, measured: 2 });
-    expect(judge(condition, { name: 'moveEditPoint', item: 'c', index: 4, to: [40, 9] })).toEqual({ met: false, measured: 0 });
+    expect(judge(condition, { name: 'moveEditPoint', item: 'c', index: 4, to: [40, 9] })).toEqual({
+      met: false,
+      measured: 0,
+    });
   });
 
   it('curvatureAtMost and inflectionsAtMost measure the whole curve', () => {
@@ -69,14 +90,22 @@ describe('conditions', () => {
     expect(judge({ kind: 'curvatureAtMost', item: 'c', limit: 1e-9 }).met).toBe(false);
     expect(judge({ kind: 'inflectionsAtMost', item: 'c', atMost: 0 }).measured).toBe(6);
     const parabola = points.map((_, index) => move(index, [index * 10, (index - 4) ** 2]));
-    expect(judge({ kind: 'inflectionsAtMost', item: 'c', atMost: 0 }, ...parabola)).toEqual({ met: true, measured: 0 });
+    expect(judge({ kind: 'inflectionsAtMost', item: 'c', atMost: 0 }, ...parabola)).toEqual({
+      met: true,
+      measured: 0,
+    });
   });
 });
 
 describe('a task', () => {
   it('is met when every condition is, and never without conditions', () => {
     expect(isTaskMet([{ met: true, measured: 1 }])).toBe(true);
-    expect(isTaskMet([{ met: true, measured: 1 }, { met: false, measured: 1 }])).toBe(false);
+    expect(
+      isTaskMet([
+        { met: true, measured: 1 },
+        { met: false, measured: 1 },
+      ]),
+    ).toBe(false);
     expect(isTaskMet([])).toBe(false);
   });
 });

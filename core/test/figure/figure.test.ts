@@ -17,8 +17,20 @@ import {
   type FigureItem,
 } from '../../src/index.js';
 
-const points = [[0, 0], [10, 20], [30, 25], [50, 5], [70, 15], [90, 0]];
-const given: FigureItem = { id: 'a', name: 'A', kind: 'curve', curve: { degree: 3, knots: clampedUniformKnots(6, 3), points } };
+const points = [
+  [0, 0],
+  [10, 20],
+  [30, 25],
+  [50, 5],
+  [70, 15],
+  [90, 0],
+];
+const given: FigureItem = {
+  id: 'a',
+  name: 'A',
+  kind: 'curve',
+  curve: { degree: 3, knots: clampedUniformKnots(6, 3), points },
+};
 const built = (id: string, source: string, degree: number): FigureItem => ({
   id,
   name: id.toUpperCase(),
@@ -45,14 +57,38 @@ const commands: fc.Arbitrary<FigureCommand> = fc.oneof(
   fc.record({ name: fc.constant('moveControlPoint' as const), item: curveId, index, to: place }),
   fc.record({ name: fc.constant('moveEditPoint' as const), item: curveId, index, to: place }),
   fc.record({ name: fc.constant('moveReferencePoint' as const), item: fc.constant('p'), to: place }),
-  fc.record({ name: fc.constant('setDegree' as const), item: fc.constantFrom('a', 'b', 'c', 'd'), degree: fc.integer({ min: 1, max: 5 }) }),
-  fc.record({ name: fc.constant('setWeight' as const), item: curveId, index, weight: fc.double({ min: 0.1, max: 10, noNaN: true }) }),
-  fc.record({ name: fc.constant('setLoose' as const), item: curveId, of: fc.constantFrom('controlPoints' as const, 'editPoints' as const), indices: fc.array(index) }),
-  fc.record({ name: fc.constant('setShown' as const), shown: fc.record({ comb: fc.boolean(), knots: fc.boolean() }) }),
-  fc.record({ name: fc.constant('setRail' as const), rail: fc.record({ item: fc.constantFrom('a', 'd', null), tracks: fc.constant(['basis' as const]) }) }),
+  fc.record({
+    name: fc.constant('setDegree' as const),
+    item: fc.constantFrom('a', 'b', 'c', 'd'),
+    degree: fc.integer({ min: 1, max: 5 }),
+  }),
+  fc.record({
+    name: fc.constant('setWeight' as const),
+    item: curveId,
+    index,
+    weight: fc.double({ min: 0.1, max: 10, noNaN: true }),
+  }),
+  fc.record({
+    name: fc.constant('setLoose' as const),
+    item: curveId,
+    of: fc.constantFrom('controlPoints' as const, 'editPoints' as const),
+    indices: fc.array(index),
+  }),
+  fc.record({
+    name: fc.constant('setShown' as const),
+    shown: fc.record({ comb: fc.boolean(), knots: fc.boolean() }),
+  }),
+  fc.record({
+    name: fc.constant('setRail' as const),
+    rail: fc.record({ item: fc.constantFrom('a', 'd', null), tracks: fc.constant(['basis' as const]) }),
+  }),
   fc.record({ name: fc.constant('renameItem' as const), item: curveId, to: fc.constantFrom('X', 'Y') }),
   fc.record({ name: fc.constant('removeItem' as const), item: fc.constantFrom('b', 'd', 'p') }),
-  fc.record({ name: fc.constant('addItem' as const), item: fc.constant(built('e', 'd', 4)), at: fc.integer({ min: 0, max: 5 }) }),
+  fc.record({
+    name: fc.constant('addItem' as const),
+    item: fc.constant(built('e', 'd', 4)),
+    at: fc.integer({ min: 0, max: 5 }),
+  }),
 );
 
 describe('figure commands', () => {
@@ -81,7 +117,9 @@ describe('figure commands', () => {
         const single = done.filter((command) => command.name !== 'batch');
         const batch = applyFigureCommand(figure, { name: 'batch', commands: single });
         expect(batch.document).toEqual(after);
-        expect(withoutEmptyLoose(applyFigureCommand(batch.document, batch.inverse).document)).toEqual(withoutEmptyLoose(figure));
+        expect(withoutEmptyLoose(applyFigureCommand(batch.document, batch.inverse).document)).toEqual(
+          withoutEmptyLoose(figure),
+        );
       }),
     );
   });
@@ -89,15 +127,31 @@ describe('figure commands', () => {
   it.each<[string, FigureCommand, RegExp]>([
     ['an item that is not there', { name: 'removeItem', item: 'zz' }, /no item zz/],
     ['a source that others need', { name: 'removeItem', item: 'a' }, /remove B first/],
-    ['points of a built curve', { name: 'moveControlPoint', item: 'b', index: 0, to: [0, 0] }, /follows its source/],
-    ['a point that is not there', { name: 'moveControlPoint', item: 'a', index: 6, to: [0, 0] }, /no control point 6/],
+    [
+      'points of a built curve',
+      { name: 'moveControlPoint', item: 'b', index: 0, to: [0, 0] },
+      /follows its source/,
+    ],
+    [
+      'a point that is not there',
+      { name: 'moveControlPoint', item: 'a', index: 6, to: [0, 0] },
+      /no control point 6/,
+    ],
     ['NaN', { name: 'moveControlPoint', item: 'a', index: 1, to: [NaN, 0] }, /finite number/],
-    ['a degree above the points', { name: 'setDegree', item: 'a', degree: 6 }, /needs at least 7 control points; there are 6/],
+    [
+      'a degree above the points',
+      { name: 'setDegree', item: 'a', degree: 6 },
+      /needs at least 7 control points; there are 6/,
+    ],
     ['a weight of zero', { name: 'setWeight', item: 'a', index: 1, weight: 0 }, /above zero/],
     ['an id twice', { name: 'addItem', item: given, at: 0 }, /ids must differ/],
     ['a circle', { name: 'replaceItem', item: built('b', 'b', 2) }, /built from itself/],
     ['a missing source', { name: 'addItem', item: built('e', 'nobody', 2), at: 0 }, /not in the figure/],
-    ['a view without area', { name: 'setView', view: { left: 1, right: 1, bottom: 0, top: 1, grid: 1 } }, /no area/],
+    [
+      'a view without area',
+      { name: 'setView', view: { left: 1, right: 1, bottom: 0, top: 1, grid: 1 } },
+      /no area/,
+    ],
     ['a rail on a point', { name: 'setRail', rail: { item: 'p', tracks: [] } }, /not to a reference point/],
   ])('refuse %s in one sentence', (_, command, sentence) => {
     expect(() => applyFigureCommand(figure, command)).toThrow(CommandError);
@@ -107,7 +161,9 @@ describe('figure commands', () => {
 
 /** Setting loose points and taking it back may leave an entry without points; it means the same. */
 function withoutEmptyLoose(document: FigureDocument): FigureDocument {
-  const kept = Object.entries(document.loose).filter(([, loose]) => loose.controlPoints.length + loose.editPoints.length > 0);
+  const kept = Object.entries(document.loose).filter(
+    ([, loose]) => loose.controlPoints.length + loose.editPoints.length > 0,
+  );
   return { ...document, loose: Object.fromEntries(kept) };
 }
 
@@ -120,7 +176,12 @@ describe('evaluation', () => {
 
   it('recomputes what a change reaches and nothing else', () => {
     const before = evaluateFigure(figure);
-    const { document } = applyFigureCommand(figure, { name: 'moveControlPoint', item: 'a', index: 1, to: [1, 2] });
+    const { document } = applyFigureCommand(figure, {
+      name: 'moveControlPoint',
+      item: 'a',
+      index: 1,
+      to: [1, 2],
+    });
     const after = evaluateFigure(document, before);
     expect(after.items.get('c')).toBe(before.items.get('c'));
     expect(after.items.get('d')).toBe(before.items.get('d'));
@@ -131,8 +192,14 @@ describe('evaluation', () => {
   it('leaves the others alone where an item fails, and passes the reason on', () => {
     const failing = { ...figure, items: [...figure.items, built('e', 'a', 7), built('f', 'e', 2)] };
     const evaluation = evaluateFigure(failing);
-    expect(evaluation.items.get('e')).toMatchObject({ status: 'failed', reason: expect.stringContaining('needs at least 8') });
-    expect(evaluation.items.get('f')).toMatchObject({ status: 'failed', reason: expect.stringContaining('needs at least 8') });
+    expect(evaluation.items.get('e')).toMatchObject({
+      status: 'failed',
+      reason: expect.stringContaining('needs at least 8'),
+    });
+    expect(evaluation.items.get('f')).toMatchObject({
+      status: 'failed',
+      reason: expect.stringContaining('needs at least 8'),
+    });
     expect(curveOf(evaluation, 'b')).toBeDefined();
   });
 
@@ -153,12 +220,19 @@ describe('a student', () => {
     expect(may({ name: 'setPoints', item: 'a', points })).toBe(true);
     expect(may({ name: 'setPoints', item: 'a', points: [[9, 9], ...points.slice(1)] })).toBe(false);
     expect(may({ name: 'setDegree', item: 'a', degree: 2 })).toBe(false);
-    expect(may({ name: 'batch', commands: [{ name: 'setLoose', item: 'a', of: 'controlPoints', indices: [0] }] })).toBe(false);
+    expect(
+      may({ name: 'batch', commands: [{ name: 'setLoose', item: 'a', of: 'controlPoints', indices: [0] }] }),
+    ).toBe(false);
   });
 
   it('starts over with what the published figure had, and only where something moved', () => {
     expect(startOver(figure, figure)).toBeUndefined();
-    const { document } = applyFigureCommand(figure, { name: 'moveEditPoint', item: 'a', index: 3, to: [40, 40] });
+    const { document } = applyFigureCommand(figure, {
+      name: 'moveEditPoint',
+      item: 'a',
+      index: 3,
+      to: [40, 40],
+    });
     const command = startOver(document, figure)!;
     expect(studentMay(document, command, figure)).toBe(true);
     expect(applyFigureCommand(document, command).document).toEqual(figure);
@@ -171,7 +245,12 @@ describe('versions', () => {
       1: (old: object) => ({ ...old, two: true }),
       2: (old: object) => ({ ...old, three: true }),
     };
-    expect(migrate({ version: 1, one: true }, 3, steps, 'figure')).toEqual({ version: 3, one: true, two: true, three: true });
+    expect(migrate({ version: 1, one: true }, 3, steps, 'figure')).toEqual({
+      version: 3,
+      one: true,
+      two: true,
+      three: true,
+    });
     expect(migrate({ version: 3 }, 3, steps, 'figure')).toEqual({ version: 3 });
   });
   it.each([

@@ -17,16 +17,34 @@ import {
   type Step,
 } from '../../src/index.js';
 
-const sheet = (id: string): Sheet => ({ id, title: id, prose: emptyProse, figure: emptyFigure(), task: null });
-const lesson: LessonDocument = { version: 1, title: 'Lesson', sheets: [sheet('one'), sheet('two'), sheet('three')] };
+const sheet = (id: string): Sheet => ({
+  id,
+  title: id,
+  prose: emptyProse,
+  figure: emptyFigure(),
+  task: null,
+});
+const lesson: LessonDocument = {
+  version: 1,
+  title: 'Lesson',
+  sheets: [sheet('one'), sheet('two'), sheet('three')],
+};
 
 const sheetId = fc.constantFrom('one', 'two', 'three', 'four');
 const commands: fc.Arbitrary<LessonCommand> = fc.oneof(
   fc.record({ name: fc.constant('setTitle' as const), title: fc.constantFrom('X', 'Y', 'Z') }),
-  fc.record({ name: fc.constant('setSheetTitle' as const), sheet: sheetId, title: fc.constantFrom('X', 'Y') }),
+  fc.record({
+    name: fc.constant('setSheetTitle' as const),
+    sheet: sheetId,
+    title: fc.constantFrom('X', 'Y'),
+  }),
   fc.record({ name: fc.constant('moveSheet' as const), sheet: sheetId, to: fc.integer({ min: 0, max: 3 }) }),
   fc.record({ name: fc.constant('removeSheet' as const), sheet: sheetId }),
-  fc.record({ name: fc.constant('addSheet' as const), sheet: fc.constant(sheet('four')), at: fc.integer({ min: 0, max: 3 }) }),
+  fc.record({
+    name: fc.constant('addSheet' as const),
+    sheet: fc.constant(sheet('four')),
+    at: fc.integer({ min: 0, max: 3 }),
+  }),
   fc.record({
     name: fc.constant('setTask' as const),
     sheet: sheetId,
@@ -45,7 +63,8 @@ function run(kinds: readonly ('undo' | 'redo' | LessonCommand)[]) {
   const log: LoggedStep<LessonCommand>[] = [];
   kinds.forEach((kind, index) => {
     const id = String(index);
-    const step: Step<LessonCommand> = typeof kind === 'string' ? { id, kind } : { id, kind: 'do', command: kind };
+    const step: Step<LessonCommand> =
+      typeof kind === 'string' ? { id, kind } : { id, kind: 'do', command: kind };
     try {
       history = advance(history, step, applyLessonCommand);
     } catch (error) {
@@ -64,9 +83,19 @@ describe('history', () => {
         let { history } = run(list);
         const end = history.document;
         const count = history.undoable.length;
-        for (let k = 0; k < count; k++) history = advance(history, { id: '', kind: 'undo' }, applyLessonCommand);
+        for (let k = 0; k < count; k++)
+          history = advance<LessonDocument, LessonCommand>(
+            history,
+            { id: '', kind: 'undo' },
+            applyLessonCommand,
+          );
         expect(history.document).toEqual(lesson);
-        for (let k = 0; k < count; k++) history = advance(history, { id: '', kind: 'redo' }, applyLessonCommand);
+        for (let k = 0; k < count; k++)
+          history = advance<LessonDocument, LessonCommand>(
+            history,
+            { id: '', kind: 'redo' },
+            applyLessonCommand,
+          );
         expect(history.document).toEqual(end);
       }),
     );
@@ -74,16 +103,31 @@ describe('history', () => {
 
   it('found again from its log has the same undo and redo', () => {
     fc.assert(
-      fc.property(fc.array(fc.oneof(commands, fc.constantFrom('undo' as const, 'redo' as const)), { maxLength: 20 }), (list) => {
-        const { history, log } = run(list);
-        expect(historyFromLog(history.document, log)).toEqual(history);
-      }),
+      fc.property(
+        fc.array(fc.oneof(commands, fc.constantFrom('undo' as const, 'redo' as const)), { maxLength: 20 }),
+        (list) => {
+          const { history, log } = run(list);
+          expect(historyFromLog(history.document, log)).toEqual(history);
+        },
+      ),
     );
   });
 
   it('says so when there is nothing to undo or redo', () => {
-    expect(() => advance(startHistory(lesson), { id: '', kind: 'undo' }, applyLessonCommand)).toThrow(/nothing to undo/);
-    expect(() => advance(startHistory(lesson), { id: '', kind: 'redo' }, applyLessonCommand)).toThrow(/nothing to redo/);
+    expect(() =>
+      advance<LessonDocument, LessonCommand>(
+        startHistory(lesson),
+        { id: '', kind: 'undo' },
+        applyLessonCommand,
+      ),
+    ).toThrow(/nothing to undo/);
+    expect(() =>
+      advance<LessonDocument, LessonCommand>(
+        startHistory(lesson),
+        { id: '', kind: 'redo' },
+        applyLessonCommand,
+      ),
+    ).toThrow(/nothing to redo/);
   });
 });
 
@@ -95,7 +139,11 @@ describe('lesson commands', () => {
   });
   it.each<[string, LessonCommand, RegExp]>([
     ['an empty title', { name: 'setTitle', title: '  ' }, /must not be empty/],
-    ['a sheet that is gone', { name: 'setProse', sheet: 'nine', prose: emptyProse }, /no longer in the lesson/],
+    [
+      'a sheet that is gone',
+      { name: 'setProse', sheet: 'nine', prose: emptyProse },
+      /no longer in the lesson/,
+    ],
     ['a sheet id twice', { name: 'addSheet', sheet: sheet('one'), at: 0 }, /ids must differ/],
     ['a very long title', { name: 'setTitle', title: 'x'.repeat(201) }, /200 characters/],
   ])('refuse %s', (_, command, sentence) => {
@@ -103,7 +151,9 @@ describe('lesson commands', () => {
   });
   it('refuse to take the last sheet away', () => {
     const single = { ...lesson, sheets: [sheet('one')] };
-    expect(() => applyLessonCommand(single, { name: 'removeSheet', sheet: 'one' })).toThrow(/at least one sheet/);
+    expect(() => applyLessonCommand(single, { name: 'removeSheet', sheet: 'one' })).toThrow(
+      /at least one sheet/,
+    );
     expect(() => validateLesson({ ...lesson, sheets: [] })).toThrow(/at least one sheet/);
   });
 });

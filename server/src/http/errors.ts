@@ -14,7 +14,8 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
     const { problem } = asProblem(error, (unknown) =>
       log.error({ err: unknown, path: request.path }, 'unexpected error'),
     );
-    if (problem.type === 'database-unavailable') log.warn({ err: error }, 'database unavailable');
+    if (problem.type === 'database-unavailable')
+      log.warn({ reason: error instanceof Error ? error.message : String(error) }, 'database unavailable');
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };
 }

@@ -9,6 +9,7 @@ import { useScene } from '../figure/useScene.js';
 import { Rail } from '../rail/Rail.js';
 import { useDoor } from '../session/useWho.js';
 import { ProseView } from '../sheet/ProseView.js';
+import { ScrollingText } from '../sheet/ScrollingText.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { TaskCard } from '../sheet/TaskCard.js';
 import { useTranslation } from '../text/text.js';
@@ -69,9 +70,9 @@ function Left({ work, classId }: { work: Answer<'studentWork'>; classId: string 
             </span>
           </p>
           <h2 className="mt-5 font-serif text-[19px] font-medium">{sheet.title}</h2>
-          <div className="flex-1 pb-4 lg:min-h-[140px] lg:overflow-y-auto">
+          <ScrollingText>
             <ProseView prose={sheet.prose} />
-          </div>
+          </ScrollingText>
           {sheet.task && <TaskCard task={sheet.task} start={sheet.figure} scene={scene} passed={false} />}
         </article>
       }

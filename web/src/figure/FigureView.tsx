@@ -22,7 +22,9 @@ interface FigureViewProps {
 function liesUnderControlPoint(document: FigureDocument, id: string, of: PointKind, index: number): boolean {
   const item = itemOf(document, id);
   if (of === 'controlPoints' || !document.shown.controlPoints || item?.kind !== 'curve') return false;
-  return (index === 0 || index === item.curve.points.length - 1) && isClamped(item.curve.knots, item.curve.degree);
+  return (
+    (index === 0 || index === item.curve.points.length - 1) && isClamped(item.curve.knots, item.curve.degree)
+  );
 }
 
 /** The live drawing of a sheet: curves on a canvas, and every point as a handle above it. */
@@ -108,10 +110,12 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
       if (item.kind !== 'curve' || item.faint) return [];
       const count = curveOf(evaluation, item.id)?.points.length ?? 0;
       const indices = Array.from({ length: count }, (_, index) => index);
-      const kinds: PointKind[] = [];
-      if (figure.shown.controlPoints) kinds.push('controlPoints');
-      if (figure.shown.editPoints) kinds.push('editPoints');
-      return kinds.flatMap((of) => indices.map((index) => ({ item: item.id, of, index })));
+      const all = (of: PointKind) => indices.map((index) => ({ item: item.id, of, index }));
+      const controlPoints = figure.shown.controlPoints ? all('controlPoints') : [];
+      const edits = figure.shown.editPoints ? all('editPoints') : [];
+      // Where an edit point lies on a control point, the control point is the one to take hold of.
+      const under = edits.filter(({ of, index }) => liesUnderControlPoint(figure, item.id, of, index));
+      return [...under, ...controlPoints, ...edits.filter((edit) => !under.includes(edit))];
     });
   }
 }

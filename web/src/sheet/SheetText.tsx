@@ -2,6 +2,7 @@ import type { Sheet } from '@bogen/core';
 import type { ReactNode } from 'react';
 import { useTranslation } from '../text/text.js';
 import { ProseView } from './ProseView.js';
+import { ScrollingText } from './ScrollingText.js';
 
 interface SheetTextProps {
   readonly sheet: Sheet;
@@ -18,9 +19,9 @@ export function SheetText({ sheet, number, count, task, links }: SheetTextProps)
     <article className="flex flex-1 flex-col px-8 pt-5 pb-4 lg:min-h-0">
       <p className="font-mono text-[12px] text-soft">{t('sheet.of', { number, count })}</p>
       <h1 className="mt-1.5 mb-1 font-serif text-[27px] leading-[1.15] font-medium">{sheet.title}</h1>
-      <div className="flex-1 pb-4 lg:min-h-[180px] lg:overflow-y-auto">
+      <ScrollingText>
         <ProseView prose={sheet.prose} />
-      </div>
+      </ScrollingText>
       {task}
       <div className="mt-3 flex justify-between text-[13px]">{links}</div>
     </article>

@@ -152,6 +152,7 @@ export const en = {
   },
   sheet: {
     of: 'Sheet {{number}} of {{count}}',
+    text: 'Text of the sheet',
     yourTurn: 'Your turn',
     check: 'Check',
     hint: 'Hint',

@@ -14,6 +14,14 @@ import { FormulaPanel, type EditedFormula } from './FormulaPanel.js';
 /** How long the typing must rest before it becomes a step. */
 const restMs = 700;
 
+/** Whether two trees say the same: the server keeps no order of keys, and absent and null are one. */
+function sameProse(a: unknown, b: unknown): boolean {
+  if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null)
+    return (a ?? null) === (b ?? null);
+  const keys = new Set([...Object.keys(a), ...Object.keys(b)]);
+  return [...keys].every((key) => sameProse(a[key as keyof typeof a], b[key as keyof typeof b]));
+}
+
 /** The same tree; the editor's type merely does not say that it leaves it unchanged. */
 const forEditor = (prose: Prose): JSONContent => prose as unknown as JSONContent;
 
@@ -23,7 +31,7 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
   const [formula, setFormula] = useState<EditedFormula | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const saved = useSession(session, (state) => sheetOf(state.history.document, sheet)?.prose ?? emptyProse);
-  const written = useRef<Prose>(saved);
+  const written = useRef<Prose>(emptyProse);
 
   const extensions = useMemo(() => {
     const edit = (block: boolean) => ({
@@ -74,7 +82,7 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
     clearTimeout(timer.current);
     if (editor.isDestroyed) return;
     const prose = editor.getJSON() as Prose;
-    if (JSON.stringify(prose) === JSON.stringify(written.current)) return;
+    if (sameProse(prose, written.current)) return;
     written.current = prose;
     if (sheetOf(session.store.getState().history.document, sheet))
       session.do({ name: 'setProse', sheet, prose });
@@ -91,12 +99,12 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
   // Undo, redo and changes from elsewhere come in here.
   useEffect(() => {
     if (saved === written.current) return;
-    const before = JSON.stringify(editor.getJSON());
-    written.current = saved;
-    if (JSON.stringify(saved) === before) return;
     const { from } = editor.state.selection;
-    editor.commands.setContent(forEditor(saved), { emitUpdate: false });
-    editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
+    if (!sameProse(saved, editor.getJSON() as Prose)) {
+      editor.commands.setContent(forEditor(saved), { emitUpdate: false });
+      editor.commands.setTextSelection(Math.min(from, editor.state.doc.content.size));
+    }
+    // What the editor makes of it is what later typing is compared with.
     written.current = editor.getJSON() as Prose;
   }, [editor, saved]);
 

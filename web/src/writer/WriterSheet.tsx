@@ -90,6 +90,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
         notice={<SaveNotice session={session} />}
         text={
           <div className="flex flex-1 flex-col px-8 pt-3 pb-4 lg:min-h-0">
+            <h1 className="sr-only">{title}</h1>
             <SheetList session={session} lesson={draft.id} current={sheetId} />
             <TitleField
               label={t('writer.sheetTitle')}

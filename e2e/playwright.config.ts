@@ -1,0 +1,32 @@
+import { defineConfig } from '@playwright/test';
+
+/** One browser, one database cluster for each worker; every test begins with fresh people and contexts. */
+export default defineConfig({
+  testDir: 'tests',
+  outputDir: 'test-results',
+  fullyParallel: false,
+  workers: 2,
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  retries: 0,
+  reporter: [
+    ['list'],
+    ['json', { outputFile: process.env['BOGEN_E2E_REPORT'] ?? 'test-results/report.json' }],
+  ],
+  use: {
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-quic',
+        '--no-first-run',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+});

@@ -1,0 +1,107 @@
+import { coordinatesOf, dragTo, expect, joinClass, saved, signIn, test } from '../bogen.js';
+
+test('the server goes away while a student works: it says so, nothing is lost, and the check is made up for', async ({
+  newContext,
+  bogen,
+}) => {
+  const { page, name } = await joinClass(await newContext());
+  await page.getByRole('link', { name: 'Begin' }).click();
+  await dragTo(page, 'waist/P3', [126, 64]);
+  await expect(saved(page)).toBeVisible();
+  await bogen.killServer();
+
+  await dragTo(page, 'waist/P3', [128, 62]);
+  await dragTo(page, 'waist/P4', [158, 41.5]);
+  await expect(page.getByRole('alert')).toContainText('everything is kept on this device');
+  await expect(page.locator('[data-save="offline"]')).toContainText('2 kept on this device');
+  await page.getByRole('button', { name: 'Check' }).click();
+  await expect(page.locator('[data-task]')).toContainText('Done. All of it holds.');
+  await expect(page.locator('[data-task]')).toContainText('as soon as the connection is back');
+  const left = await coordinatesOf(page, 'waist/P4');
+
+  await test.step('opening another sheet fails with a way to try again', async () => {
+    await page.getByRole('link', { name: 'Next sheet' }).click();
+    await expect(page.getByRole('heading', { name: 'The server does not answer' })).toBeVisible();
+    await page.goBack();
+    await expect.poll(() => coordinatesOf(page, 'waist/P4')).toEqual(left);
+  });
+
+  await bogen.startServer();
+  await page.getByRole('button', { name: 'Send now' }).click();
+  await expect(saved(page)).toBeVisible({ timeout: 20_000 });
+  await expect(page.locator('[data-progress="done"]')).toHaveCount(1);
+
+  const desk = await signIn(await newContext());
+  await desk.getByRole('link', { name: 'Class desk' }).click();
+  await expect(
+    desk.getByRole('link', { name: `${name}, A control point acts near: done. Open the figure.` }),
+  ).toBeVisible();
+});
+
+test('a page closed while the server is away brings its moves when it is back', async ({
+  newContext,
+  bogen,
+}) => {
+  const context = await newContext();
+  const { page } = await joinClass(context);
+  await page.getByRole('link', { name: 'Begin' }).click();
+  await dragTo(page, 'waist/P4', [150, 47]);
+  await expect(saved(page)).toBeVisible();
+  const address = page.url();
+  await bogen.killServer();
+  await dragTo(page, 'waist/P5', [199, 49]);
+  const left = await coordinatesOf(page, 'waist/P5');
+  await expect(page.locator('[data-save="offline"]')).toBeVisible();
+  await page.close();
+  await bogen.startServer();
+  const again = await context.newPage();
+  await again.goto(address);
+  await expect.poll(() => coordinatesOf(again, 'waist/P5')).toEqual(left);
+  await expect(saved(again)).toBeVisible();
+  await again.reload();
+  await expect.poll(() => coordinatesOf(again, 'waist/P5')).toEqual(left);
+});
+
+test('the database stops for a moment: the server stays up, says so, and goes on', async ({
+  newContext,
+  bogen,
+}) => {
+  const { page } = await joinClass(await newContext());
+  await page.getByRole('link', { name: 'Begin' }).click();
+  await dragTo(page, 'waist/P4', [150, 47]);
+  await expect(saved(page)).toBeVisible();
+  await bogen.cluster.stop();
+  const ready = await page.request.get('/api/ready');
+  expect(ready.status()).toBe(503);
+  await dragTo(page, 'waist/P5', [199, 49]);
+  await expect(page.locator('[data-save="offline"]')).toBeVisible();
+  const stranger = await (await newContext()).newPage();
+  await stranger.goto('/join?code=BOUT-7K4M');
+  await stranger.getByLabel('Your name').fill('Too Soon');
+  await stranger.getByRole('button', { name: 'Join the class' }).click();
+  await expect(stranger.getByRole('alert')).toContainText('database does not answer');
+  await bogen.cluster.begin();
+  await page.getByRole('button', { name: 'Send now' }).click();
+  await expect(saved(page)).toBeVisible({ timeout: 20_000 });
+});
+
+test('moves on two devices at once are both kept', async ({ newContext }) => {
+  const { page: first, returnKey } = await joinClass(await newContext());
+  await first.getByRole('link', { name: 'Begin' }).click();
+  const second = await (await newContext()).newPage();
+  await second.goto('/join?code=BOUT-7K4M');
+  await second.getByRole('button', { name: 'I have a return key' }).click();
+  await second.getByLabel('Return key').fill(returnKey);
+  await second.getByRole('button', { name: 'Come back' }).click();
+  await second.getByRole('link', { name: 'A control point acts near' }).click();
+  await expect.poll(() => coordinatesOf(second, 'waist/P4')).toEqual([158, 50]);
+  await dragTo(first, 'waist/P4', [150, 47]);
+  await expect(saved(first)).toBeVisible();
+  await dragTo(second, 'waist/P5', [199, 49]);
+  await expect(second.getByRole('alert')).toContainText('also changed on another device');
+  await expect(saved(second)).toBeVisible();
+  expect(await coordinatesOf(second, 'waist/P4')).toEqual(await coordinatesOf(first, 'waist/P4'));
+  const kept = await coordinatesOf(second, 'waist/P5');
+  await first.reload();
+  await expect.poll(() => coordinatesOf(first, 'waist/P5')).toEqual(kept);
+});

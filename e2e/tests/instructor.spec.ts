@@ -1,0 +1,170 @@
+import type { Page } from '@playwright/test';
+import { coordinatesOf, dragTo, expect, handle, joinClass, saved, signIn, test } from '../bogen.js';
+
+/** A lesson of its own for each test, so that tests do not wait for one another. */
+async function newLesson(page: Page, title: string): Promise<void> {
+  await page.getByRole('button', { name: 'New lesson' }).click();
+  await page.getByLabel('Title of the lesson').fill(title);
+  await page.getByRole('button', { name: 'Make' }).click();
+  await expect(handle(page, 'curve/P0')).toBeVisible();
+}
+
+test('an instructor writes, arranges and publishes a lesson, and a student reads it', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await expect(page.getByRole('img', { name: 'First figure of Near and far' })).toBeVisible();
+  await newLesson(page, 'The tail gut');
+
+  await test.step('prose with a formula', async () => {
+    await page.getByRole('textbox', { name: 'Text of the sheet' }).click();
+    await page.keyboard.type('A curve on six pegs. ');
+    await page.getByRole('button', { name: 'Formula' }).click();
+    await page.getByRole('textbox', { name: 'Formula' }).fill('N_{i,p}(u)');
+    await page.getByRole('button', { name: 'Set formula' }).click();
+    await expect(page.locator('.tiptap .katex')).toBeVisible();
+    await page.getByLabel('Title of the sheet').fill('Six pegs');
+    await page.keyboard.press('Enter');
+    await expect(page.getByRole('link', { name: /Six pegs/ })).toBeVisible();
+  });
+
+  await test.step('points and degree', async () => {
+    await dragTo(page, 'curve/P2', [80, 60]);
+    const [x, y] = await coordinatesOf(page, 'curve/P2');
+    expect(Math.hypot(x - 80, y - 60)).toBeLessThan(0.3);
+    await page.getByRole('button', { name: 'Raise the degree' }).click();
+    await page.getByRole('button', { name: 'Raise the degree' }).click();
+    await expect(page.locator('[data-degree]')).toHaveText('5');
+    await expect(page.locator('[data-facts]')).toContainText('degree 5 · 1 span · 6 points · 12 knots');
+    await expect(page.getByRole('button', { name: 'Raise the degree' })).toBeDisabled();
+  });
+
+  await test.step('loose and fixed', async () => {
+    await page.getByRole('button', { name: 'Loose or fixed' }).click();
+    await handle(page, 'curve/P0').click();
+    await expect(handle(page, 'curve/P0')).toHaveClass(/fixed/);
+    await handle(page, 'curve/P5').focus();
+    await page.keyboard.press('Space');
+    await expect(handle(page, 'curve/P5')).toHaveClass(/fixed/);
+    await page.getByRole('button', { name: 'Move points' }).click();
+  });
+
+  await test.step('more sheets, in another order', async () => {
+    await page.getByRole('button', { name: 'Add sheet' }).click();
+    await expect(page.getByLabel('Title of the sheet')).toHaveValue('New sheet');
+    await page.getByLabel('Title of the sheet').fill('Afterwards');
+    await page.keyboard.press('Enter');
+    const grip = (title: string) => page.getByRole('button', { name: new RegExp(`^Move sheet ${title}`) });
+    const [from, to] = [(await grip('Afterwards').boundingBox())!, (await grip('Six pegs').boundingBox())!];
+    await page.mouse.move(from.x + 8, from.y + 15);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 8, from.y - 5, { steps: 4 });
+    await page.mouse.move(to.x + 8, to.y + 10, { steps: 6 });
+    await page.mouse.up();
+    await expect(page.locator('[data-sheet]').first()).toContainText('Afterwards');
+  });
+
+  await test.step('undo and redo go on after a reload', async () => {
+    await expect(saved(page)).toBeVisible();
+    await page.reload();
+    await expect(page.locator('[data-sheet]').first()).toContainText('Afterwards');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.locator('[data-sheet]').first()).toContainText('Six pegs');
+    await page.getByRole('button', { name: 'Redo' }).click();
+    await expect(page.locator('[data-sheet]').first()).toContainText('Afterwards');
+  });
+
+  await test.step('the student’s view tries and keeps nothing', async () => {
+    await page.getByRole('link', { name: /Six pegs/ }).click();
+    await expect(page.getByLabel('Title of the sheet')).toHaveValue('Six pegs');
+    await page.getByRole('link', { name: 'See as a student' }).click();
+    await expect(page.getByRole('heading', { name: 'Six pegs' })).toBeVisible();
+    const fixed = await coordinatesOf(page, 'curve/P0');
+    await dragTo(page, 'curve/P0', [30, 30]);
+    expect(await coordinatesOf(page, 'curve/P0')).toEqual(fixed);
+    await dragTo(page, 'curve/P2', [60, 60]);
+    await page.getByRole('link', { name: 'Back to writing' }).click();
+    const [x, y] = await coordinatesOf(page, 'curve/P2');
+    expect(Math.hypot(x - 80, y - 60)).toBeLessThan(0.3);
+  });
+
+  await test.step('publishing', async () => {
+    await page.getByRole('button', { name: 'Publish' }).click();
+    await expect(page.getByRole('dialog')).toContainText('Publish edition 1?');
+    await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
+    await expect(page.getByRole('dialog')).toContainText('Edition 1 is out.');
+    await page.getByRole('dialog').getByRole('button', { name: 'Back to writing' }).click();
+    await expect(page.getByRole('button', { name: 'Publish' })).toBeDisabled();
+  });
+
+  const { page: student } = await joinClass(await newContext());
+  await student.getByRole('link', { name: 'Six pegs' }).click();
+  await expect(student.getByText('A curve on six pegs.')).toBeVisible();
+  await expect(student.locator('.katex')).toBeVisible();
+  await expect(student.getByText('Sheet 2 of 2')).toBeVisible();
+});
+
+test('typing is undone as it was typed, and survives leaving the page at once', async ({ newContext }) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Typing');
+  const text = page.getByRole('textbox', { name: 'Text of the sheet' });
+  await text.click();
+  await page.keyboard.type('First.');
+  await expect(saved(page)).toBeVisible();
+  await page.waitForTimeout(900);
+  await page.keyboard.type(' Second.');
+  await page.reload();
+  await expect(text).toHaveText('First. Second.');
+  await expect(handle(page, 'curve/P0')).toBeVisible();
+  await page.keyboard.press('Control+z');
+  await expect(text).toHaveText('First.');
+  await page.keyboard.press('Control+z');
+  await expect(text).toHaveText('');
+  await page.keyboard.press('Control+y');
+  await expect(text).toHaveText('First.');
+});
+
+test('two windows on one lesson: the later is asked, and nothing is lost whatever it answers', async ({
+  newContext,
+}) => {
+  const context = await newContext();
+  const first = await signIn(context);
+  await newLesson(first, 'Two windows');
+  const address = first.url();
+  const second = await context.newPage();
+  await second.goto(address);
+  await expect(handle(second, 'curve/P0')).toBeVisible();
+  await dragTo(first, 'curve/P1', [25, 60]);
+  await expect(saved(first)).toBeVisible();
+
+  await dragTo(second, 'curve/P3', [125, 70]);
+  await expect(second.getByRole('dialog')).toContainText('This lesson was changed elsewhere');
+  await second.getByRole('button', { name: 'Put mine on top' }).click();
+  await expect(saved(second)).toBeVisible();
+  expect(await coordinatesOf(second, 'curve/P1')).toEqual(await coordinatesOf(first, 'curve/P1'));
+
+  await dragTo(first, 'curve/P4', [170, 50]);
+  await expect(first.getByRole('dialog')).toContainText('Your 1 change since then is kept');
+  const mine = await coordinatesOf(first, 'curve/P4');
+  await first.getByRole('button', { name: 'Keep mine as a new lesson' }).click();
+  await expect(first.getByLabel('Title of the lesson')).toHaveValue('Two windows (my copy)');
+  await expect.poll(() => coordinatesOf(first, 'curve/P4')).toEqual(mine);
+});
+
+test('the class desk shows progress and opens a figure as the student left it', async ({ newContext }) => {
+  const { page: student, name } = await joinClass(await newContext());
+  await student.getByRole('link', { name: 'An edit point acts far' }).click();
+  await dragTo(student, 'waist/E6', [216, 70]);
+  const left = await coordinatesOf(student, 'waist/P6');
+  await expect(saved(student)).toBeVisible();
+  const page = await signIn(await newContext());
+  await page.getByRole('link', { name: 'Class desk' }).click();
+  await expect(
+    page.getByRole('link', { name: 'Anouk Tessel, A control point acts near: done. Open the figure.' }),
+  ).toBeVisible();
+  await page.getByRole('link', { name: `${name}, An edit point acts far: begun. Open the figure.` }).click();
+  await expect(page.getByRole('heading', { name: `As ${name} left it` })).toBeVisible();
+  await expect.poll(() => coordinatesOf(page, 'waist/P6')).toEqual(left);
+  await dragTo(page, 'waist/P6', [180, 90]);
+  expect(await coordinatesOf(page, 'waist/P6')).toEqual(left);
+});

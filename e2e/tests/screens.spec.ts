@@ -1,0 +1,141 @@
+import AxeBuilder from '@axe-core/playwright';
+import type { Page } from '@playwright/test';
+import { coordinatesOf, expect, handle, joinClass, placeOf, saved, signIn, test } from '../bogen.js';
+
+async function violations(page: Page): Promise<string[]> {
+  const { violations: found } = await new AxeBuilder({ page }).analyze();
+  return found.map(
+    ({ id, nodes }) =>
+      `${id}: ${nodes
+        .map(({ html }) => html)
+        .join(' | ')
+        .slice(0, 300)}`,
+  );
+}
+
+test('no screen has an accessibility violation, in both themes', async ({ newContext }) => {
+  test.setTimeout(120_000);
+  const visitor = await (await newContext()).newPage();
+  for (const address of ['/join', '/sign-in', '/nowhere']) {
+    await visitor.goto(address);
+    await expect(visitor.getByRole('heading').first()).toBeVisible();
+    expect(await violations(visitor), address).toEqual([]);
+  }
+  const teacher = await signIn(await newContext());
+  const { page: student } = await joinClass(await newContext());
+  for (const theme of ['light', 'dark']) {
+    if (theme === 'dark') {
+      await teacher.goto('/shelf');
+      await teacher.getByRole('button', { name: 'Dark theme' }).click();
+      await student.goto('/class');
+      await student.getByRole('button', { name: 'Dark theme' }).click();
+    }
+    await expect(teacher.getByRole('link', { name: /Near and far/ })).toBeVisible();
+    expect(await violations(teacher), `shelf, ${theme}`).toEqual([]);
+    await teacher.getByRole('link', { name: /Near and far/ }).click();
+    await expect(teacher.locator('.tiptap')).toBeVisible();
+    expect(await violations(teacher), `writer, ${theme}`).toEqual([]);
+    await teacher.getByRole('link', { name: 'See as a student' }).click();
+    await expect(handle(teacher, 'waist/P4')).toBeVisible();
+    expect(await violations(teacher), `preview, ${theme}`).toEqual([]);
+    await teacher.goto('/shelf');
+    await teacher.getByRole('link', { name: 'Class desk' }).first().click();
+    await expect(teacher.getByRole('table').first()).toBeVisible();
+    expect(await violations(teacher), `desk, ${theme}`).toEqual([]);
+    await teacher
+      .getByRole('link', { name: /Catrin Vale/ })
+      .first()
+      .click();
+    await expect(handle(teacher, 'waist/P4')).toBeVisible();
+    expect(await violations(teacher), `student’s work, ${theme}`).toEqual([]);
+    await teacher.goto('/shelf');
+    await expect(student.getByRole('heading', { name: 'Lessons' })).toBeVisible();
+    expect(await violations(student), `class, ${theme}`).toEqual([]);
+    await student.getByRole('link', { name: 'An edit point acts far' }).click();
+    await expect(handle(student, 'waist/E4')).toBeVisible();
+    await expect(student.locator('.katex').first()).toBeVisible();
+    expect(await violations(student), `reader, ${theme}`).toEqual([]);
+  }
+});
+
+test('wrong codes, passwords, keys and addresses are told in a sentence', async ({ newContext }) => {
+  const page = await (await newContext()).newPage();
+  await page.goto('/join');
+  await page.getByRole('button', { name: 'Join the class' }).click();
+  await expect(page.getByText('Please fill this in.')).toHaveCount(2);
+  await page.getByLabel('Class code').fill('WRONG-CODE');
+  await page.getByLabel('Your name').fill('Someone');
+  await page.getByRole('button', { name: 'Join the class' }).click();
+  await expect(page.getByRole('alert')).toHaveText('No class has this code. Check it with your instructor.');
+  await page.getByRole('button', { name: 'I have a return key' }).click();
+  await page.getByLabel('Class code').fill('BOUT-7K4M');
+  await page.getByLabel('Return key').fill('nonsense ✗');
+  await page.getByRole('button', { name: 'Come back' }).click();
+  await expect(page.getByRole('alert')).toContainText('No student of this class has this return key');
+  await page.goto('/sign-in');
+  await page.getByLabel('Address').fill('mirela@ellerbrook.example');
+  await page.getByLabel('Password').fill('wrong');
+  await page.getByRole('button', { name: 'Sign in' }).click();
+  await expect(page.getByRole('alert')).toContainText('do not belong together');
+  await page.goto('/nowhere/at/all');
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+  await page.goto('/read/00000000-0000-4000-8000-000000000000');
+  await expect(page).toHaveURL(/\/join\?to=/);
+});
+
+test('a lesson that is not there says so, and leads back', async ({ newContext }) => {
+  const { page } = await joinClass(await newContext());
+  await page.goto('/read/00000000-0000-4000-8000-000000000000');
+  await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+  await expect(page.getByText('not in your class')).toBeVisible();
+  await page.getByRole('link', { name: 'Go to the start' }).click();
+  await expect(page.getByRole('heading', { name: 'Lessons' })).toBeVisible();
+  const teacher = await signIn(await newContext());
+  await teacher.goto('/write/not-an-id');
+  await expect(teacher.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
+  await teacher.goto('/desk/00000000-0000-4000-8000-000000000000');
+  await expect(teacher.getByText('This class is not there')).toBeVisible();
+});
+
+test('on a small screen the text folds below the figure, and the figure takes the whole screen on request', async ({
+  newContext,
+}) => {
+  const { page } = await joinClass(await newContext());
+  await page.getByRole('link', { name: 'Begin' }).click();
+  await expect(handle(page, 'waist/P4')).toBeVisible();
+  const width = async () => (await page.locator('[data-figure]').boundingBox())!.width;
+  const before = await width();
+  await page.getByRole('button', { name: 'Whole screen' }).click();
+  await expect.poll(width).toBeGreaterThan(before + 300);
+  await page.getByRole('button', { name: 'Show the text' }).click();
+  await page.setViewportSize({ width: 800, height: 1000 });
+  const figure = (await page.locator('[data-figure]').boundingBox())!;
+  const heading = (await page.getByRole('heading', { name: 'A control point acts near' }).boundingBox())!;
+  expect(heading.y).toBeGreaterThan(figure.y + figure.height);
+});
+
+test('a finger drags a handle, which is large enough for it', async ({ browser, bogen }) => {
+  const context = await browser.newContext({
+    baseURL: bogen.url,
+    hasTouch: true,
+    viewport: { width: 1280, height: 800 },
+  });
+  const { page } = await joinClass(context);
+  await page.getByRole('link', { name: 'Begin' }).click();
+  const size = (await handle(page, 'waist/P4').boundingBox())!;
+  expect(Math.min(size.width, size.height)).toBeGreaterThanOrEqual(24);
+  const [x0] = await coordinatesOf(page, 'waist/P4');
+  const { x, y } = await placeOf(page, 'waist/P4');
+  const finger = await context.newCDPSession(page);
+  const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', dx = 0) =>
+    finger.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: type === 'touchEnd' ? [] : [{ x: x + dx, y }],
+    });
+  await touch('touchStart');
+  for (let dx = 5; dx <= 40; dx += 5) await touch('touchMove', dx);
+  await touch('touchEnd');
+  await expect.poll(async () => (await coordinatesOf(page, 'waist/P4'))[0]).toBeGreaterThan(x0 + 5);
+  await expect(saved(page)).toBeVisible();
+  await context.close();
+});
