@@ -59,14 +59,14 @@ interface Fixtures {
 
 export const test = base.extend<Fixtures, { bogen: Bogen }>({
   bogen: [
-    async ({}, use) => {
+    async ({ browserName: _ }, use) => {
       const bogen = await Bogen.begin();
       await use(bogen);
       await bogen.end();
     },
     { scope: 'worker', timeout: 90_000 },
   ],
-  complaints: async ({}, use) => {
+  complaints: async ({ browserName: _ }, use) => {
     const complaints: string[] = [];
     await use(complaints);
     expect(complaints).toEqual([]);
@@ -112,6 +112,12 @@ export async function joinClass(
   await page.getByRole('button', { name: 'Go to the lessons' }).click();
   await expect(page.getByRole('heading', { name: 'Lessons' })).toBeVisible();
   return { page, returnKey, name };
+}
+
+/** From the lessons to the first sheet of *Near and far*, with its figure drawn. */
+export async function openFirstSheet(page: Page): Promise<void> {
+  await page.getByRole('link', { name: 'A control point acts near' }).click();
+  await expect(handle(page, 'waist/P4')).toBeVisible();
 }
 
 /** The instructor, at the shelf. */

@@ -1,11 +1,11 @@
-import { coordinatesOf, dragTo, expect, joinClass, saved, signIn, test } from '../bogen.js';
+import { coordinatesOf, dragTo, expect, joinClass, saved, signIn, test, openFirstSheet } from '../bogen.js';
 
 test('the server goes away while a student works: it says so, nothing is lost, and the check is made up for', async ({
   newContext,
   bogen,
 }) => {
   const { page, name } = await joinClass(await newContext());
-  await page.getByRole('link', { name: 'Begin' }).click();
+  await openFirstSheet(page);
   await dragTo(page, 'waist/P3', [126, 64]);
   await expect(saved(page)).toBeVisible();
   await bogen.killServer();
@@ -44,7 +44,7 @@ test('a page closed while the server is away brings its moves when it is back', 
 }) => {
   const context = await newContext();
   const { page } = await joinClass(context);
-  await page.getByRole('link', { name: 'Begin' }).click();
+  await openFirstSheet(page);
   await dragTo(page, 'waist/P4', [150, 47]);
   await expect(saved(page)).toBeVisible();
   const address = page.url();
@@ -67,7 +67,7 @@ test('the database stops for a moment: the server stays up, says so, and goes on
   bogen,
 }) => {
   const { page } = await joinClass(await newContext());
-  await page.getByRole('link', { name: 'Begin' }).click();
+  await openFirstSheet(page);
   await dragTo(page, 'waist/P4', [150, 47]);
   await expect(saved(page)).toBeVisible();
   await bogen.cluster.stop();
@@ -87,7 +87,7 @@ test('the database stops for a moment: the server stays up, says so, and goes on
 
 test('moves on two devices at once are both kept', async ({ newContext }) => {
   const { page: first, returnKey } = await joinClass(await newContext());
-  await first.getByRole('link', { name: 'Begin' }).click();
+  await openFirstSheet(first);
   const second = await (await newContext()).newPage();
   await second.goto('/join?code=BOUT-7K4M');
   await second.getByRole('button', { name: 'I have a return key' }).click();

@@ -1,6 +1,16 @@
 import AxeBuilder from '@axe-core/playwright';
 import type { Page } from '@playwright/test';
-import { coordinatesOf, expect, handle, joinClass, placeOf, saved, signIn, test } from '../bogen.js';
+import {
+  coordinatesOf,
+  expect,
+  handle,
+  joinClass,
+  placeOf,
+  saved,
+  signIn,
+  test,
+  openFirstSheet,
+} from '../bogen.js';
 
 async function violations(page: Page): Promise<string[]> {
   const { violations: found } = await new AxeBuilder({ page }).analyze();
@@ -101,7 +111,7 @@ test('on a small screen the text folds below the figure, and the figure takes th
   newContext,
 }) => {
   const { page } = await joinClass(await newContext());
-  await page.getByRole('link', { name: 'Begin' }).click();
+  await openFirstSheet(page);
   await expect(handle(page, 'waist/P4')).toBeVisible();
   const width = async () => (await page.locator('[data-figure]').boundingBox())!.width;
   const before = await width();
@@ -121,7 +131,7 @@ test('a finger drags a handle, which is large enough for it', async ({ browser, 
     viewport: { width: 1280, height: 800 },
   });
   const { page } = await joinClass(context);
-  await page.getByRole('link', { name: 'Begin' }).click();
+  await openFirstSheet(page);
   const size = (await handle(page, 'waist/P4').boundingBox())!;
   expect(Math.min(size.width, size.height)).toBeGreaterThanOrEqual(24);
   const [x0] = await coordinatesOf(page, 'waist/P4');

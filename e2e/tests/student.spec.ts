@@ -1,10 +1,21 @@
-import { coordinatesOf, drag, dragTo, expect, handle, joinClass, placeOf, saved, test } from '../bogen.js';
+import {
+  coordinatesOf,
+  drag,
+  dragTo,
+  expect,
+  handle,
+  joinClass,
+  placeOf,
+  saved,
+  test,
+  openFirstSheet,
+} from '../bogen.js';
 
 test('a student joins, moves near and far, is checked, and finds everything again elsewhere', async ({
   newContext,
 }) => {
   const { page, returnKey } = await joinClass(await newContext());
-  await page.getByRole('link', { name: 'Begin' }).click();
+  await openFirstSheet(page);
   await expect(page.getByRole('heading', { name: 'A control point acts near' })).toBeVisible();
   await expect(page.locator('.katex').first()).toBeVisible();
 
@@ -94,7 +105,7 @@ test('a student joins, moves near and far, is checked, and finds everything agai
 
 test('start over is one step that can be undone', async ({ newContext }) => {
   const { page } = await joinClass(await newContext());
-  await page.getByRole('link', { name: 'Begin' }).click();
+  await openFirstSheet(page);
   await dragTo(page, 'waist/P4', [150, 60]);
   await dragTo(page, 'waist/P5', [195, 60]);
   const moved = await coordinatesOf(page, 'waist/P4');
@@ -117,7 +128,7 @@ test('a built curve follows its source', async ({ newContext }) => {
 
 test('everything on a figure works by keyboard', async ({ newContext }) => {
   const { page } = await joinClass(await newContext());
-  await page.getByRole('link', { name: 'Begin' }).click();
+  await openFirstSheet(page);
   await expect(handle(page, 'waist/P4')).toBeVisible();
 
   await test.step('Tab reaches every point, and focus lights its support', async () => {
@@ -159,7 +170,7 @@ test('everything on a figure works by keyboard', async ({ newContext }) => {
 
 test('the cursor can be dragged on the rail and on the curve', async ({ newContext }) => {
   const { page } = await joinClass(await newContext());
-  await page.getByRole('link', { name: 'Begin' }).click();
+  await openFirstSheet(page);
   const before = await placeOf(page, 'cursor');
   const line = (await handle(page, 'rail-cursor').boundingBox())!;
   await page.mouse.move(line.x + line.width / 2, line.y + 40);
@@ -177,7 +188,7 @@ test('the cursor can be dragged on the rail and on the curve', async ({ newConte
 
 test('pointing at a control point lights its support on the rail', async ({ newContext }) => {
   const { page } = await joinClass(await newContext());
-  await page.getByRole('link', { name: 'Begin' }).click();
+  await openFirstSheet(page);
   await expect(handle(page, 'waist/P4')).toBeVisible();
   await page.mouse.move(700, 120);
   const lit = (track: string) =>

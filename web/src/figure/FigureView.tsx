@@ -34,6 +34,7 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
   const palette = useTheme((state) => state.palette);
   const [ref, { width, height }] = useSize<HTMLDivElement>();
   const canvas = useRef<HTMLCanvasElement>(null);
+  const drawing = useRef<SVGSVGElement>(null);
   const [said, say] = useState('');
   const { document, evaluation } = scene;
   const plane = useMemo(() => fitPlane(document.view, width, height), [document.view, width, height]);
@@ -44,6 +45,17 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
       if (context) drawFigure(context, scene, plane, palette);
     });
   }, [scene, plane, palette, width, height]);
+
+  // A finger on a handle drags it and does not scroll the page; browsers do not go by the style sheet's
+  // touch-action for parts of a drawing, and React's own listeners come too late to say so.
+  useEffect(() => {
+    const element = drawing.current!;
+    const hold = (event: TouchEvent): void => {
+      if ((event.target as Element).closest('.mark')) event.preventDefault();
+    };
+    element.addEventListener('touchstart', hold, { passive: false });
+    return () => element.removeEventListener('touchstart', hold);
+  }, []);
 
   const railCurve = scene.railCurve;
   const failures = document.items.flatMap((item) => {
@@ -61,7 +73,7 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
       data-figure
     >
       <canvas ref={canvas} aria-hidden className="absolute inset-0 h-full w-full" />
-      <svg className="absolute inset-0 h-full w-full" width={width} height={height}>
+      <svg ref={drawing} className="absolute inset-0 h-full w-full" width={width} height={height}>
         {document.items.map((item) =>
           item.kind === 'point' ? <ReferencePoint key={item.id} item={item} plane={plane} /> : null,
         )}
