@@ -74,10 +74,13 @@ await run(async () => {
     await shoot(student, 'reader-near');
     await student.getByRole('link', { name: /Next sheet/ }).click();
     await student.locator('[data-handle="waist/E4"]').waitFor();
-    const box = await student.locator('[data-handle="waist/E4"] .lozenge').boundingBox();
-    await student.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    const place = await student.locator('[data-handle="waist/E4"]').evaluate((element) => {
+      const matrix = element.getScreenCTM();
+      return { x: matrix.e, y: matrix.f };
+    });
+    await student.mouse.move(place.x, place.y);
     await student.mouse.down();
-    await student.mouse.move(box.x + 25, box.y + 26, { steps: 8 });
+    await student.mouse.move(place.x + 18, place.y + 22, { steps: 8 });
     await student.mouse.up();
     await shoot(student, 'reader-far');
     await student.getByRole('link', { name: /Next sheet/ }).click();

@@ -63,7 +63,7 @@ export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plan
       }}
     >
       <circle className="halo" r={13} />
-      <circle r={12} fill="transparent" />
+      <circle className="reach" r={12} />
       <circle className="dot" r={4.5} />
     </g>
   );

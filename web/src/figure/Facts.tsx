@@ -1,6 +1,6 @@
 import { isRational, spansOf, type Curve } from '@bogen/core';
 import type { TFunction } from 'i18next';
-import { useEffect, useState } from 'react';
+import { useSyncExternalStore } from 'react';
 import { shownNumber, superscript } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { continuityOf, lengthOf } from './geometry.js';
@@ -30,23 +30,10 @@ export function factsOf(curve: Curve, t: TFunction<'texts'>): string[] {
   ];
 }
 
-/** The facts of the rail's curve, on the figure's lower edge. The length follows when the hand rests. */
+/** The facts of the rail's curve, on the figure's lower edge. They follow when a change is done. */
 export function Facts({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
-  const [curve, setCurve] = useState<Curve | undefined>(scene.railCurve);
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout>;
-    const follow = (): void => {
-      clearTimeout(timer);
-      timer = setTimeout(() => setCurve(scene.railCurve), 120);
-    };
-    follow();
-    const stop = scene.subscribe(follow);
-    return () => {
-      clearTimeout(timer);
-      stop();
-    };
-  }, [scene]);
+  const curve = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
   if (!curve) return null;
   const [first, continuity] = factsOf(curve, t);
   return (

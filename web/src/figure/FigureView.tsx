@@ -1,10 +1,12 @@
-import { curveOf, isClamped, isLoose, itemOf, type FigureDocument, type PointKind } from '@bogen/core';
+import { isLoose, type PointKind } from '@bogen/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import { prepare, useSize } from './canvas.js';
 import { CursorHandle } from './CursorHandle.js';
 import { drawFigure } from './drawFigure.js';
+import { drawGround } from './drawGround.js';
+import { handlesOf } from './drawMarks.js';
 import { Facts, factsOf } from './Facts.js';
 import { Handle } from './Handle.js';
 import { fitPlane } from './plane.js';
@@ -16,15 +18,6 @@ interface FigureViewProps {
   readonly scene: FigureScene;
   /** Where points are made loose or fixed instead of moved. */
   readonly onToggle?: ((item: string, of: PointKind, index: number) => void) | undefined;
-}
-
-/** The first and last edit point of a clamped curve lie on control points, whose names stand for both. */
-function liesUnderControlPoint(document: FigureDocument, id: string, of: PointKind, index: number): boolean {
-  const item = itemOf(document, id);
-  if (of === 'controlPoints' || !document.shown.controlPoints || item?.kind !== 'curve') return false;
-  return (
-    (index === 0 || index === item.curve.points.length - 1) && isClamped(item.curve.knots, item.curve.degree)
-  );
 }
 
 /** The live drawing of a sheet: curves on a canvas, and every point as a handle above it. */
@@ -40,10 +33,19 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
   const plane = useMemo(() => fitPlane(document.view, width, height), [document.view, width, height]);
 
   useEffect(() => {
-    return scene.addPainter(() => {
+    // The ground stays while everything else moves: it is drawn once and copied.
+    let ground: ImageBitmap | undefined;
+    const stop = scene.addPainter(() => {
       const context = canvas.current && prepare(canvas.current, width, height);
-      if (context) drawFigure(context, scene, plane, palette);
+      if (!context) return;
+      ground ??= drawGround(scene.document.view, plane, palette);
+      context.drawImage(ground, 0, 0, width, height);
+      drawFigure(context, scene, plane, palette);
     });
+    return () => {
+      stop();
+      ground?.close();
+    };
   }, [scene, plane, palette, width, height]);
 
   // A finger on a handle drags it and does not scroll the page; browsers do not go by the style sheet's
@@ -78,7 +80,7 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
           item.kind === 'point' ? <ReferencePoint key={item.id} item={item} plane={plane} /> : null,
         )}
         <CursorHandle scene={scene} plane={plane} />
-        {handlesOf(document).map(({ item, of, index }) => (
+        {handlesOf(scene).map(({ item, of, index }) => (
           <Handle
             key={`${item}/${of}/${index}`}
             scene={scene}
@@ -88,7 +90,6 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
             index={index}
             loose={isLoose(document, item, of, index)}
             movable={scene.host.mayMove(document, item, of, index)}
-            labelled={document.shown.labels && !liesUnderControlPoint(document, item, of, index)}
             onToggle={onToggle ? () => onToggle(item, of, index) : null}
             onSay={say}
           />
@@ -116,18 +117,4 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
       </p>
     </div>
   );
-
-  function handlesOf(figure: FigureDocument): { item: string; of: PointKind; index: number }[] {
-    return figure.items.flatMap((item) => {
-      if (item.kind !== 'curve' || item.faint) return [];
-      const count = curveOf(evaluation, item.id)?.points.length ?? 0;
-      const indices = Array.from({ length: count }, (_, index) => index);
-      const all = (of: PointKind) => indices.map((index) => ({ item: item.id, of, index }));
-      const controlPoints = figure.shown.controlPoints ? all('controlPoints') : [];
-      const edits = figure.shown.editPoints ? all('editPoints') : [];
-      // Where an edit point lies on a control point, the control point is the one to take hold of.
-      const under = edits.filter(({ of, index }) => liesUnderControlPoint(figure, item.id, of, index));
-      return [...under, ...controlPoints, ...edits.filter((edit) => !under.includes(edit))];
-    });
-  }
 }

@@ -3,9 +3,8 @@ import clsx from 'clsx';
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
-import { editPointsOf } from './geometry.js';
+import { handlePlace, ringRadius } from './drawMarks.js';
 import type { Plane } from './plane.js';
-import { labelDirection } from './labelDirection.js';
 import { letterOf, nameOf, type FigureScene } from './scene.js';
 
 interface HandleProps {
@@ -16,7 +15,6 @@ interface HandleProps {
   readonly index: number;
   readonly loose: boolean;
   readonly movable: boolean;
-  readonly labelled: boolean;
   /** Instead of moving, a press says that the point is to be loose or fixed. */
   readonly onToggle: (() => void) | null;
   readonly onSay: (text: string) => void;
@@ -27,31 +25,16 @@ const round = (value: number): number => Math.round(value * 1000) / 1000;
 
 /**
  * A control point or edit point as something to take hold of: a focusable element that is dragged with
- * the pointer and nudged with the arrows. Its place is set by the scene's painter, not by React.
+ * the pointer and nudged with the arrows. Only its halo is seen; its mark is drawn on the canvas below, and
+ * its place is set by the scene's painter, not by React.
  */
-export function Handle({
-  scene,
-  plane,
-  item,
-  of,
-  index,
-  loose,
-  movable,
-  labelled,
-  onToggle,
-  onSay,
-}: HandleProps) {
+export function Handle({ scene, plane, item, of, index, loose, movable, onToggle, onSay }: HandleProps) {
   const { t } = useTranslation();
   const ref = useRef<SVGGElement>(null);
-  const label = useRef<SVGTextElement>(null);
   const held = useRef<{ dx: number; dy: number; moved: boolean } | null>(null);
   const name = `${letterOf(of)}${index}`;
 
-  const place = (): [number, number] | undefined => {
-    const curve = curveOf(scene.evaluation, item);
-    const point = of === 'controlPoints' ? curve?.points[index] : curve && editPointsOf(curve)[index]?.point;
-    return point && [point[0]!, point[1]!];
-  };
+  const place = (): [number, number] | undefined => handlePlace(scene, { item, of, index });
   const command = (to: [number, number]) => ({
     name: of === 'controlPoints' ? ('moveControlPoint' as const) : ('moveEditPoint' as const),
     item,
@@ -70,27 +53,27 @@ export function Handle({
     return of === 'controlPoints' ? t('figure.controlPoint', facts) : t('figure.editPoint', facts);
   };
 
-  const weight = curveOf(scene.evaluation, item)?.weights?.[index] ?? 1;
-  // The ring's area follows the weight.
-  const radius = Math.max(3.5, Math.min(14, 6 * Math.sqrt(weight)));
-
   useEffect(() => {
     const element = ref.current!;
+    let before = '';
     const paint = (): void => {
+      // While another handle is dragged this one is out of reach; its mark moves on the canvas.
+      if (!held.current && !scene.host.settled()) return;
       const at = place();
       if (!at) return;
       const [x, y] = plane.toScreen(at);
-      element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
-      const [awayX, awayY] = labelDirection(curveOf(scene.evaluation, item)!.points, index);
-      // Edit points have their names on the other side, so that both can be read.
-      const distance = of === 'controlPoints' ? radius + 12 : -16;
-      label.current?.setAttribute('x', (awayX * distance).toFixed(1));
-      label.current?.setAttribute('y', (-awayY * distance).toFixed(1));
-      if (held.current === null) element.setAttribute('aria-label', describe());
+      const transform = `translate(${x.toFixed(2)} ${y.toFixed(2)})`;
+      if (transform !== before) element.setAttribute('transform', (before = transform));
     };
+    const name = (): void => element.setAttribute('aria-label', describe());
     paint();
-    return scene.addPainter(paint);
+    name();
+    const stops = [scene.addPainter(paint), scene.onSettled(name)];
+    return () => stops.forEach((stop) => stop());
   });
+
+  const curve = curveOf(scene.evaluation, item);
+  const radius = of === 'controlPoints' && curve ? ringRadius(curve, index) : 5;
 
   const onPointerDown = (event: PointerEvent<SVGGElement>): void => {
     if (event.button !== 0) return;
@@ -180,29 +163,8 @@ export function Handle({
       onFocus={() => scene.pick({ item, of, index })}
       onBlur={() => scene.pick(null)}
     >
-      {of === 'controlPoints' ? (
-        <>
-          <circle className="halo" r={radius + 7} />
-          <circle r={Math.max(12, radius + 4)} fill="transparent" />
-          <circle className="ring" r={radius} />
-          {!loose && <line className="bar" x1={-radius - 4} x2={radius + 4} y1={0} y2={0} />}
-        </>
-      ) : (
-        <>
-          <circle className="halo" r={12} />
-          <circle r={9} fill="transparent" />
-          <path className="lozenge" d="M0-6.500 4.500 0 0 6.500-4.500 0Z" />
-          {!loose && onToggle && <line className="bar" x1={-8} x2={8} y1={0} y2={0} />}
-        </>
-      )}
-      {labelled && (
-        <text ref={label} textAnchor="middle" dominantBaseline="central" aria-hidden>
-          {letterOf(of)}
-          <tspan dy={3} fontSize={10}>
-            {index}
-          </tspan>
-        </text>
-      )}
+      <circle className="halo" r={radius + 7} />
+      <circle className="reach" r={of === 'controlPoints' ? Math.max(12, radius + 4) : 9} />
     </g>
   );
 }

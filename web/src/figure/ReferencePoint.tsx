@@ -13,11 +13,11 @@ export function ReferencePoint({ item, plane }: { item: PointItem; plane: Plane 
       transform={`translate(${x} ${y})`}
       role="img"
       aria-label={t('figure.referencePoint', facts)}
-      className="mark pointer-events-none"
+      className="peg pointer-events-none"
     >
       <rect x={-5} y={-5} width={10} height={10} fill="none" stroke="var(--ink)" strokeWidth={1.25} />
       <circle r={1.5} fill="var(--ink)" />
-      <text x={-9} y={17} textAnchor="end" aria-hidden style={{ fontStyle: 'italic' }}>
+      <text x={-9} y={17} textAnchor="end" aria-hidden>
         {item.name}
       </text>
     </g>

@@ -36,7 +36,7 @@ export function Thumbnail({
   const canvas = useRef<HTMLCanvasElement>(null);
   const palette = useTheme((state) => state.palette);
   useEffect(() => {
-    const context = canvas.current && prepare(canvas.current, width, height);
+    const context = canvas.current && prepare(canvas.current, width, height, true);
     if (!context) return;
     context.clearRect(0, 0, width, height);
     const evaluation = evaluateFigure(figure);

@@ -17,11 +17,15 @@ export function useSize<E extends HTMLElement>(): [RefObject<E | null>, { width:
   return [ref, size];
 }
 
-/** A canvas's context at the screen's resolution, in CSS pixels; `null` while it has no size. */
+/**
+ * A canvas's context at the screen's resolution, in CSS pixels; `null` while it has no size. It is opaque
+ * unless `alpha` is asked for, which spares the browser blending it with what lies below.
+ */
 export function prepare(
   canvas: HTMLCanvasElement,
   width: number,
   height: number,
+  alpha = false,
 ): CanvasRenderingContext2D | null {
   if (width === 0 || height === 0) return null;
   const ratio = window.devicePixelRatio || 1;
@@ -30,7 +34,7 @@ export function prepare(
     canvas.width = w;
     canvas.height = h;
   }
-  const context = canvas.getContext('2d');
+  const context = canvas.getContext('2d', { alpha });
   context?.setTransform(ratio, 0, 0, ratio, 0, 0);
   return context;
 }

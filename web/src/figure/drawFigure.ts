@@ -6,23 +6,21 @@ import {
   pointAt,
   type Curve,
   type CurveSamples,
-  type FigureDocument,
   type Point,
 } from '@bogen/core';
 import type { Palette } from '../theme/theme.js';
 import { distinctKnotsOf, samplesOf } from './geometry.js';
+import { drawMarks } from './drawMarks.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
 
 type Context = CanvasRenderingContext2D;
 
-/** Draws everything of a figure that is not a handle. */
+/** Draws a figure over its ground: curves, combs, polygons, knots, and the marks of its points. */
 export function drawFigure(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
   const { document, evaluation } = scene;
-  context.clearRect(0, 0, plane.width, plane.height);
   context.lineJoin = 'round';
   context.lineCap = 'round';
-  drawGrid(context, document, plane, palette);
   const length = document.shown.comb ? combLength(scene) : 0;
   for (const item of document.items) {
     const curve = item.kind === 'point' ? undefined : curveOf(evaluation, item.id);
@@ -47,26 +45,7 @@ export function drawFigure(context: Context, scene: FigureScene, plane: Plane, p
     if (document.shown.knots) drawKnots(context, curve, plane, palette);
     drawStart(context, curve, plane, palette);
   }
-}
-
-function drawGrid(context: Context, { view }: FigureDocument, plane: Plane, palette: Palette): void {
-  const step = view.grid;
-  const [left, top] = plane.toPlane(0, 0);
-  const [right, bottom] = plane.toPlane(plane.width, plane.height);
-  if (step * plane.scale < 6) return;
-  context.beginPath();
-  for (let x = Math.ceil(left / step) * step; x <= right; x += step) {
-    for (let y = Math.ceil(bottom / step) * step; y <= top; y += step) {
-      const [a, b] = plane.toScreen([x, y]);
-      context.moveTo(a - 2, b);
-      context.lineTo(a + 2, b);
-      context.moveTo(a, b - 2);
-      context.lineTo(a, b + 2);
-    }
-  }
-  context.strokeStyle = palette.line;
-  context.lineWidth = 1;
-  context.stroke();
+  drawMarks(context, scene, plane, palette);
 }
 
 function path(context: Context, samples: CurveSamples, plane: Plane, from: number, to: number): void {
@@ -150,7 +129,8 @@ function drawComb(
 ): void {
   const { coordinates, tangents, curvature, dimension, perSpan } = samplesOf(curve);
   if (dimension !== 2) return;
-  const every = Math.max(1, Math.round(perSpan / 14));
+  // Closer than this the hairs run into one another.
+  const every = Math.max(1, Math.round(curvature.length / 260));
   const tip = (sample: number): [number, number] => {
     const [x, y] = plane.toScreen([coordinates[2 * sample]!, coordinates[2 * sample + 1]!]);
     const hair = curvature[sample]! * length;

@@ -5,6 +5,8 @@ export interface FigureHost {
   /** The document as it is to be seen now. */
   readonly read: () => FigureDocument;
   readonly subscribe: (listener: () => void) => () => void;
+  /** Whether what `read` gives is done, and not the preview of a drag. */
+  readonly settled: () => boolean;
   readonly preview: (command: FigureCommand | null) => void;
   readonly do: (command: FigureCommand) => void;
   /** Whether this reader may move this point. */
@@ -16,6 +18,7 @@ export function stillHost(document: FigureDocument): FigureHost {
   return {
     read: () => document,
     subscribe: () => () => undefined,
+    settled: () => true,
     preview: () => undefined,
     do: () => undefined,
     mayMove: () => false,

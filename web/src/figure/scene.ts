@@ -38,7 +38,9 @@ export class FigureScene {
   private picked_: Picked | null = null;
   private readonly painters = new Set<() => void>();
   private readonly listeners = new Set<() => void>();
+  private readonly settledListeners = new Set<() => void>();
   private frame = 0;
+  private settledCurve: Curve | undefined;
   private structure_ = '';
   private structureCount = 0;
 
@@ -63,6 +65,12 @@ export class FigureScene {
   /** The curve that the rail belongs to. */
   get railCurve(): Curve | undefined {
     return curveOf(this.evaluation_, this.document_.rail.item);
+  }
+
+  /** The rail's curve as it was when a change was last done. */
+  settledRailCurve(): Curve | undefined {
+    if (this.host.settled()) this.settledCurve = this.railCurve;
+    return this.settledCurve;
   }
 
   /** The cursor's parameter on the rail's curve, kept inside its domain. */
@@ -110,6 +118,7 @@ export class FigureScene {
         this.structureCount++;
       }
       this.listeners.forEach((listener) => listener());
+      if (this.host.settled()) this.settledListeners.forEach((listener) => listener());
     };
     follow();
     const stop = this.host.subscribe(follow);
@@ -124,6 +133,12 @@ export class FigureScene {
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);
+  };
+
+  /** Told when a change is done, once for a whole drag: for words and numbers that need not follow the pointer. */
+  readonly onSettled = (listener: () => void): (() => void) => {
+    this.settledListeners.add(listener);
+    return () => this.settledListeners.delete(listener);
   };
 
   /** Changes when other handles or tracks are wanted, but not while points merely move. */

@@ -1,6 +1,6 @@
 import { domainOf, type Curve } from '@bogen/core';
 import type { TFunction } from 'i18next';
-import { useEffect, useRef, useState, type PointerEvent } from 'react';
+import { useEffect, useRef, useSyncExternalStore, type PointerEvent } from 'react';
 import { prepare, useSize } from '../figure/canvas.js';
 import { cursorKey } from '../figure/cursorKey.js';
 import { distinctKnotsOf } from '../figure/geometry.js';
@@ -44,21 +44,23 @@ function TrackView({ track, scene, width }: { track: Track; scene: FigureScene; 
   const { t } = useTranslation();
   const palette = useTheme((state) => state.palette);
   const canvas = useRef<HTMLCanvasElement>(null);
-  const [curve, setCurve] = useState(scene.railCurve);
 
   useEffect(() => {
     let before: readonly unknown[] = [];
     return scene.addPainter(() => {
       const now = scene.railCurve;
-      const context = canvas.current && prepare(canvas.current, width, track.height);
-      if (!context || !now) return;
+      if (!now) return;
       const support = scene.litSupport;
       const lit = support?.item === scene.document.rail.item ? support : null;
       const depends = track.dependsOn(now, lit);
       if (depends.length === before.length && depends.every((value, index) => value === before[index]))
         return;
+      // Even to ask a canvas for its context can make the browser copy it once more.
+      const context = canvas.current && prepare(canvas.current, width, track.height);
+      if (!context) return;
       before = depends;
-      context.clearRect(0, 0, width, track.height);
+      context.fillStyle = palette.sheet;
+      context.fillRect(0, 0, width, track.height);
       track.draw({
         context,
         curve: now,
@@ -71,20 +73,8 @@ function TrackView({ track, scene, width }: { track: Track; scene: FigureScene; 
     });
   }, [scene, track, width, palette]);
 
-  // The words beside the plot follow when the hand rests.
-  useEffect(() => {
-    let timer: ReturnType<typeof setTimeout>;
-    const stop = scene.subscribe(() => {
-      clearTimeout(timer);
-      timer = setTimeout(() => setCurve(scene.railCurve), 150);
-    });
-    return () => {
-      clearTimeout(timer);
-      stop();
-    };
-  }, [scene]);
-
-  const shown = curve ?? scene.railCurve;
+  // The words beside the plot follow when a change is done.
+  const shown = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
   if (!shown) return null;
   const { title, note, summary } = wordsOf(track, shown, t);
   return (

@@ -8,7 +8,7 @@ import {
 } from '@bogen/core';
 import { call } from '../api/call.js';
 import type { FigureHost } from '../figure/host.js';
-import { DocumentSession } from '../saving/documentSession.js';
+import { DocumentSession, isSettled } from '../saving/documentSession.js';
 import { LocalSteps } from '../saving/localSteps.js';
 
 export type WorkSession = DocumentSession<FigureDocument, FigureCommand>;
@@ -50,6 +50,7 @@ export function looseHost(session: WorkSession): FigureHost {
   return {
     read: () => session.store.getState().shown,
     subscribe: (listener) => session.store.subscribe(listener),
+    settled: () => isSettled(session),
     preview: (command) => session.preview(command),
     do: (command) => session.do(command),
     mayMove: isLoose,

@@ -303,3 +303,9 @@ export class DocumentSession<Document, Command> {
     }
   }
 }
+
+/** Whether what a session shows is done, and not the preview of a drag. */
+export function isSettled<Document, Command>({ store }: DocumentSession<Document, Command>): boolean {
+  const { shown, history } = store.getState();
+  return shown === history.document;
+}

@@ -8,7 +8,7 @@ import {
 } from '@bogen/core';
 import { call } from '../api/call.js';
 import type { FigureHost } from '../figure/host.js';
-import { DocumentSession } from '../saving/documentSession.js';
+import { DocumentSession, isSettled } from '../saving/documentSession.js';
 import { LocalSteps } from '../saving/localSteps.js';
 
 export type DraftSession = DocumentSession<LessonDocument, LessonCommand>;
@@ -54,6 +54,7 @@ export function sheetHost(session: DraftSession, sheet: string): FigureHost {
       return last!;
     },
     subscribe: (listener) => session.store.subscribe(listener),
+    settled: () => isSettled(session),
     preview: (command) => session.preview(command && { name: 'figure', sheet, command }),
     do: (command) => session.do({ name: 'figure', sheet, command }),
     mayMove: () => true,

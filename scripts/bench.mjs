@@ -1,0 +1,197 @@
+import { readFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { gzipSync } from 'node:zlib';
+import { buildWeb, webFolder } from './build.mjs';
+import { freePort, startThrowAwayCluster } from './cluster.mjs';
+import { command } from './command.mjs';
+import { ensureNodePackages, ensurePostgres, root } from './packages.mjs';
+import { run, Trouble } from './say.mjs';
+import { startServer } from './server.mjs';
+
+/** What the core costs, what the reader loads first, and how a drag keeps up with the frames. */
+await run(async () => {
+  await ensureNodePackages();
+  const only = process.argv.slice(2);
+  const wanted = (part) => only.length === 0 || only.includes(part);
+  if (wanted('core')) {
+    console.log('The curve core (last column: against one point of a rational cubic)\n');
+    await command(process.execPath, ['--import', 'tsx', 'bench/curve.bench.ts'], {
+      show: true,
+      cwd: join(root, 'core'),
+    });
+  }
+  if (!wanted('load') && !wanted('drag')) return;
+  await buildWeb();
+  if (wanted('load')) printFirstLoad();
+  if (wanted('drag')) await benchDrag();
+});
+
+/** The JavaScript of the reader's first screen: the entry, the page, and all that they import at once. */
+function printFirstLoad() {
+  const manifest = JSON.parse(readFileSync(join(webFolder, '.vite', 'manifest.json'), 'utf8'));
+  const files = new Set();
+  const visit = (key) => {
+    const chunk = manifest[key];
+    if (!chunk || files.has(chunk.file)) return;
+    files.add(chunk.file);
+    (chunk.imports ?? []).forEach(visit);
+  };
+  visit('index.html');
+  visit('src/reader/ReaderPage.tsx');
+  const size = (file) => gzipSync(readFileSync(join(webFolder, file)), { level: 9 }).length / 1000;
+  const total = [...files].reduce((sum, file) => sum + size(file), 0);
+  console.log(
+    `\nThe reader's first load: ${total.toFixed(0)} kB of JavaScript compressed, in ${files.size} files (limit 250 kB)`,
+  );
+  const formula = Object.keys(manifest).find((key) => key.endsWith('sheet/katex.ts'));
+  if (formula) {
+    const extra = new Set([
+      manifest[formula].file,
+      ...(manifest[formula].imports ?? []).map((key) => manifest[key].file),
+    ]);
+    const later = [...extra].filter((file) => !files.has(file)).reduce((sum, file) => sum + size(file), 0);
+    console.log(`The typesetter, loaded after it with the first formula: ${later.toFixed(0)} kB`);
+  }
+}
+
+/** A drag of one control point of a degree-5 curve with 40 points, three tracks on, in Chromium. */
+async function benchDrag() {
+  const { startBrowser } = await import('./browser.mjs');
+  const cluster = await startThrowAwayCluster(await ensurePostgres());
+  const port = await freePort();
+  const server = await startServer({ url: cluster.url, port, demo: true });
+  const browser = await startBrowser();
+  try {
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      baseURL: `http://localhost:${port}`,
+    });
+    const page = await context.newPage();
+    await page.goto('/sign-in');
+    const [plain, combed] = await page.evaluate(makeLessons);
+    for (const [address, handle, what] of [
+      [plain, 'P20', 'one control point'],
+      [plain, 'E20', 'one edit point'],
+      [combed, 'P20', 'one control point, comb on'],
+    ]) {
+      await page.goto(address);
+      await page.locator(`[data-handle="curve/${handle}"]`).waitFor();
+      await page.waitForTimeout(1500);
+      report(what, await dragFrames(page, `curve/${handle}`));
+    }
+  } finally {
+    await browser.close();
+    await server.stop();
+    await cluster.discard();
+  }
+}
+
+/** In the page: makes and publishes a lesson of two sheets, without and with comb, and joins a class to read it. */
+async function makeLessons() {
+  const post = async (path, body) => {
+    const headers = { 'content-type': 'application/json' };
+    const response = await fetch(`/api${path}`, { method: 'POST', body: JSON.stringify(body), headers });
+    if (!response.ok) throw new Error(`${path}: ${await response.text()}`);
+    return response.json();
+  };
+  await post('/sign-in', { email: 'mirela@ellerbrook.example', password: 'peg-rib-and-purfling' });
+  const course = await post('/courses', { title: 'Bench' });
+  const count = 40;
+  const degree = 5;
+  const spans = count - degree;
+  const inner = Array.from({ length: spans + 1 }, (_, k) => k / spans);
+  const knots = [...Array(degree).fill(0), ...inner, ...Array(degree).fill(1)];
+  const points = Array.from({ length: count }, (_, k) => [k * 7, 50 + 30 * Math.sin(k * 0.9)]);
+  const all = points.map((_, k) => k);
+  const sheet = (id, comb) => ({
+    id,
+    title: 'Bench',
+    prose: { type: 'doc', content: [] },
+    task: null,
+    figure: {
+      version: 1,
+      items: [{ id: 'curve', name: 'Curve', kind: 'curve', curve: { degree, knots, points } }],
+      loose: { curve: { controlPoints: all, editPoints: all } },
+      shown: { controlPoints: true, polygon: true, editPoints: true, knots: true, comb, labels: true },
+      rail: { item: 'curve', tracks: ['knots', 'basis', 'curvature'] },
+      view: { left: -10, right: 283, bottom: -10, top: 120, grid: 10 },
+    },
+  });
+  const document = { version: 1, title: 'Bench', sheets: [sheet('plain', false), sheet('combed', true)] };
+  const lesson = await post(`/courses/${course.id}/lessons`, { document });
+  await post(`/lessons/${lesson.id}/editions`, { revision: 0 });
+  const { code } = await post(`/courses/${course.id}/classes`, { name: 'Bench' });
+  await post('/join', { code, name: 'Bench' });
+  return [`/read/${lesson.id}/plain`, `/read/${lesson.id}/combed`];
+}
+
+/** Drags a handle about for four seconds and records every frame: when it began, and how long its work took. */
+async function dragFrames(page, name) {
+  const place = await page.locator(`[data-handle="${name}"]`).evaluate((element) => {
+    const matrix = element.getScreenCTM();
+    return { x: matrix.e, y: matrix.f };
+  });
+  await page.mouse.move(place.x, place.y);
+  await page.mouse.down();
+  await page.evaluate(() => {
+    const frames = [];
+    window.benchFrames = frames;
+    window.benchOn = true;
+    let handling = 0;
+    let entered = 0;
+    let moves = 0;
+    // The work of a frame: handling its pointer moves, then everything from the first callback of the
+    // frame until style, layout and painting are done and the next task may run.
+    window.addEventListener('pointermove', () => (entered = performance.now()), true);
+    window.addEventListener('pointermove', () => {
+      handling += performance.now() - entered;
+      moves++;
+    });
+    const mark = (begin) => {
+      const began = performance.now();
+      const channel = new MessageChannel();
+      channel.port1.onmessage = () => {
+        frames.push({ begin, work: handling + performance.now() - began, moves });
+        handling = 0;
+        moves = 0;
+      };
+      channel.port2.postMessage(0);
+      if (window.benchOn) requestAnimationFrame(mark);
+    };
+    requestAnimationFrame(mark);
+  });
+  const mouse = await page.context().newCDPSession(page);
+  const until = Date.now() + 5000;
+  for (let k = 0; Date.now() < until; k++) {
+    const [x, y] = [place.x + 60 * Math.sin(k / 18), place.y + 45 * Math.cos(k / 14) - 45];
+    void mouse.send('Input.dispatchMouseEvent', { type: 'mouseMoved', x, y, button: 'left', buttons: 1 });
+    await new Promise((resolve) => setTimeout(resolve, 8));
+  }
+  await page.mouse.up();
+  return page.evaluate(() => {
+    window.benchOn = false;
+    return window.benchFrames;
+  });
+}
+
+function report(what, frames) {
+  const dragged = frames.filter(({ moves }, index) => index > 0 && moves > 0);
+  if (dragged.length < 20) throw new Trouble(`Only ${dragged.length} frames of the drag were seen.`);
+  const at = (values, share) =>
+    values.slice().sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))];
+  const work = dragged.map((frame) => frame.work);
+  const gaps = frames.slice(1).map((frame, index) => frame.begin - frames[index].begin);
+  // A frame is late when it took the next one's place: the clock of the frames ticks every 16.7 ms.
+  const onTime = gaps.filter((gap) => gap < 16.7 * 1.5).length / gaps.length;
+  const within = work.filter((value) => value <= 16.7).length / work.length;
+  const line = (values) =>
+    [0.5, 0.9, 0.95, 0.99, 1]
+      .map((share) => at(values, Math.min(share, 0.99999)).toFixed(1).padStart(6))
+      .join('');
+  console.log(`\nDragging ${what}; degree 5, 40 points, three tracks on: ${dragged.length} frames`);
+  console.log('                                       50 %  90 %  95 %  99 %   all');
+  console.log(
+    `main thread, waits included, ms     ${line(work)}   ${(within * 100).toFixed(1)} % within 16.7 ms`,
+  );
+  console.log(`from frame to frame, ms             ${line(gaps)}   ${(onTime * 100).toFixed(1)} % on time`);
+}

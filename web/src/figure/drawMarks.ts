@@ -1,0 +1,153 @@
+import { curveOf, isClamped, isLoose, type Curve, type FigureDocument, type PointKind } from '@bogen/core';
+import type { Palette } from '../theme/theme.js';
+import { editPointsOf } from './geometry.js';
+import { labelDirection } from './labelDirection.js';
+import type { Plane } from './plane.js';
+import { Sprites } from './sprites.js';
+import { letterOf, type FigureScene, type Picked } from './scene.js';
+
+type Context = CanvasRenderingContext2D;
+
+/** Pixels from a control point's middle to its ring: the ring's area follows the weight. */
+export function ringRadius(curve: Curve, index: number): number {
+  return Math.max(3.5, Math.min(14, 6 * Math.sqrt(curve.weights?.[index] ?? 1)));
+}
+
+/** The first and last edit point of a clamped curve lie on control points, whose marks and names stand for both. */
+export function liesUnderControlPoint(
+  document: FigureDocument,
+  curve: Curve,
+  { of, index }: Picked,
+): boolean {
+  if (of === 'controlPoints' || !document.shown.controlPoints) return false;
+  return (index === 0 || index === curve.points.length - 1) && isClamped(curve.knots, curve.degree);
+}
+
+/** Every point that can be taken hold of, in the order in which they are drawn and found by Tab. */
+export function handlesOf({ document, evaluation }: FigureScene): Picked[] {
+  return document.items.flatMap((item) => {
+    const curve = item.kind === 'curve' && !item.faint ? curveOf(evaluation, item.id) : undefined;
+    if (!curve) return [];
+    const all = (of: PointKind): Picked[] => curve.points.map((_, index) => ({ item: item.id, of, index }));
+    const controlPoints = document.shown.controlPoints ? all('controlPoints') : [];
+    const edits = document.shown.editPoints && editPointsOf(curve).length > 0 ? all('editPoints') : [];
+    // Where an edit point lies on a control point, the control point is the one to take hold of.
+    const under = edits.filter((edit) => liesUnderControlPoint(document, curve, edit));
+    return [...under, ...controlPoints, ...edits.filter((edit) => !under.includes(edit))];
+  });
+}
+
+/** Where a handle is, in the plane. */
+export function handlePlace(
+  { evaluation }: FigureScene,
+  { item, of, index }: Picked,
+): [number, number] | undefined {
+  const curve = curveOf(evaluation, item);
+  const point = of === 'controlPoints' ? curve?.points[index] : curve && editPointsOf(curve)[index]?.point;
+  return point && [point[0]!, point[1]!];
+}
+
+/**
+ * Draws the marks of all points: control points as open rings, edit points as solid lozenges, fixed ones
+ * with a bar through them, and their names. The elements that are taken hold of lie above, unseen, so
+ * that a drag moves pixels and no layout.
+ */
+export function drawMarks(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
+  const { document, evaluation } = scene;
+  for (const handle of handlesOf(scene)) {
+    const place = handlePlace(scene, handle);
+    const curve = curveOf(evaluation, handle.item);
+    if (!place || !curve) continue;
+    const [x, y] = plane.toScreen(place);
+    const loose = isLoose(document, handle.item, handle.of, handle.index);
+    const isControl = handle.of === 'controlPoints';
+    const radius = isControl ? ringRadius(curve, handle.index) : 6.5;
+    const mark = `${handle.of} ${loose} ${radius.toFixed(2)}`;
+    sprites.draw(context, palette, mark, radius + 6, x, y, (own) => {
+      if (isControl) drawRing(own, radius, loose, palette);
+      else drawLozenge(own, loose, palette);
+      if (!loose) drawBar(own, radius, palette);
+    });
+    if (!document.shown.labels || liesUnderControlPoint(document, curve, handle)) continue;
+    const [awayX, awayY] = labelDirection(curve.points, handle.index);
+    // Edit points have their names on the other side, so that both can be read.
+    const distance = isControl ? radius + 12 : -16;
+    const letter = letterOf(handle.of);
+    sprites.draw(
+      context,
+      palette,
+      `${letter}${handle.index}`,
+      16,
+      Math.round(x + awayX * distance),
+      Math.round(y - awayY * distance),
+      (own) => drawName(own, letter, handle.index, palette),
+    );
+  }
+}
+
+const sprites = new Sprites();
+// Names that were drawn before their font had come are drawn again with it.
+void document.fonts?.ready.then(() => sprites.clear());
+
+function drawRing(
+  context: OffscreenCanvasRenderingContext2D,
+  radius: number,
+  loose: boolean,
+  palette: Palette,
+): void {
+  context.beginPath();
+  context.arc(0, 0, radius, 0, 2 * Math.PI);
+  context.fillStyle = palette.sheet;
+  context.fill();
+  context.strokeStyle = loose ? palette.accent : palette.ink;
+  context.lineWidth = loose ? 2 : 1.6;
+  context.stroke();
+}
+
+function drawLozenge(context: OffscreenCanvasRenderingContext2D, loose: boolean, palette: Palette): void {
+  context.beginPath();
+  context.moveTo(0, -6.5);
+  context.lineTo(4.5, 0);
+  context.lineTo(0, 6.5);
+  context.lineTo(-4.5, 0);
+  context.closePath();
+  context.strokeStyle = palette.sheet;
+  context.lineWidth = 2;
+  context.stroke();
+  context.fillStyle = loose ? palette.accent : palette.ink;
+  context.fill();
+}
+
+/** The bar through a fixed point. */
+function drawBar(context: OffscreenCanvasRenderingContext2D, radius: number, palette: Palette): void {
+  context.beginPath();
+  context.moveTo(-radius - 4, 0);
+  context.lineTo(radius + 4, 0);
+  context.strokeStyle = palette.ink;
+  context.lineWidth = 1.6;
+  context.stroke();
+}
+
+/** A letter with its index lowered, cleared of what lies below it. */
+function drawName(
+  context: OffscreenCanvasRenderingContext2D,
+  letter: string,
+  index: number,
+  palette: Palette,
+): void {
+  const digits = String(index);
+  const parts = [
+    { text: letter, font: '13px "Literata Variable", serif', dx: -4 - 2.5 * digits.length, dy: 4 },
+    { text: digits, font: '10px "Literata Variable", serif', dx: 4.5 - 2.5 * digits.length, dy: 7 },
+  ];
+  context.textAlign = 'left';
+  context.textBaseline = 'alphabetic';
+  context.strokeStyle = palette.sheet;
+  context.lineWidth = 3;
+  context.fillStyle = palette.ink;
+  for (const { text, font, dx, dy } of parts) {
+    context.font = font;
+    context.strokeText(text, dx, dy);
+    context.fillText(text, dx, dy);
+  }
+}

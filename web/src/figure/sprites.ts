@@ -1,0 +1,52 @@
+/** A small drawing that is made once and then only copied: outlines of letters are slow to draw anew in every frame. */
+interface Sprite {
+  readonly image: ImageBitmap;
+  /** Half its size in CSS pixels. */
+  readonly half: number;
+}
+
+/**
+ * Small drawings by name, for one palette and screen resolution. Copying pixels is many times faster than
+ * drawing text and rings, of which a figure has a hundred.
+ */
+export class Sprites {
+  private known = new Map<string, Sprite>();
+  private of: unknown;
+
+  /** Copies the drawing of this name to a place, making it first where it is new. */
+  draw(
+    context: CanvasRenderingContext2D,
+    palette: unknown,
+    name: string,
+    half: number,
+    x: number,
+    y: number,
+    make: (context: OffscreenCanvasRenderingContext2D) => void,
+  ): void {
+    const ratio = window.devicePixelRatio || 1;
+    const key = `${name} ${ratio}`;
+    if (this.of !== palette) {
+      this.known.clear();
+      this.of = palette;
+    }
+    let sprite = this.known.get(key);
+    if (!sprite) {
+      const size = Math.ceil(2 * half * ratio);
+      const canvas = new OffscreenCanvas(size, size);
+      const own = canvas.getContext('2d')!;
+      own.scale(ratio, ratio);
+      own.translate(half, half);
+      make(own);
+      // A bitmap is copied as it is; a canvas would first be asked for its present state, every time.
+      const image = canvas.transferToImageBitmap();
+      sprite = { image, half };
+      this.known.set(key, sprite);
+    }
+    context.drawImage(sprite.image, x - half, y - half, 2 * half, 2 * half);
+  }
+
+  /** Forgets everything, as when a font has come in. */
+  clear(): void {
+    this.known.clear();
+  }
+}
