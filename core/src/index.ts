@@ -6,6 +6,7 @@ export * from './curve/basis.js';
 export * from './curve/evaluate.js';
 export * from './curve/differential.js';
 export * from './curve/continuity.js';
+export * from './curve/jumps.js';
 export * from './curve/support.js';
 export * from './curve/banded.js';
 export * from './curve/editPoint.js';

@@ -17,7 +17,7 @@ export function ReferencePoint({ item, plane }: { item: PointItem; plane: Plane 
     >
       <rect x={-5} y={-5} width={10} height={10} fill="none" stroke="var(--ink)" strokeWidth={1.25} />
       <circle r={1.5} fill="var(--ink)" />
-      <text x={-9} y={17} textAnchor="end" aria-hidden>
+      <text x={9} y={17} aria-hidden>
         {item.name}
       </text>
     </g>

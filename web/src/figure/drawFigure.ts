@@ -11,6 +11,7 @@ import {
 import type { Palette } from '../theme/theme.js';
 import { distinctKnotsOf, samplesOf } from './geometry.js';
 import { drawMarks } from './drawMarks.js';
+import { drawJump, jumpsOf } from './jumpMark.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
 
@@ -174,17 +175,19 @@ function combLength({ document, evaluation }: FigureScene): number {
   return largest === 0 ? 0 : 56 / 2 ** Math.ceil(Math.log2(largest));
 }
 
-/** A tick across the curve at each interior knot; multiplicity m is m close ticks. */
+/** A tick across the curve at each interior knot; multiplicity m is m close ticks. What jumps there has its mark beside it. */
 function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+  const jumps = jumpsOf(curve);
   context.strokeStyle = palette.ink;
+  context.fillStyle = palette.ink;
   context.lineWidth = 1.5;
-  context.beginPath();
   for (const { value, multiplicity } of interiorKnots(curve.knots, curve.degree)) {
     const [point, first] = derivativesAt(curve, value, 1) as [Point, Point];
     const speed = Math.hypot(first[0]!, first[1]!);
     if (speed === 0) continue;
     const [x, y] = plane.toScreen(point);
     const along = [first[0]! / speed, -first[1]! / speed] as const;
+    context.beginPath();
     for (let tick = 0; tick < multiplicity; tick++) {
       const shift = (tick - (multiplicity - 1) / 2) * 4;
       const cx = x + along[0] * shift;
@@ -192,8 +195,11 @@ function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palett
       context.moveTo(cx - along[1] * 8, cy + along[0] * 8);
       context.lineTo(cx + along[1] * 8, cy - along[0] * 8);
     }
+    context.stroke();
+    const jump = jumps.get(value);
+    const up = [along[1], -along[0]] as const;
+    if (jump) drawJump(context, jump, x + up[0] * 13, y + up[1] * 13, up);
   }
-  context.stroke();
 }
 
 /** A small wedge at the start, pointing along the curve. */

@@ -42,7 +42,10 @@ export class Sprites {
       sprite = { image, half };
       this.known.set(key, sprite);
     }
-    context.drawImage(sprite.image, x - half, y - half, 2 * half, 2 * half);
+    // On whole pixels of the screen it stays sharp.
+    const left = Math.round((x - half) * ratio) / ratio;
+    const top = Math.round((y - half) * ratio) / ratio;
+    context.drawImage(sprite.image, left, top, sprite.image.width / ratio, sprite.image.height / ratio);
   }
 
   /** Forgets everything, as when a font has come in. */

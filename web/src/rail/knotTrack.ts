@@ -1,4 +1,5 @@
 import { distinctKnotsOf } from '../figure/geometry.js';
+import { drawJump, jumpsOf } from '../figure/jumpMark.js';
 import { shownNumber } from '../text/number.js';
 import { drawLitBand, plotFont, type Track } from './track.js';
 
@@ -6,13 +7,15 @@ import { drawLitBand, plotFont, type Track } from './track.js';
 export const knotTrack: Track = {
   name: 'knots',
   height: 70,
-  dependsOn: (curve, lit) => [curve.knots, lit?.from, lit?.to, lit?.index],
+  // What jumps at the knots depends on the points; the text tells whether it changed.
+  dependsOn: (curve, lit) => [curve.knots, [...jumpsOf(curve).values()].join(' '), lit?.from, lit?.to],
   draw: (input) => {
     const { context, curve, axis, palette, height } = input;
     drawLitBand(input);
     const line = height - 24;
     const [start, end] = axis.domain() as [number, number];
     const knots = distinctKnotsOf(curve).filter(({ value }) => value >= start && value <= end);
+    const jumps = jumpsOf(curve);
     let span = 0;
     for (let index = 0; index + 1 < knots.length; index++, span++) {
       const from = axis(knots[index]!.value);
@@ -34,6 +37,10 @@ export const knotTrack: Track = {
         context.fillRect(x - 6, line - 9 - bar * pitch, 12, Math.min(3, pitch - 1));
       }
       context.fillRect(x - 0.75, line - 3, 1.5, 10);
+      const jump = jumps.get(value);
+      context.strokeStyle = palette.ink;
+      context.lineWidth = 1.5;
+      if (jump) drawJump(context, jump, x, line - 14 - (multiplicity - 1) * pitch, [0, -1]);
       const text = shownNumber(value, 3).replace(/\.?0+$/, '') || '0';
       const half = context.measureText(text).width / 2 + 4;
       const isEnd = x === lastX;
