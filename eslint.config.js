@@ -40,6 +40,7 @@ export default tseslint.config(
       ],
     },
   },
+  { files: ['**/bench/**'], rules: { 'no-console': 'off' } },
   {
     files: ['scripts/**/*.mjs', '*.js'],
     languageOptions: {
@@ -55,6 +56,7 @@ export default tseslint.config(
           'document',
           'window',
           'requestAnimationFrame',
+          'MessageChannel',
         ].map((name) => [name, 'readonly']),
       ),
     },

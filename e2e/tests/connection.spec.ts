@@ -105,3 +105,26 @@ test('moves on two devices at once are both kept', async ({ newContext }) => {
   await first.reload();
   await expect.poll(() => coordinatesOf(first, 'waist/P5')).toEqual(kept);
 });
+
+test('a student who is signed out goes on working, signs in again elsewhere, and nothing is lost', async ({
+  newContext,
+}) => {
+  const context = await newContext();
+  const { page, returnKey } = await joinClass(context);
+  await openFirstSheet(page);
+  await context.clearCookies();
+  await dragTo(page, 'waist/P4', [150, 47]);
+  await expect(page.getByRole('alert')).toContainText('You are signed out');
+  await dragTo(page, 'waist/P5', [199, 49]);
+  const left = await coordinatesOf(page, 'waist/P5');
+  const door = await context.newPage();
+  await door.goto('/join?code=BOUT-7K4M');
+  await door.getByRole('button', { name: 'I have a return key' }).click();
+  await door.getByLabel('Return key').fill(returnKey);
+  await door.getByRole('button', { name: 'Come back' }).click();
+  await expect(door.getByRole('heading', { name: 'Lessons' })).toBeVisible();
+  await page.getByRole('button', { name: 'Send now' }).click();
+  await expect(saved(page)).toBeVisible();
+  await door.getByRole('link', { name: 'A control point acts near' }).click();
+  await expect.poll(() => coordinatesOf(door, 'waist/P5')).toEqual(left);
+});

@@ -1,5 +1,5 @@
 import type { Page } from '@playwright/test';
-import { coordinatesOf, dragTo, expect, handle, joinClass, saved, signIn, test } from '../bogen.js';
+import { coordinatesOf, drag, dragTo, expect, handle, joinClass, saved, signIn, test } from '../bogen.js';
 
 /** A lesson of its own for each test, so that tests do not wait for one another. */
 async function newLesson(page: Page, title: string): Promise<void> {
@@ -167,4 +167,64 @@ test('the class desk shows progress and opens a figure as the student left it', 
   await expect.poll(() => coordinatesOf(page, 'waist/P6')).toEqual(left);
   await dragTo(page, 'waist/P6', [180, 90]);
   expect(await coordinatesOf(page, 'waist/P6')).toEqual(left);
+});
+
+test('a newer edition is offered to who has begun an older one, and both works are kept', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Editions');
+  const publish = async (number: number): Promise<void> => {
+    await page.getByRole('button', { name: 'Publish' }).click();
+    await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
+    await expect(page.getByRole('dialog')).toContainText(`Edition ${number} is out.`);
+    await page.getByRole('dialog').getByRole('button', { name: 'Back to writing' }).click();
+  };
+  await page.getByLabel('Title of the sheet').fill('Old words');
+  await page.keyboard.press('Enter');
+  await publish(1);
+  const { page: student } = await joinClass(await newContext());
+  await student.getByRole('link', { name: 'Old words' }).click();
+  await dragTo(student, 'curve/P2', [80, 60]);
+  await expect(saved(student)).toBeVisible();
+  const old = await coordinatesOf(student, 'curve/P2');
+
+  await page.getByLabel('Title of the sheet').fill('New words');
+  await page.keyboard.press('Enter');
+  await publish(2);
+  await student.reload();
+  await expect(student.getByRole('heading', { name: 'Old words' })).toBeVisible();
+  await expect.poll(() => coordinatesOf(student, 'curve/P2')).toEqual(old);
+  await student.getByRole('link', { name: 'Go to edition 2' }).click();
+  await expect(student.getByRole('heading', { name: 'New words' })).toBeVisible();
+  await expect.poll(() => coordinatesOf(student, 'curve/P2')).toEqual([70, 90]);
+  await student.goBack();
+  await expect.poll(() => coordinatesOf(student, 'curve/P2')).toEqual(old);
+});
+
+test('what a figure shows and which curve has the rail are part of the lesson, with undo', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Looking');
+  await expect(handle(page, 'curve/E2')).toBeVisible();
+  await page.getByRole('button', { name: 'Look …' }).click();
+  await page.getByLabel('Edit points').uncheck();
+  await page.keyboard.press('Escape');
+  await expect(handle(page, 'curve/E2')).toHaveCount(0);
+  await expect(saved(page)).toBeVisible();
+  await page.reload();
+  await expect(handle(page, 'curve/P2')).toBeVisible();
+  await expect(handle(page, 'curve/E2')).toHaveCount(0);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(handle(page, 'curve/E2')).toBeVisible();
+});
+
+test('a press that trembles moves nothing', async ({ newContext }) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Trembling');
+  const before = await coordinatesOf(page, 'curve/P2');
+  await drag(page, 'curve/P2', { x: 1, y: 1 });
+  expect(await coordinatesOf(page, 'curve/P2')).toEqual(before);
+  await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
 });

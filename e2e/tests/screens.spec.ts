@@ -115,7 +115,7 @@ test('on a small screen the text folds below the figure, and the figure takes th
   await expect(handle(page, 'waist/P4')).toBeVisible();
   const width = async () => (await page.locator('[data-figure]').boundingBox())!.width;
   const before = await width();
-  await page.getByRole('button', { name: 'Whole screen' }).click();
+  await page.getByRole('button', { name: 'Figure alone' }).click();
   await expect.poll(width).toBeGreaterThan(before + 300);
   await page.getByRole('button', { name: 'Show the text' }).click();
   await page.setViewportSize({ width: 800, height: 1000 });

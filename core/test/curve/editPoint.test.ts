@@ -37,7 +37,6 @@ describe('edit points', () => {
           expect(moved.knots).toBe(curve.knots);
         },
       ),
-      { numRuns: 200 },
     );
   });
 

@@ -147,7 +147,6 @@ describe('the nearest point', () => {
         const target = pointAt(curve, u);
         expect(nearestPoint(curve, target).distance).toBeLessThan(1e-9 * sizeOf(curve));
       }),
-      { numRuns: 200 },
     );
   });
   it('is never farther than any sample', () => {
@@ -165,7 +164,6 @@ describe('the nearest point', () => {
           }
         },
       ),
-      { numRuns: 100 },
     );
   });
   it('of the centre of a circle is at its radius', () => {

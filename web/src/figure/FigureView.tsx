@@ -1,6 +1,7 @@
 import { isLoose, type PointKind } from '@bogen/core';
 import { useEffect, useMemo, useRef, useState } from 'react';
 import { useTranslation } from '../text/text.js';
+import { useFonts } from '../theme/fonts.js';
 import { useTheme } from '../theme/theme.js';
 import { prepare, useSize } from './canvas.js';
 import { CursorHandle } from './CursorHandle.js';
@@ -25,6 +26,7 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
   const { t } = useTranslation();
   useStructure(scene);
   const palette = useTheme((state) => state.palette);
+  const fonts = useFonts();
   const [ref, { width, height }] = useSize<HTMLDivElement>();
   const canvas = useRef<HTMLCanvasElement>(null);
   const drawing = useRef<SVGSVGElement>(null);
@@ -46,7 +48,7 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
       stop();
       ground?.close();
     };
-  }, [scene, plane, palette, width, height]);
+  }, [scene, plane, palette, fonts, width, height]);
 
   // A finger on a handle drags it and does not scroll the page; browsers do not go by the style sheet's
   // touch-action for parts of a drawing, and React's own listeners come too late to say so.

@@ -20,6 +20,14 @@ interface HandleProps {
   readonly onSay: (text: string) => void;
 }
 
+/** A handle in the hand: where the pointer took it, from the handle's middle and on the screen. */
+interface Held {
+  readonly dx: number;
+  readonly dy: number;
+  readonly from: readonly [number, number];
+  moved: boolean;
+}
+
 /** Places are kept to a thousandth of the unit: finer than any hand, and short to read. */
 const round = (value: number): number => Math.round(value * 1000) / 1000;
 
@@ -31,7 +39,7 @@ const round = (value: number): number => Math.round(value * 1000) / 1000;
 export function Handle({ scene, plane, item, of, index, loose, movable, onToggle, onSay }: HandleProps) {
   const { t } = useTranslation();
   const ref = useRef<SVGGElement>(null);
-  const held = useRef<{ dx: number; dy: number; moved: boolean } | null>(null);
+  const held = useRef<Held | null>(null);
   const name = `${letterOf(of)}${index}`;
 
   const place = (): [number, number] | undefined => handlePlace(scene, { item, of, index });
@@ -85,14 +93,22 @@ export function Handle({ scene, plane, item, of, index, loose, movable, onToggle
     const at = place();
     if (!movable || !at) return;
     const [x, y] = plane.toScreen(at);
-    held.current = { dx: x - event.clientX, dy: y - event.clientY, moved: false };
+    held.current = {
+      dx: x - event.clientX,
+      dy: y - event.clientY,
+      from: [event.clientX, event.clientY],
+      moved: false,
+    };
     ref.current!.setPointerCapture(event.pointerId);
     ref.current!.classList.add('held');
     scene.pick({ item, of, index });
   };
   const onPointerMove = (event: PointerEvent<SVGGElement>): void => {
     if (!held.current) return;
-    held.current.moved = true;
+    const { from } = held.current;
+    // A press that trembles is no move: a point that is only looked at stays where it is.
+    if (Math.hypot(event.clientX - from[0], event.clientY - from[1]) >= 2) held.current.moved = true;
+    if (!held.current.moved) return;
     scene.host.preview(
       command(plane.toPlane(event.clientX + held.current.dx, event.clientY + held.current.dy)),
     );

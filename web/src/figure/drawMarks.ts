@@ -1,4 +1,5 @@
 import { curveOf, isClamped, isLoose, type Curve, type FigureDocument, type PointKind } from '@bogen/core';
+import { useFonts } from '../theme/fonts.js';
 import type { Palette } from '../theme/theme.js';
 import { editPointsOf } from './geometry.js';
 import { labelDirection } from './labelDirection.js';
@@ -87,7 +88,7 @@ export function drawMarks(context: Context, scene: FigureScene, plane: Plane, pa
 
 const sprites = new Sprites();
 // Names that were drawn before their font had come are drawn again with it.
-void document.fonts?.ready.then(() => sprites.clear());
+useFonts.subscribe(() => sprites.clear());
 
 function drawRing(
   context: OffscreenCanvasRenderingContext2D,

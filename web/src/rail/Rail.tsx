@@ -8,6 +8,7 @@ import type { FigureScene } from '../figure/scene.js';
 import { useStructure } from '../figure/useScene.js';
 import { shownNumber, shownScientific } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
+import { useFonts } from '../theme/fonts.js';
 import { useTheme } from '../theme/theme.js';
 import { railAxis } from './axis.js';
 import { curvatureRange } from './curvatureTrack.js';
@@ -43,6 +44,7 @@ export function Rail({ scene }: { scene: FigureScene }) {
 function TrackView({ track, scene, width }: { track: Track; scene: FigureScene; width: number }) {
   const { t } = useTranslation();
   const palette = useTheme((state) => state.palette);
+  const fonts = useFonts();
   const canvas = useRef<HTMLCanvasElement>(null);
 
   useEffect(() => {
@@ -71,7 +73,7 @@ function TrackView({ track, scene, width }: { track: Track; scene: FigureScene; 
         lit,
       });
     });
-  }, [scene, track, width, palette]);
+  }, [scene, track, width, palette, fonts]);
 
   // The words beside the plot follow when a change is done.
   const shown = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());

@@ -160,7 +160,7 @@ export const en = {
     startOver: 'Start over',
     next: 'Next sheet',
     previous: 'Previous sheet',
-    wholeFigure: 'Whole screen',
+    wholeFigure: 'Figure alone',
     showProse: 'Show the text',
     met: 'met',
     notMet: 'not yet',

@@ -1,0 +1,74 @@
+import type { Curve } from './curve.js';
+import { CurveError } from './error.js';
+import { curveOfRows, homogeneousRows } from './homogeneous.js';
+import { distinctKnots, domainOf, findSpan, relativeKnotTolerance } from './knotVector.js';
+import { validateParameter } from './validate.js';
+
+/**
+ * The same curve with the knot `u` inserted `times` times, by Boehm's algorithm (Boehm 1980; P&T A5.1):
+ * every new point lies on a leg of the old polygon. A value closer than 1e-9 of the domain's length to a
+ * knot is taken for that knot, exactly.
+ * @param u a parameter in the domain
+ * @param times how often, 1 or more; the multiplicity may reach the degree, at which the curve passes
+ * through a control point
+ * @throws CurveError `parameter`, `order` (times), `knot-multiplicity`
+ */
+export function insertKnot(curve: Curve, u: number, times = 1): Curve {
+  validateParameter(curve, u);
+  if (!Number.isInteger(times) || times < 1) {
+    throw new CurveError(
+      'order',
+      `The knot is to be inserted ${times} times; it must be a whole number from 1.`,
+      {
+        value: times,
+      },
+    );
+  }
+  const { degree, knots } = curve;
+  const [start, end] = domainOf(knots, degree);
+  const tolerance = relativeKnotTolerance * (end - start);
+  const present = distinctKnots(knots, degree).find(({ value }) => Math.abs(value - u) < tolerance);
+  const multiplicity = present?.multiplicity ?? 0;
+  if (multiplicity + times > degree) {
+    throw new CurveError(
+      'knot-multiplicity',
+      `The knot ${u} would stand ${multiplicity + times} times; degree ${degree} allows ${degree}.`,
+      { value: u },
+    );
+  }
+  const value = present?.value ?? u;
+  let result: Refined = { knots, rows: homogeneousRows(curve) };
+  for (let time = 0; time < times; time++) result = insertOnce(result, degree, value);
+  return curveOfRows(curve, degree, result.knots, result.rows);
+}
+
+/**
+ * The same curve with several knots inserted, one after the other.
+ * @throws CurveError as `insertKnot` does, for the first that does not fit
+ */
+export function insertKnots(curve: Curve, values: readonly number[]): Curve {
+  return values.reduce((refined, u) => insertKnot(refined, u), curve);
+}
+
+interface Refined {
+  readonly knots: readonly number[];
+  readonly rows: readonly (readonly number[])[];
+}
+
+function insertOnce({ knots, rows }: Refined, degree: number, u: number): Refined {
+  const span = findSpan(knots, degree, u);
+  let last = span;
+  // Points behind the last knot that equals u stay as they are.
+  while (knots[last]! >= u && last > span - degree) last--;
+  const next: (readonly number[])[] = rows.slice(0, span - degree + 1);
+  for (let index = span - degree + 1; index <= last; index++) {
+    const low = knots[index]!;
+    const alpha = (u - low) / (knots[index + degree]! - low);
+    const [before, after] = [rows[index - 1]!, rows[index]!];
+    next.push(after.map((value, axis) => alpha * value + (1 - alpha) * before[axis]!));
+  }
+  next.push(...rows.slice(last));
+  let place = knots.length;
+  while (knots[place - 1]! > u) place--;
+  return { knots: [...knots.slice(0, place), u, ...knots.slice(place)], rows: next };
+}

@@ -1,0 +1,275 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  clampEnds,
+  CurveError,
+  decompose,
+  domainOf,
+  elevateDegree,
+  elevatePiece,
+  extractPart,
+  guaranteedContinuity,
+  joinCurves,
+  knotJumps,
+  mapDomain,
+  pointAt,
+  reverseCurve,
+  spansOf,
+  splitAtKnots,
+  splitCurve,
+  validateCurve,
+  type Curve,
+  type Point,
+} from '../../src/index.js';
+import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
+import { expectClose, referenceCases } from './reference.js';
+
+/** Expects two curves to agree at many parameters of the first, mapped to the second's. */
+function expectSameCurve(a: Curve, b: Curve, map = (u: number): number => u, tolerance = 1e-12): void {
+  const size = Math.max(sizeOf(a), sizeOf(b));
+  for (const { start, end } of spansOf(a.knots, a.degree)) {
+    for (const t of [0, 0.25, 0.5, 0.9]) {
+      const u = start + t * (end - start);
+      expectClose(pointAt(b, map(u)), pointAt(a, u), tolerance, size);
+    }
+  }
+}
+
+describe('splitting', () => {
+  it('gives two clamped curves that are the curve', () => {
+    fc.assert(
+      fc.property(arbitraryCurveAndParameter(), ({ curve, u }) => {
+        const [start, end] = domainOf(curve.knots, curve.degree);
+        const tolerance = 2e-9 * (end - start);
+        if (u - start < tolerance || end - u < tolerance) return;
+        const parts = splitCurve(curve, u);
+        for (const part of parts) {
+          validateCurve(part);
+          expectSameCurve(part, curve);
+        }
+        expect(domainOf(parts[0].knots, curve.degree)[0]).toBe(start);
+        expect(domainOf(parts[1].knots, curve.degree)[1]).toBe(end);
+      }),
+    );
+  });
+
+  it('and joining again gives the curve back', () => {
+    fc.assert(
+      fc.property(arbitraryCurveAndParameter(), ({ curve, u }) => {
+        const [start, end] = domainOf(curve.knots, curve.degree);
+        if (u - start < 1e-3 || end - u < 1e-3) return;
+        const [first, second] = splitCurve(curve, u);
+        const joined = joinCurves(first, second, 1e-9 * sizeOf(curve));
+        validateCurve(joined);
+        expectSameCurve(joined, curve, (v) => Math.min(end, v));
+      }),
+    );
+  });
+
+  it('at all knots gives the Bézier pieces', () => {
+    fc.assert(
+      fc.property(arbitraryCurve(), (curve) => {
+        const pieces = splitAtKnots(curve);
+        const expected = decompose(curve);
+        expect(pieces).toHaveLength(expected.length);
+        pieces.forEach((piece, index) => {
+          expect(piece.knots).toEqual(expected[index]!.knots);
+          piece.points.forEach((point, k) =>
+            expectClose(point, expected[index]!.points[k]!, 1e-11, sizeOf(curve)),
+          );
+        });
+      }),
+    );
+  });
+
+  it('takes parts and clamps ends, and refuses what has no length', () => {
+    fc.assert(
+      fc.property(arbitraryCurve(), (curve) => {
+        const [start, end] = domainOf(curve.knots, curve.degree);
+        const part = extractPart(curve, start + 0.2 * (end - start), start + 0.7 * (end - start));
+        validateCurve(part);
+        expectSameCurve(part, curve);
+        const clamped = clampEnds(curve);
+        expectSameCurve(clamped, curve);
+        expect(clampEnds(clamped)).toBe(clamped);
+        expect(() => extractPart(curve, start, start)).toThrow(CurveError);
+        expect(() => extractPart(curve, end, start)).toThrow(CurveError);
+        expect(() => splitCurve(curve, start)).toThrow(CurveError);
+        expect(() => splitCurve(curve, NaN)).toThrow(CurveError);
+      }),
+    );
+  });
+
+  it('at a gap gives each side its own end', () => {
+    const gap: Curve = {
+      degree: 1,
+      knots: [0, 0, 1, 1, 2, 2],
+      points: [
+        [0, 0],
+        [1, 0],
+        [1, 3],
+        [2, 3],
+      ],
+    };
+    const [before, after] = splitCurve(gap, 1);
+    expect(before.points).toEqual([
+      [0, 0],
+      [1, 0],
+    ]);
+    expect(after.points).toEqual([
+      [1, 3],
+      [2, 3],
+    ]);
+  });
+});
+
+describe('reversing and mapping the domain', () => {
+  it('runs the same curve the other way, and twice is the curve itself', () => {
+    fc.assert(
+      fc.property(arbitraryCurve(), (curve) => {
+        const [start, end] = domainOf(curve.knots, curve.degree);
+        const reversed = reverseCurve(curve);
+        validateCurve(reversed);
+        const back = (u: number): number => Math.min(end, Math.max(start, start + end - u));
+        // Near a knot the rounding of a + b − u may fall on its other side, where a gap would begin.
+        for (const { start: from, end: to } of spansOf(curve.knots, curve.degree)) {
+          const u = (from + to) / 2;
+          expectClose(pointAt(reversed, back(u)), pointAt(curve, u), 1e-12, sizeOf(curve));
+        }
+        const twice = reverseCurve(reversed);
+        expect(twice.points).toEqual(curve.points);
+        twice.knots.forEach((knot, index) => expect(knot).toBeCloseTo(curve.knots[index]!, 12));
+      }),
+    );
+  });
+
+  it('keeps the points and the repeats of knots on another domain', () => {
+    fc.assert(
+      fc.property(arbitraryCurve(), (curve) => {
+        const [start, end] = domainOf(curve.knots, curve.degree);
+        const mapped = mapDomain(curve, -3, 11);
+        validateCurve(mapped);
+        expect(domainOf(mapped.knots, curve.degree)).toEqual([-3, 11]);
+        expect(guaranteedContinuity(mapped).map(({ order }) => order)).toEqual(
+          guaranteedContinuity(curve).map(({ order }) => order),
+        );
+        for (const { start: from, end: to } of spansOf(curve.knots, curve.degree)) {
+          const u = (from + to) / 2;
+          expectClose(
+            pointAt(mapped, -3 + (14 * (u - start)) / (end - start)),
+            pointAt(curve, u),
+            1e-11,
+            sizeOf(curve),
+          );
+        }
+      }),
+    );
+    expect(() =>
+      mapDomain(
+        {
+          degree: 1,
+          knots: [0, 0, 1, 1],
+          points: [
+            [0, 0],
+            [1, 1],
+          ],
+        },
+        2,
+        2,
+      ),
+    ).toThrow(CurveError);
+  });
+});
+
+interface RaisedCase {
+  curve: Curve;
+  raisedPieces: { points: Point[]; weights: number[] }[];
+}
+
+describe('degree elevation', () => {
+  it.each(referenceCases<RaisedCase>('decompose').map((entry, index) => [index, entry] as const))(
+    'reference case %i: the pieces',
+    (_, { curve, raisedPieces }) => {
+      decompose(curve).forEach((piece, index) => {
+        const raised = elevatePiece(piece, 1);
+        const expected = raisedPieces[index]!;
+        expectClose(raised.weights!, expected.weights, 1e-12);
+        raised.points.forEach((point, k) => expectClose(point, expected.points[k]!, 1e-12, sizeOf(curve)));
+      });
+    },
+  );
+
+  it('leaves the curve where it was and keeps its continuity', () => {
+    fc.assert(
+      fc.property(arbitraryCurve(), fc.integer({ min: 1, max: 8 }), (curve, times) => {
+        const raise = Math.min(times, 9 - curve.degree);
+        if (raise < 1) {
+          expect(() => elevateDegree(curve, times)).toThrow(CurveError);
+          return;
+        }
+        const raised = elevateDegree(curve, raise);
+        validateCurve(raised);
+        expect(raised.degree).toBe(curve.degree + raise);
+        expect(guaranteedContinuity(raised).map(({ order }) => order)).toEqual(
+          guaranteedContinuity(curve).map(({ order }) => order),
+        );
+        expectSameCurve(raised, curve, undefined, 1e-12);
+      }),
+    );
+  });
+
+  it('of a straight line is the line with points evenly on it', () => {
+    const line: Curve = {
+      degree: 1,
+      knots: [0, 0, 1, 1],
+      points: [
+        [0, 0],
+        [4, 8],
+      ],
+    };
+    expect(elevateDegree(line, 3).points).toEqual([
+      [0, 0],
+      [1, 2],
+      [2, 4],
+      [3, 6],
+      [4, 8],
+    ]);
+  });
+});
+
+describe('joining', () => {
+  it('raises the lower degree, lets weights agree, and leaves both curves where they were', () => {
+    fc.assert(
+      fc.property(arbitraryCurve({ dimension: 2 }), arbitraryCurve({ dimension: 2 }), (first, other) => {
+        const tail = pointAt(first, domainOf(first.knots, first.degree)[1]);
+        const head = pointAt(other, domainOf(other.knots, other.degree)[0]);
+        const second = {
+          ...other,
+          points: other.points.map((p) => p.map((c, axis) => c + tail[axis]! - head[axis]!)),
+        };
+        const joined = joinCurves(first, second, 1e-9 * sizeOf(first));
+        validateCurve(joined);
+        const [start, end] = domainOf(first.knots, first.degree);
+        expect(domainOf(joined.knots, joined.degree)[0]).toBe(start);
+        const size = Math.max(sizeOf(first), sizeOf(second));
+        for (const t of [0, 0.3, 0.7]) {
+          expectClose(
+            pointAt(joined, start + t * (end - start)),
+            pointAt(first, start + t * (end - start)),
+            1e-11,
+            size,
+          );
+        }
+        const joint = knotJumps(joined).find(({ knot }) => knot === end)!;
+        expect(joint.position).toBeLessThan(1e-9 * size);
+      }),
+    );
+  });
+
+  it('refuses ends that lie apart, and a plane curve with one in space', () => {
+    const line = (...points: number[][]): Curve => ({ degree: 1, knots: [0, 0, 1, 1], points });
+    expect(() => joinCurves(line([0, 0], [1, 0]), line([1.1, 0], [2, 0]))).toThrow(/apart/);
+    expect(joinCurves(line([0, 0], [1, 0]), line([1.1, 0], [2, 0]), 0.2).points).toHaveLength(3);
+    expect(() => joinCurves(line([0, 0], [1, 0]), line([1, 0, 0], [2, 0, 0]))).toThrow(/plane/);
+  });
+});

@@ -1,0 +1,10 @@
+import { create } from 'zustand';
+
+/**
+ * How many times fonts have come in since the page was opened. Text on a canvas does not draw itself anew
+ * when its font arrives; whatever draws text depends on this number.
+ */
+export const useFonts = create<number>((set) => {
+  document.fonts.addEventListener('loadingdone', () => set((count) => count + 1, true));
+  return 0;
+});
