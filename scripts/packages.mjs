@@ -73,9 +73,13 @@ async function installDebian(name, what) {
   console.log(`Installing the Debian package ${name} …`);
   const env = { ...process.env, DEBIAN_FRONTEND: 'noninteractive' };
   await command('apt-get', ['update'], { env });
-  const { code, output } = await command('apt-get', ['install', '-y', '--no-install-recommends', name], {
-    env,
-  });
+  const { code, output } = await command(
+    'apt-get',
+    ['install', '-y', '--no-install-recommends', '-o', 'Dpkg::Options::=--force-confold', name],
+    {
+      env,
+    },
+  );
   if (code !== 0) {
     throw new Trouble(
       `${what}, and installing it failed:\n${output.trim().split('\n').slice(-5).join('\n')}`,
