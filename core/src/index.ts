@@ -16,6 +16,8 @@ export * from './curve/sampleBasis.js';
 export * from './curve/blossom.js';
 export * from './curve/decompose.js';
 export * from './curve/bernstein.js';
+export * from './curve/collocation.js';
+export * from './curve/interpolate.js';
 export * from './curve/insertKnot.js';
 export * from './curve/split.js';
 export * from './curve/reparametrise.js';

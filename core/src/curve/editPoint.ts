@@ -1,6 +1,7 @@
-import { createBandedMatrix, factoriseBanded, solveBanded, type BandedFactors } from './banded.js';
+import { solveBanded } from './banded.js';
 import { basisFunctions } from './basis.js';
-import { dimensionOf, type Curve, type Point, type Side } from './curve.js';
+import { factoriseCollocation, type Site } from './collocation.js';
+import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
 import { pointAt } from './evaluate.js';
 import { domainOf, findSpan, grevilleAbscissae } from './knotVector.js';
@@ -12,16 +13,11 @@ export interface EditPoint {
   readonly point: Point;
 }
 
-interface EditSite {
-  readonly parameter: number;
-  readonly side: Side;
-}
-
 /**
  * At which parameter, and from which side, each edit point is taken. Two neighbouring abscissae coincide
  * only at a gap (multiplicity p + 1); the first of them then belongs to the left branch.
  */
-function editSites(curve: Curve): EditSite[] {
+function editSites(curve: Curve): Site[] {
   const { knots, degree } = curve;
   const [start, end] = domainOf(knots, degree);
   const abscissae = grevilleAbscissae(knots, degree);
@@ -37,30 +33,8 @@ function editSites(curve: Curve): EditSite[] {
   });
 }
 
-/**
- * The factorised collocation matrix of the polynomial basis: row i holds N_j(g_i). A rational curve's
- * matrix is this one between two diagonals, the weights and one over the denominators, so extreme
- * weights do not spoil its condition.
- */
-function collocation(curve: Curve, sites: readonly EditSite[]): BandedFactors {
-  const { knots, degree } = curve;
-  const matrix = createBandedMatrix(sites.length, degree, degree);
-  const width = 2 * degree + 1;
-  const basis = new Float64Array(degree + 1);
-  sites.forEach(({ parameter, side }, row) => {
-    const span = findSpan(knots, degree, parameter, side);
-    basisFunctions(knots, degree, span, parameter, basis);
-    for (let j = 0; j <= degree; j++) {
-      const offset = span - degree + j - row;
-      // A basis function that reaches outside the band is zero at this site (Schoenberg & Whitney).
-      if (Math.abs(offset) <= degree) matrix.entries[row * width + offset + degree] = basis[j]!;
-    }
-  });
-  return factoriseBanded(matrix);
-}
-
 /** The denominator Σ N_j w_j of a rational curve at a site; 1 for a polynomial one. */
-function denominatorAt(curve: Curve, { parameter, side }: EditSite): number {
+function denominatorAt(curve: Curve, { parameter, side }: Site): number {
   const { knots, degree, weights } = curve;
   if (!weights) return 1;
   const span = findSpan(knots, degree, parameter, side);
@@ -93,7 +67,7 @@ export function editPointInfluence(curve: Curve, index: number): Float64Array {
   const sites = editSites(curve);
   const rightHandSide = new Float64Array(curve.points.length);
   rightHandSide[index] = denominatorAt(curve, sites[index]!);
-  const influence = solveBanded(collocation(curve, sites), rightHandSide);
+  const influence = solveBanded(factoriseCollocation(curve.knots, curve.degree, sites), rightHandSide);
   return weights ? influence.map((value, j) => value / weights[j]!) : influence;
 }
 
