@@ -28,11 +28,23 @@ export const curveSchema = z.strictObject({
   weights: z.array(finite).max(2000).optional(),
 }) satisfies z.ZodType<Curve>;
 
-const operationSchema = z.strictObject({
-  name: z.literal('curveOfDegree'),
-  source: idSchema,
-  degree: degreeSchema,
-}) satisfies z.ZodType<Operation>;
+const source = idSchema;
+const times = z.int().min(1).max(9);
+
+const operationSchema = z.discriminatedUnion('name', [
+  z.strictObject({ name: z.literal('curveOfDegree'), source, degree: degreeSchema }),
+  z.strictObject({
+    name: z.literal('throughPoints'),
+    source,
+    degree: degreeSchema,
+    parametrisation: z.enum(['uniform', 'chord', 'centripetal']),
+  }),
+  z.strictObject({ name: z.literal('insertKnot'), source, parameter: finite, times }),
+  z.strictObject({ name: z.literal('raiseDegree'), source, times }),
+  z.strictObject({ name: z.literal('part'), source, from: finite, to: finite }),
+  z.strictObject({ name: z.literal('reverse'), source }),
+  z.strictObject({ name: z.literal('join'), source, second: idSchema, tolerance: z.number().min(0) }),
+]) satisfies z.ZodType<Operation>;
 
 export const figureItemSchema = z.discriminatedUnion('kind', [
   z.strictObject({

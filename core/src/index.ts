@@ -31,6 +31,7 @@ export * from './figure/document.js';
 export * from './figure/command.js';
 export * from './figure/applyCommand.js';
 export * from './figure/evaluate.js';
+export * from './figure/operate.js';
 export * from './figure/migrateFigure.js';
 export * from './figure/permission.js';
 export * from './figure/validate.js';

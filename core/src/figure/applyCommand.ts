@@ -157,6 +157,9 @@ function setDegree(document: FigureDocument, id: string, degree: number): Result
   if (item.kind === 'point') throw new CommandError(`${item.name} is a reference point and has no degree.`);
   const inverse: FigureCommand = { name: 'replaceItem', item };
   if (item.kind === 'built') {
+    if (!('degree' in item.operation)) {
+      throw new CommandError(`${item.name} has the degree that follows from its source.`);
+    }
     const built: BuiltItem = { ...item, operation: { ...item.operation, degree } };
     return { document: withItem(document, built), inverse };
   }

@@ -1,7 +1,7 @@
 import type { Curve } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
-import { clampedUniformKnots, domainOf } from '../curve/knotVector.js';
-import { sourcesOf, type FigureDocument, type FigureItem, type Operation } from './document.js';
+import { sourcesOf, type FigureDocument, type FigureItem } from './document.js';
+import { operate } from './operate.js';
 
 /** What an item came to: a curve, a reference point, or the reason why it could not be computed. */
 export type EvaluatedItem =
@@ -53,28 +53,23 @@ export function evaluateFigure(document: FigureDocument, previous?: Evaluation):
 function compute(item: FigureItem, sources: readonly (EvaluatedItem | undefined)[]): EvaluatedItem {
   if (item.kind === 'point') return { status: 'point' };
   if (item.kind === 'curve') return { status: 'curve', curve: item.curve };
-  const [source] = sources;
-  if (!source) return { status: 'failed', reason: `${item.name} has lost the curve it was built from.` };
-  if (source.status === 'failed') {
-    return { status: 'failed', reason: `${item.name} waits for its source: ${source.reason}` };
+  const curves: Curve[] = [];
+  for (const source of sources) {
+    if (!source) return { status: 'failed', reason: `${item.name} has lost a curve it was built from.` };
+    if (source.status === 'failed') {
+      return { status: 'failed', reason: `${item.name} waits for its source: ${source.reason}` };
+    }
+    if (source.status === 'point') {
+      return { status: 'failed', reason: `${item.name} can't be built from a point.` };
+    }
+    curves.push(source.curve);
   }
-  if (source.status === 'point')
-    return { status: 'failed', reason: `${item.name} can't be built from a point.` };
   try {
-    return { status: 'curve', curve: operate(item.operation, source.curve) };
+    return { status: 'curve', curve: operate(item.operation, curves) };
   } catch (error) {
     if (error instanceof CurveError) return { status: 'failed', reason: error.message };
     throw error;
   }
-}
-
-function operate(operation: Operation, source: Curve): Curve {
-  const knots = clampedUniformKnots(
-    source.points.length,
-    operation.degree,
-    ...domainOf(source.knots, source.degree),
-  );
-  return { ...source, degree: operation.degree, knots };
 }
 
 /** The curve that an item came to, or `undefined` for points and failed items. */

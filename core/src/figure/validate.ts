@@ -66,7 +66,7 @@ export function validateItem(item: FigureItem): void {
       }
       validateCurve(item.curve);
     } else if (item.kind === 'built') {
-      validateDegree(item.operation.degree);
+      if ('degree' in item.operation) validateDegree(item.operation.degree);
     } else if (item.at.length !== 2 || !item.at.every((coordinate) => Number.isFinite(coordinate))) {
       throw new CommandError(`${item.name} must lie at two finite coordinates.`);
     }

@@ -5,6 +5,14 @@ import {
   clampedUniformKnots,
   CommandError,
   curveOf,
+  elevateDegree,
+  extractPart,
+  insertKnot,
+  interpolate,
+  joinCurves,
+  reverseCurve,
+  type Curve,
+  type Operation,
   emptyFigure,
   evaluateFigure,
   migrate,
@@ -201,6 +209,77 @@ describe('evaluation', () => {
       reason: expect.stringContaining('needs at least 8'),
     });
     expect(curveOf(evaluation, 'b')).toBeDefined();
+  });
+
+  it.each<[string, Operation, (source: Curve, second: Curve) => Curve]>([
+    [
+      'throughPoints',
+      { name: 'throughPoints', source: 'a', degree: 3, parametrisation: 'chord' },
+      ({ points }) => interpolate(points, 3, 'chord').curve,
+    ],
+    [
+      'insertKnot',
+      { name: 'insertKnot', source: 'a', parameter: 0.4, times: 2 },
+      (source) => insertKnot(source, 0.4, 2),
+    ],
+    ['raiseDegree', { name: 'raiseDegree', source: 'a', times: 1 }, (source) => elevateDegree(source)],
+    ['part', { name: 'part', source: 'a', from: 0.2, to: 0.7 }, (source) => extractPart(source, 0.2, 0.7)],
+    ['reverse', { name: 'reverse', source: 'a' }, (source) => reverseCurve(source)],
+    [
+      'join',
+      { name: 'join', source: 'a', second: 'r', tolerance: 1e-9 },
+      (source, second) => joinCurves(source, second),
+    ],
+  ])('follows the source through %s, and a chain of operations', (_, operation, expected) => {
+    const item = (id: string, made: Operation): FigureItem => ({
+      id,
+      name: id,
+      kind: 'built',
+      operation: made,
+    });
+    const document: FigureDocument = {
+      ...figure,
+      items: [
+        item('x', operation),
+        item('y', { name: 'reverse', source: 'x' }),
+        item('r', { name: 'reverse', source: 'a' }),
+        given,
+      ],
+    };
+    validateFigure(document);
+    const { document: moved } = applyFigureCommand(document, {
+      name: 'moveControlPoint',
+      item: 'a',
+      index: 2,
+      to: [33, 31],
+    });
+    const evaluation = evaluateFigure(moved, evaluateFigure(document));
+    const source = curveOf(evaluation, 'a')!;
+    expect(source.points[2]).toEqual([33, 31]);
+    expect(curveOf(evaluation, 'x')).toEqual(expected(source, reverseCurve(source)));
+    expect(curveOf(evaluation, 'y')).toEqual(reverseCurve(curveOf(evaluation, 'x')!));
+  });
+
+  it.each<[string, Operation, RegExp]>([
+    [
+      'a knot outside the domain',
+      { name: 'insertKnot', source: 'a', parameter: 7, times: 1 },
+      /must lie from 0 to 1/,
+    ],
+    ['a part without length', { name: 'part', source: 'a', from: 0.5, to: 0.5 }, /has no length/],
+    ['a degree above nine', { name: 'raiseDegree', source: 'a', times: 8 }, /from 1 to 9/],
+    ['ends that lie apart', { name: 'join', source: 'a', second: 'a', tolerance: 1 }, /apart/],
+    ['a point as source', { name: 'reverse', source: 'p' }, /can't be built from a point/],
+  ])('tells why an operation can’t be done: %s', (_, operation, sentence) => {
+    const document = {
+      ...figure,
+      items: [...figure.items, { id: 'x', name: 'X', kind: 'built' as const, operation }],
+    };
+    const result = evaluateFigure(document).items.get('x');
+    expect(result).toMatchObject({ status: 'failed', reason: expect.stringMatching(sentence) });
+    expect(() => applyFigureCommand(document, { name: 'setDegree', item: 'x', degree: 2 })).toThrow(
+      /follows from its source/,
+    );
   });
 
   it('ends on a circle that came in from outside', () => {

@@ -126,10 +126,11 @@ function Divider() {
 /** The degree of a curve, given or built, between its limits. */
 function DegreeStepper({ scene, item }: { scene: FigureScene; item: FigureItem }) {
   const { t } = useTranslation();
-  if (item.kind === 'point') return null;
+  if (item.kind === 'point' || (item.kind === 'built' && !('degree' in item.operation))) return null;
   const source = item.kind === 'built' ? item.operation.source : item.id;
   const points = curveOf(scene.evaluation, source)?.points.length ?? 0;
-  const degree = item.kind === 'built' ? item.operation.degree : item.curve.degree;
+  const degree =
+    item.kind === 'curve' ? item.curve.degree : 'degree' in item.operation ? item.operation.degree : 0;
   const set = (next: number): void => scene.host.do({ name: 'setDegree', item: item.id, degree: next });
   const highest = Math.min(maximumDegree, points - 1);
   const why =
