@@ -140,7 +140,7 @@ const sheets: readonly Sheet[] = [
       ),
       formula('\\text{support of } N_{i,p} = [\\,u_i,\\; u_{i+p+1}\\,]'),
       paragraph(
-        'Lay three points in a row on one line. The degree 2 curve touches that line. The other does not.',
+        'Lay three points in a row on one line. The degree 2 curve runs straight there for one span. The other does not.',
       ),
     ),
     figure: degreeFigure,

@@ -128,3 +128,32 @@ test('a student who is signed out goes on working, signs in again elsewhere, and
   await door.getByRole('link', { name: 'A control point acts near' }).click();
   await expect.poll(() => coordinatesOf(door, 'waist/P5')).toEqual(left);
 });
+
+test('one who joins after another in the same window sees nothing of the other’s work, and the other’s is kept', async ({
+  newContext,
+  bogen,
+}) => {
+  const { page, returnKey } = await joinClass(await newContext());
+  await openFirstSheet(page);
+  await dragTo(page, 'waist/P4', [150, 47]);
+  await expect(saved(page)).toBeVisible();
+  await bogen.killServer();
+  await dragTo(page, 'waist/P5', [199, 49]);
+  const left = await coordinatesOf(page, 'waist/P5');
+  await expect(page.locator('[data-save="offline"]')).toBeVisible();
+  await bogen.startServer();
+  // The first one's session does not send any more once another signs in.
+  await page.goto('/join?code=BOUT-7K4M');
+  await page.getByLabel('Your name').fill(`Next ${Date.now()}`);
+  await page.getByRole('button', { name: 'Join the class' }).click();
+  await page.getByRole('button', { name: 'Go to the lessons' }).click();
+  await openFirstSheet(page);
+  expect(await coordinatesOf(page, 'waist/P5')).toEqual([190, 52]);
+  await page.goto('/join?code=BOUT-7K4M');
+  await page.getByRole('button', { name: 'I have a return key' }).click();
+  await page.getByLabel('Return key').fill(returnKey);
+  await page.getByRole('button', { name: 'Come back' }).click();
+  await openFirstSheet(page);
+  await expect.poll(() => coordinatesOf(page, 'waist/P5')).toEqual(left);
+  await expect(saved(page)).toBeVisible();
+});

@@ -1,14 +1,14 @@
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { call } from '../api/call.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Field } from '../ui/Field.js';
 import { Door } from './Door.js';
 import { ReturnKey } from './ReturnKey.js';
-import { placeAfter, useForgetAll } from './useWho.js';
+import { goOnAs, placeAfter } from './useWho.js';
 
 interface Values {
   code: string;
@@ -19,8 +19,6 @@ interface Values {
 /** The students' door: a class code with a new name, or with a return key. */
 export function JoinPage() {
   const { t } = useTranslation();
-  const navigate = useNavigate();
-  const forget = useForgetAll();
   const [search] = useSearchParams();
   const [returning, setReturning] = useState(false);
   const { register, handleSubmit, formState } = useForm<Values>({
@@ -34,16 +32,15 @@ export function JoinPage() {
       await call('comeBack', { body: { code, returnKey } });
       return { returnKey: null };
     },
-    onSuccess: async ({ returnKey }) => {
-      await forget();
-      if (returnKey === null) await navigate(place);
+    onSuccess: ({ returnKey }) => {
+      if (returnKey === null) goOnAs(place);
     },
   });
   if (join.data?.returnKey) {
     return (
       <Door title={t('session.keyTitle')} lead={t('session.keyLead')}>
         <ReturnKey value={join.data.returnKey} />
-        <Button primary className="mt-6 h-9 px-4" onClick={() => void navigate(place)}>
+        <Button primary className="mt-6 h-9 px-4" onClick={() => goOnAs(place)}>
           {t('session.goOn')}
         </Button>
       </Door>

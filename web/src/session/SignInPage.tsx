@@ -1,12 +1,12 @@
 import { useMutation } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { call } from '../api/call.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Field } from '../ui/Field.js';
 import { Door } from './Door.js';
-import { placeAfter, useForgetAll } from './useWho.js';
+import { goOnAs, placeAfter } from './useWho.js';
 
 interface Values {
   email: string;
@@ -16,16 +16,11 @@ interface Values {
 /** The instructors' door. */
 export function SignInPage() {
   const { t } = useTranslation();
-  const navigate = useNavigate();
-  const forget = useForgetAll();
   const [search] = useSearchParams();
   const { register, handleSubmit, formState } = useForm<Values>();
   const signIn = useMutation({
     mutationFn: (body: Values) => call('signIn', { body }),
-    onSuccess: async () => {
-      await forget();
-      await navigate(placeAfter(search, '/shelf'));
-    },
+    onSuccess: () => goOnAs(placeAfter(search, '/shelf')),
   });
   const required = { required: t('session.required') };
   return (

@@ -1,4 +1,4 @@
-import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery } from '@tanstack/react-query';
 import { useEffect } from 'react';
 import { useNavigate } from 'react-router';
 import { ApiProblem, call } from '../api/call.js';
@@ -10,24 +10,18 @@ export function useWho() {
   return useQuery({ queryKey: key, queryFn: ({ signal }) => call('session', { signal }), staleTime: 60_000 });
 }
 
-/** Forgets everything that the server said to whoever was signed in before. */
-export function useForgetAll(): () => Promise<void> {
-  const client = useQueryClient();
-  return async () => {
-    client.clear();
-    await client.invalidateQueries({ queryKey: key });
-  };
+/**
+ * Goes on as somebody else, by loading the page anew: nothing that belonged to whoever was here before
+ * stays in memory. What they had not sent yet rests on the device, under the name of their own work.
+ */
+export function goOnAs(place: string): void {
+  location.assign(place);
 }
 
 export function useSignOut(): () => void {
-  const navigate = useNavigate();
-  const forget = useForgetAll();
   const { mutate } = useMutation({
     mutationFn: () => call('signOut', { body: {} }),
-    onSuccess: async () => {
-      await forget();
-      await navigate('/join');
-    },
+    onSuccess: () => goOnAs('/join'),
   });
   return () => mutate();
 }
