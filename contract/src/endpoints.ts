@@ -195,6 +195,8 @@ export const endpoints = {
           title: z.string(),
           edition: z.int(),
           firstFigure: figureSchema,
+          /** Other editions on which the student has worked. */
+          otherEditions: z.array(z.int()),
           sheets: z.array(sheetProgress),
         }),
       ),

@@ -198,7 +198,9 @@ test('a newer edition is offered to who has begun an older one, and both works a
   await student.getByRole('link', { name: 'Go to edition 2' }).click();
   await expect(student.getByRole('heading', { name: 'New words' })).toBeVisible();
   await expect.poll(() => coordinatesOf(student, 'curve/P2')).toEqual([70, 90]);
-  await student.goBack();
+  await student.goto('/class');
+  await student.getByRole('link', { name: 'Your work on edition 1' }).click();
+  await expect(student.getByRole('heading', { name: 'Old words' })).toBeVisible();
   await expect.poll(() => coordinatesOf(student, 'curve/P2')).toEqual(old);
 });
 

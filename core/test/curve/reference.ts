@@ -1,17 +1,11 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'vitest';
-import type { Curve, Point } from '../../src/index.js';
+import type { Point } from '../../src/index.js';
 
 /** The reference cases of one file. */
 export function referenceCases<Case>(name: string): Case[] {
   const path = new URL(`../reference/${name}.json`, import.meta.url);
   return (JSON.parse(readFileSync(path, 'utf8')) as { cases: Case[] }).cases;
-}
-
-/** Weights that are all one stand for a polynomial curve in the reference files. */
-export function withoutUnitWeights(curve: Curve): Curve {
-  const { weights, ...rest } = curve;
-  return weights && weights.some((weight) => weight !== 1) ? curve : rest;
 }
 
 /** Expects two vectors to agree within a relative error of the larger one's size. */

@@ -29,6 +29,9 @@ export function classRouter(db: Db): Router {
         id: lesson,
         title: document.title,
         edition: number,
+        otherEditions: editions
+          .filter((other) => other.lesson === lesson && other.id !== id && begun.has(other.id))
+          .map((other) => other.number),
         firstFigure: document.sheets[0]!.figure,
         sheets: progressOfSheets(
           document,

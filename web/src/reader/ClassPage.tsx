@@ -70,6 +70,16 @@ export function ClassPage() {
                   <p className="text-[13px] text-soft">
                     {t('reader.progress', { done, count: lesson.sheets.length })}
                   </p>
+                  {lesson.otherEditions.map((number) => (
+                    <p key={number} className="text-[13px] text-soft">
+                      <Link
+                        to={`/read/${lesson.id}?edition=${number}`}
+                        className="underline underline-offset-4"
+                      >
+                        {t('reader.otherEdition', { number })}
+                      </Link>
+                    </p>
+                  ))}
                   <ol className="mt-2 flex-1 text-[14px]">
                     {lesson.sheets.map(({ sheet, title, progress }, index) => (
                       <li key={sheet} className="flex gap-2">

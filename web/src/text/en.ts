@@ -192,6 +192,7 @@ export const en = {
     start: 'Begin',
     goOn: 'Go on',
     newerEdition: 'Edition {{number}} is out. Your work on this one is kept.',
+    otherEdition: 'Your work on edition {{number}}',
     toNewer: 'Go to edition {{number}}',
     sheetState: 'Sheet {{number}}, {{title}}: {{state}}',
     state: { unopened: 'not opened', opened: 'opened', begun: 'begun', tried: 'tried', done: 'done' },

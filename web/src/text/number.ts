@@ -22,10 +22,3 @@ const raised = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 export function superscript(value: number): string {
   return [...String(value)].map((digit) => (digit === '-' ? '⁻' : raised[Number(digit)])).join('');
 }
-
-const lowered = '₀₁₂₃₄₅₆₇₈₉';
-
-/** The name of a point with its index lowered, such as P₁₂. */
-export function subscripted(letter: string, index: number): string {
-  return letter + [...String(index)].map((digit) => lowered[Number(digit)]).join('');
-}
