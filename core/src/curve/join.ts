@@ -22,7 +22,9 @@ export function joinCurves(first: Curve, second: Curve, tolerance = 1e-9): Curve
   const before = raise(clampEnds(first));
   const [, end] = domainOf(before.knots, degree);
   const [start, finish] = domainOf(second.knots, second.degree);
-  const after = mapDomain(raise(clampEnds(second)), end, end + (finish - start));
+  const raised = raise(clampEnds(second));
+  // A curve that begins where the first ends keeps its knots to the last digit.
+  const after = start === end ? raised : mapDomain(raised, end, end + (finish - start));
   const [tail, head] = [before.points.at(-1)!, after.points[0]!];
   const gap = Math.hypot(...tail.map((coordinate, axis) => coordinate - head[axis]!));
   if (!(gap <= tolerance)) {
