@@ -26,6 +26,7 @@ export const curveSchema = z.strictObject({
   knots: z.array(finite).max(2020),
   points: z.array(pointSchema).max(2000),
   weights: z.array(finite).max(2000).optional(),
+  periodic: z.literal(true).optional(),
 }) satisfies z.ZodType<Curve>;
 
 const source = idSchema;

@@ -20,7 +20,20 @@ export function createBandedMatrix(size: number, lower: number, upper: number): 
 
 /** A factorised banded matrix, ready to solve for any right-hand side. */
 export interface BandedFactors {
-  readonly matrix: BandedMatrix;
+  readonly size: number;
+  readonly lower: number;
+  readonly upper: number;
+  readonly entries: Float64Array;
+  /** For each column the row that was exchanged with it; absent where none was. */
+  readonly exchanged?: Int32Array;
+}
+
+function refuseSingular(column: number, pivot: number): never {
+  throw new CurveError(
+    'singular',
+    `The system has no single solution: row ${column} depends on the others.`,
+    { index: column, value: pivot },
+  );
 }
 
 /**
@@ -35,32 +48,78 @@ export function factoriseBanded(matrix: BandedMatrix): BandedFactors {
   for (let column = 0; column < size; column++) {
     const pivot = entries[column * width + lower]!;
     let scale = 0;
-    for (let offset = 0; offset < width; offset++) {
-      scale = Math.max(scale, Math.abs(matrix.entries[column * width + offset]!));
+    for (let at = column * width; at < (column + 1) * width; at++) {
+      const entry = matrix.entries[at]!;
+      if (entry > scale) scale = entry;
+      else if (-entry > scale) scale = -entry;
     }
-    if (!(Math.abs(pivot) > scale * 1e-14)) {
-      throw new CurveError(
-        'singular',
-        `The system has no single solution: row ${column} depends on the others.`,
-        {
-          index: column,
-          value: pivot,
-        },
-      );
-    }
+    if (!(Math.abs(pivot) > scale * 1e-14)) refuseSingular(column, pivot);
     const lastRow = Math.min(size - 1, column + lower);
-    const lastColumn = Math.min(size - 1, column + upper);
+    const reach = Math.min(size - 1 - column, upper);
+    const pivotAt = column * width + lower;
     for (let row = column + 1; row <= lastRow; row++) {
       const at = row * width + column - row + lower;
-      const factor = entries[at]! / pivot;
+      const entry = entries[at]!;
+      if (entry === 0) continue;
+      const factor = entry / pivot;
       entries[at] = factor;
-      if (factor === 0) continue;
-      for (let k = column + 1; k <= lastColumn; k++) {
-        entries[row * width + k - row + lower]! -= factor * entries[column * width + k - column + lower]!;
-      }
+      for (let k = 1; k <= reach; k++) entries[at + k]! -= factor * entries[pivotAt + k]!;
     }
   }
-  return { matrix: { size, lower, upper, entries } };
+  return { size, lower, upper, entries };
+}
+
+/**
+ * Factorises any banded matrix with exchange of rows, for systems that are not totally positive. The
+ * upper band grows by `lower` (Golub & Van Loan 4.3).
+ * @throws CurveError `singular` with the column that has no pivot
+ */
+export function factoriseBandedWithExchange(matrix: BandedMatrix): BandedFactors {
+  const { size, lower } = matrix;
+  const upper = matrix.upper + lower;
+  const width = lower + upper + 1;
+  const oldWidth = lower + matrix.upper + 1;
+  const entries = new Float64Array(size * width);
+  let largest = 0;
+  for (let row = 0; row < size; row++) {
+    for (let k = 0; k < oldWidth; k++) {
+      const entry = matrix.entries[row * oldWidth + k]!;
+      entries[row * width + k] = entry;
+      largest = Math.max(largest, Math.abs(entry));
+    }
+  }
+  const exchanged = new Int32Array(size);
+  for (let column = 0; column < size; column++) {
+    const lastRow = Math.min(size - 1, column + lower);
+    let best = column;
+    for (let row = column + 1; row <= lastRow; row++) {
+      const candidate = Math.abs(entries[row * width + column - row + lower]!);
+      if (candidate > Math.abs(entries[best * width + column - best + lower]!)) best = row;
+    }
+    exchanged[column] = best;
+    const reach = Math.min(size - 1 - column, upper);
+    if (best !== column) {
+      const from = best * width + column - best + lower;
+      const to = column * width + lower;
+      for (let k = 0; k <= reach; k++) {
+        const kept = entries[to + k]!;
+        entries[to + k] = entries[from + k]!;
+        entries[from + k] = kept;
+      }
+    }
+    const pivotAt = column * width + lower;
+    const pivot = entries[pivotAt]!;
+    if (!(Math.abs(pivot) > largest * 1e-13)) refuseSingular(column, pivot);
+    for (let row = column + 1; row <= lastRow; row++) {
+      const at = row * width + column - row + lower;
+      const entry = entries[at]!;
+      if (entry === 0) continue;
+      const factor = entry / pivot;
+      entries[at] = factor;
+      for (let k = 1; k <= reach; k++) entries[at + k]! -= factor * entries[pivotAt + k]!;
+    }
+  }
+  return { size, lower, upper, entries, exchanged };
 }
 
 /**
@@ -69,15 +128,28 @@ export function factoriseBanded(matrix: BandedMatrix): BandedFactors {
  * @returns the solution, `size` values
  */
 export function solveBanded(factors: BandedFactors, rightHandSide: ArrayLike<number>): Float64Array {
-  const { size, lower, upper, entries } = factors.matrix;
+  const { size, lower, upper, entries, exchanged } = factors;
   const width = lower + upper + 1;
   const solution = Float64Array.from(rightHandSide);
-  for (let row = 0; row < size; row++) {
-    let value = solution[row]!;
-    for (let column = Math.max(0, row - lower); column < row; column++) {
-      value -= entries[row * width + column - row + lower]! * solution[column]!;
+  if (exchanged) {
+    for (let column = 0; column < size; column++) {
+      const other = exchanged[column]!;
+      const value = solution[other]!;
+      solution[other] = solution[column]!;
+      solution[column] = value;
+      const lastRow = Math.min(size - 1, column + lower);
+      for (let row = column + 1; row <= lastRow; row++) {
+        solution[row]! -= entries[row * width + column - row + lower]! * value;
+      }
     }
-    solution[row] = value;
+  } else {
+    for (let row = 0; row < size; row++) {
+      let value = solution[row]!;
+      for (let column = Math.max(0, row - lower); column < row; column++) {
+        value -= entries[row * width + column - row + lower]! * solution[column]!;
+      }
+      solution[row] = value;
+    }
   }
   for (let row = size - 1; row >= 0; row--) {
     let value = solution[row]!;

@@ -1,11 +1,15 @@
-import { solveBanded } from './banded.js';
 import { basisFunctions } from './basis.js';
-import { factoriseCollocation, type Site } from './collocation.js';
+import {
+  factoriseCollocation,
+  factorisePeriodicCollocation,
+  type Collocation,
+  type Site,
+} from './collocation.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
 import { pointAt } from './evaluate.js';
 import { domainOf, findSpan, grevilleAbscissae } from './knotVector.js';
-import { validatePointIndex } from './validate.js';
+import { distinctPointCount, wrapParameter } from './periodic.js';
 
 /** A point of the curve at a Greville abscissa, by which the curve can be taken hold of. */
 export interface EditPoint {
@@ -15,22 +19,24 @@ export interface EditPoint {
 
 /**
  * At which parameter, and from which side, each edit point is taken. Two neighbouring abscissae coincide
- * only at a gap (multiplicity p + 1); the first of them then belongs to the left branch.
+ * only at a gap (multiplicity p + 1); the first of them then belongs to the left branch. Where the ends
+ * are not clamped, the abscissae are those of the same curve with clamped ends, which lie in the domain;
+ * those of a periodic curve are brought into it by whole periods.
  */
 function editSites(curve: Curve): Site[] {
   const { knots, degree } = curve;
   const [start, end] = domainOf(knots, degree);
-  const abscissae = grevilleAbscissae(knots, degree);
-  return abscissae.map((parameter, index) => {
-    if (parameter < start || parameter > end) {
-      throw new CurveError(
-        'unsupported',
-        `Edit point ${index} would lie at ${parameter}, outside the domain from ${start} to ${end}; clamp the knot vector first.`,
-        { index, value: parameter },
-      );
-    }
-    return { parameter, side: parameter === abscissae[index + 1] ? 'left' : 'right' };
-  });
+  if (curve.periodic) {
+    return grevilleAbscissae(knots, degree)
+      .slice(0, distinctPointCount(curve))
+      .map((parameter) => ({ parameter: wrapParameter(curve, parameter), side: 'right' }));
+  }
+  const inside = knots.map((knot) => Math.min(end, Math.max(start, knot)));
+  const abscissae = grevilleAbscissae(inside, degree);
+  return abscissae.map((parameter, index) => ({
+    parameter,
+    side: parameter === abscissae[index + 1] ? 'left' : 'right',
+  }));
 }
 
 /** The denominator Σ N_j w_j of a rational curve at a site; 1 for a polynomial one. */
@@ -44,9 +50,25 @@ function denominatorAt(curve: Curve, { parameter, side }: Site): number {
   );
 }
 
+function collocationAt(curve: Curve, sites: readonly Site[]): Collocation {
+  return curve.periodic
+    ? factorisePeriodicCollocation(curve, sites)
+    : factoriseCollocation(curve.knots, curve.degree, sites);
+}
+
+function validateEditPointIndex(index: number, count: number): void {
+  if (!Number.isInteger(index) || index < 0 || index >= count) {
+    throw new CurveError(
+      'index',
+      `There is no edit point ${index}; the curve has edit points 0 to ${count - 1}.`,
+      { index, value: index },
+    );
+  }
+}
+
 /**
- * The curve's edit points: its points at the Greville abscissae, as many as it has control points.
- * @throws CurveError `unsupported` where an abscissa lies outside the domain (an unclamped knot vector)
+ * The curve's edit points: its points at the Greville abscissae, one for each different control point.
+ * Those of an unclamped curve are taken where they would be with clamped ends.
  */
 export function editPoints(curve: Curve): EditPoint[] {
   return editSites(curve).map(({ parameter, side }) => ({
@@ -58,24 +80,28 @@ export function editPoints(curve: Curve): EditPoint[] {
 /**
  * How far each control point moves when edit point `index` moves by one and all others stay: column
  * `index` of the inverse of the collocation matrix (dB XIII, collocation at the Greville abscissae).
- * @returns one factor for each control point; their signs alternate away from the edit point
- * @throws CurveError `index`, `unsupported`, `singular`
+ * @returns one factor for each control point, twins of a periodic curve included; their signs alternate
+ * away from the edit point
+ * @throws CurveError `index`; `singular` where these edit points do not determine the curve
  */
 export function editPointInfluence(curve: Curve, index: number): Float64Array {
-  validatePointIndex(curve, index);
   const { weights } = curve;
   const sites = editSites(curve);
-  const rightHandSide = new Float64Array(curve.points.length);
-  rightHandSide[index] = denominatorAt(curve, sites[index]!);
-  const influence = solveBanded(factoriseCollocation(curve.knots, curve.degree, sites), rightHandSide);
-  return weights ? influence.map((value, j) => value / weights[j]!) : influence;
+  validateEditPointIndex(index, sites.length);
+  const values = new Float64Array(sites.length);
+  values[index] = denominatorAt(curve, sites[index]!);
+  const influence = collocationAt(curve, sites)(values);
+  return Float64Array.from(
+    curve.points,
+    (_, j) => influence[j % sites.length]! / (weights ? weights[j]! : 1),
+  );
 }
 
 /**
  * The curve whose edit point `index` lies at `to` while every other edit point stays where it is.
  * Degree, knots and weights are kept; in general every control point moves.
  * @param to the new place, as many coordinates as the curve has
- * @throws CurveError `index`, `point`, `unsupported`, `singular`
+ * @throws CurveError `index`, `point`, `singular`
  */
 export function moveEditPoint(curve: Curve, index: number, to: Point): Curve {
   const dimension = dimensionOf(curve);

@@ -1,9 +1,10 @@
-import { blossom } from './blossom.js';
+import { rowsOfPieces } from './assemble.js';
 import type { Curve } from './curve.js';
 import { decompose } from './decompose.js';
 import { CurveError } from './error.js';
 import { curveOfRows, homogeneousRows } from './homogeneous.js';
-import { distinctKnots, domainOf, spansOf, validateDegree } from './knotVector.js';
+import { clampedKnotVector, domainOf, interiorKnots, validateDegree } from './knotVector.js';
+import { knotsOfOnePeriod, periodOf, periodicKnotVector, periodicOfRows } from './periodic.js';
 
 /**
  * The same curve at a higher degree; every knot stands as many times more, so that its continuity stays
@@ -11,7 +12,7 @@ import { distinctKnots, domainOf, spansOf, validateDegree } from './knotVector.j
  * points of the whole curve are read off the pieces as blossom values (F 8): each off the longest span of
  * its support, where that loses the fewest digits.
  * @param times by how many degrees, 1 or more; the result's degree is at most 9
- * @returns a curve with clamped ends
+ * @returns a curve with clamped ends, or a periodic one of a periodic one
  * @throws CurveError `degree`, `order` (times)
  */
 export function elevateDegree(curve: Curve, times = 1): Curve {
@@ -26,28 +27,27 @@ export function elevateDegree(curve: Curve, times = 1): Curve {
   }
   const degree = curve.degree + times;
   validateDegree(degree);
-  const [start, end] = domainOf(curve.knots, curve.degree);
   const pieces = decompose(curve).map((piece) => elevatePiece(piece, times));
-  const knots: number[] = [];
-  for (const { value, multiplicity } of distinctKnots(curve.knots, curve.degree)) {
-    if (value < start || value > end) continue;
-    const count = value === start || value === end ? degree + 1 : Math.min(multiplicity + times, degree + 1);
-    for (let k = 0; k < count; k++) knots.push(value);
+  if (curve.periodic) {
+    const knots = periodicKnotVector(
+      knotsOfOnePeriod(curve).map(({ value, multiplicity }) => ({
+        value,
+        multiplicity: Math.min(multiplicity + times, degree),
+      })),
+      domainOf(curve.knots, curve.degree)[1],
+      degree,
+    );
+    return periodicOfRows(curve, knots, rowsOfPieces(pieces, knots, degree, periodOf(curve)));
   }
-  const spans = spansOf(knots, degree);
-  const rows = Array.from({ length: knots.length - degree - 1 }, (_, index) => {
-    const labels = knots.slice(index + 1, index + degree + 1);
-    const first = knots[index]!;
-    const last = knots[index + degree + 1]!;
-    let longest = -1;
-    spans.forEach((span, number) => {
-      if (span.start < first || span.end > last) return;
-      const best = spans[longest];
-      if (!best || span.end - span.start > best.end - best.start) longest = number;
-    });
-    return blossom(pieces[longest]!, degree, labels);
-  });
-  return curveOfRows(curve, degree, knots, rows);
+  const knots = clampedKnotVector(
+    ...domainOf(curve.knots, curve.degree),
+    interiorKnots(curve.knots, curve.degree).map(({ value, multiplicity }) => ({
+      value,
+      multiplicity: Math.min(multiplicity + times, degree + 1),
+    })),
+    degree,
+  );
+  return curveOfRows(curve, degree, knots, rowsOfPieces(pieces, knots, degree));
 }
 
 /** A Bézier piece of a higher degree: Q_k = k/(p+1) P_{k−1} + (1 − k/(p+1)) P_k, as often as wanted (P&T 5.36). */

@@ -1,6 +1,7 @@
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { curveOfRows, homogeneousRows } from './homogeneous.js';
+import { distinctPointCount, periodicOfRows, unrolledKnot, wrapIndex } from './periodic.js';
 import { distinctKnots, domainOf, findSpan, relativeKnotTolerance } from './knotVector.js';
 import { validateParameter } from './validate.js';
 
@@ -37,6 +38,7 @@ export function insertKnot(curve: Curve, u: number, times = 1): Curve {
     );
   }
   const value = present?.value ?? u;
+  if (curve.periodic) return insertPeriodic(curve, value, times);
   let result: Refined = { knots, rows: homogeneousRows(curve) };
   for (let time = 0; time < times; time++) result = insertOnce(result, degree, value);
   return curveOfRows(curve, degree, result.knots, result.rows);
@@ -48,6 +50,41 @@ export function insertKnot(curve: Curve, u: number, times = 1): Curve {
  */
 export function insertKnots(curve: Curve, values: readonly number[]): Curve {
   return values.reduce((refined, u) => insertKnot(refined, u), curve);
+}
+
+/**
+ * A periodic curve is unrolled over several periods, the knot is inserted in each of them, and one period
+ * is taken out again, so that the points near the seam come from the same steps as all others.
+ */
+function insertPeriodic(curve: Curve, u: number, times: number): Curve {
+  const { degree, knots } = curve;
+  const [start, end] = domainOf(knots, degree);
+  const count = distinctPointCount(curve);
+  const near = relativeKnotTolerance * (end - start);
+  const atSeam = Math.abs(u - start) < near || Math.abs(u - end) < near;
+  const turns = Math.ceil((degree + 1) / count) + 1;
+  const rows = homogeneousRows(curve);
+  const first = -turns * count;
+  const total = (2 * turns + 1) * count + degree;
+  let result: Refined = {
+    knots: Array.from({ length: total + degree + 1 }, (_, k) => unrolledKnot(curve, first + k)),
+    rows: Array.from({ length: total }, (_, k) => rows[wrapIndex(first + k, count)]!),
+  };
+  let before = 0;
+  for (let turn = 1 - turns; turn < turns; turn++) {
+    const image = (atSeam ? start : u) + turn * (end - start);
+    // The images of a knot that is there are the unrolled vector's own values, to the last digit.
+    const known = result.knots.find((knot) => Math.abs(knot - image) < near);
+    for (let time = 0; time < times; time++) result = insertOnce(result, degree, known ?? image);
+    if (turn < 0 || (turn === 0 && atSeam)) before += times;
+  }
+  const base = turns * count + before;
+  const grown = count + times;
+  return periodicOfRows(
+    curve,
+    result.knots.slice(base, base + grown + 2 * degree + 1),
+    result.rows.slice(base, base + grown),
+  );
 }
 
 interface Refined {

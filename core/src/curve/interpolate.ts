@@ -1,8 +1,10 @@
-import { solveBanded } from './banded.js';
-import { factoriseCollocation } from './collocation.js';
+import { createBandedMatrix, factoriseBandedWithExchange, solveBanded } from './banded.js';
+import { basisDerivatives } from './basis.js';
+import { factoriseCollocation, factorisePeriodicCollocation } from './collocation.js';
 import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
-import { validateDegree } from './knotVector.js';
+import { findSpan, validateDegree } from './knotVector.js';
+import { periodicKnotVector, wrapIndex, wrapped } from './periodic.js';
 
 /** How parameters are given to points that a curve is to pass through (P&T 9.2.1). */
 export type Parametrisation = 'uniform' | 'chord' | 'centripetal';
@@ -71,40 +73,226 @@ export interface Interpolation {
   readonly parameters: readonly number[];
 }
 
+/** How a curve through points behaves at an end: nothing asked, a given first derivative, or straight on. */
+export type EndCondition =
+  | { readonly kind: 'free' }
+  /** C′ at the end, by the parameter from 0 to 1. */
+  | { readonly kind: 'derivative'; readonly derivative: Point }
+  /** C″ = 0 at the end, as a bent strip of wood does beyond its last peg. */
+  | { readonly kind: 'natural' };
+
+const free: EndCondition = { kind: 'free' };
+
+/** Further wishes for a curve through points. */
+export interface InterpolationOptions {
+  /** Chord-length where not given. */
+  readonly parametrisation?: Parametrisation;
+  readonly start?: EndCondition;
+  readonly end?: EndCondition;
+  /** Parameters of the points from 0 to 1, strictly increasing, instead of calculated ones. */
+  readonly parameters?: readonly number[];
+}
+
 /**
- * The curve of a degree that passes through points, by global interpolation: parameters, averaged knots,
- * and the banded collocation system (P&T A9.1; dB XIII). With fewer points than degree + 1 the degree is
- * lowered to what they determine, so that two points suffice at any degree.
+ * The curve of a degree that passes through points, by global interpolation: parameters, knots by
+ * averaging, and the banded collocation system (P&T A9.1, 9.2.2; dB XIII). With fewer points and end
+ * conditions than degree + 1 the degree is lowered to what they determine, so that two points suffice at
+ * any degree. A cubic with natural ends has its knots at the points: the classical natural spline.
  * @param points two or more, all of 2 or all of 3 coordinates, neighbours apart
- * @param degree 1 to 9
- * @returns as many control points as points, on the domain [0, 1]
- * @throws CurveError `degree`, `point-count`, `point`
+ * @param degree 1 to 9; an end derivative needs 2 at least once lowered, a natural end too
+ * @param options the parametrisation by its name, or with end conditions
+ * @returns on the domain [0, 1], a control point for each point and each end condition
+ * @throws CurveError `degree`, `point-count`, `point`, `parameter`, `singular`
  */
 export function interpolate(
+  points: readonly Point[],
+  degree: number,
+  options: Parametrisation | InterpolationOptions = {},
+): Interpolation {
+  validateDegree(degree);
+  const wishes = typeof options === 'string' ? { parametrisation: options } : options;
+  validatePoints(points);
+  const parameters = wishes.parameters
+    ? validParameters(wishes.parameters, points.length)
+    : parametersOf(points, wishes.parametrisation ?? 'chord');
+  const { start = free, end = free } = wishes;
+  const conditions = [start, end].filter(({ kind }) => kind !== 'free').length;
+  const actual = Math.min(degree, points.length + conditions - 1);
+  if (conditions === 0) return { curve: throughPoints(points, parameters, actual), parameters };
+  if (actual < 2) {
+    throw new CurveError('degree', `An end condition needs degree 2 or more; the degree is ${actual}.`, {
+      value: actual,
+    });
+  }
+  return { curve: throughPointsWithEnds(points, parameters, actual, start, end), parameters };
+}
+
+function throughPoints(points: readonly Point[], parameters: readonly number[], degree: number): Curve {
+  const knots = averagedKnots(parameters, degree);
+  const solve = factoriseCollocation(
+    knots,
+    degree,
+    parameters.map((parameter) => ({ parameter, side: 'right' })),
+  );
+  const columns = points[0]!.map((_, axis) => solve(Float64Array.from(points, (point) => point[axis]!)));
+  const controlPoints = points.map((point, index) =>
+    // The ends are points of the curve themselves and are kept to the last digit.
+    index === 0 || index === points.length - 1 ? point : columns.map((column) => column[index]!),
+  );
+  return { degree, knots, points: controlPoints };
+}
+
+function throughPointsWithEnds(
+  points: readonly Point[],
+  parameters: readonly number[],
+  degree: number,
+  start: EndCondition,
+  end: EndCondition,
+): Curve {
+  const dimension = points[0]!.length;
+  // One row for each point, and behind the first and before the last one for each end condition.
+  const rows: { parameter: number; order: number; value: Point }[] = points.map((value, index) => ({
+    parameter: parameters[index]!,
+    order: 0,
+    value,
+  }));
+  const conditionRow = (condition: EndCondition, parameter: number): typeof rows => {
+    if (condition.kind === 'free') return [];
+    if (condition.kind === 'natural') return [{ parameter, order: 2, value: points[0]!.map(() => 0) }];
+    const { derivative } = condition;
+    if (derivative.length !== dimension || !derivative.every((value) => Number.isFinite(value))) {
+      throw new CurveError('point', `An end derivative must be ${dimension} finite numbers.`, {
+        value: derivative,
+      });
+    }
+    return [{ parameter, order: 1, value: derivative }];
+  };
+  rows.splice(rows.length - 1, 0, ...conditionRow(end, 1));
+  rows.splice(1, 0, ...conditionRow(start, 0));
+  const size = rows.length;
+  const knots = knotsWithEnds(parameters, degree, start.kind !== 'free', end.kind !== 'free');
+  const matrix = createBandedMatrix(size, degree, degree);
+  rows.forEach(({ parameter, order }, row) => {
+    const span = findSpan(knots, degree, parameter);
+    const basis = basisDerivatives(knots, degree, span, parameter, order);
+    // Rows of derivatives are brought to the size of the others, so that pivots can be compared.
+    let largest = 0;
+    for (let j = 0; j <= degree; j++) {
+      largest = Math.max(largest, Math.abs(basis[order * (degree + 1) + j]!));
+    }
+    const scale = order === 0 ? 1 : 1 / largest;
+    for (let j = 0; j <= degree; j++) {
+      const offset = span - degree + j - row;
+      const value = basis[order * (degree + 1) + j]!;
+      if (Math.abs(offset) <= degree) {
+        matrix.entries[row * (2 * degree + 1) + offset + degree] = value * scale;
+      }
+    }
+    rows[row] = { parameter, order, value: rows[row]!.value.map((coordinate) => coordinate * scale) };
+  });
+  const factors = factoriseBandedWithExchange(matrix);
+  const columns = points[0]!.map((_, axis) =>
+    solveBanded(
+      factors,
+      rows.map(({ value }) => value[axis]!),
+    ),
+  );
+  const controlPoints = rows.map((_, index) =>
+    index === 0 ? points[0]! : index === size - 1 ? points.at(-1)! : columns.map((column) => column[index]!),
+  );
+  return { degree, knots, points: controlPoints };
+}
+
+/**
+ * Clamped knots for points with end conditions: means of as many parameters in a row as leave the right
+ * number of knots, with an end's parameter standing once more for its condition (P&T 9.2.2). A cubic with
+ * a condition at both ends has its knots at the points.
+ */
+function knotsWithEnds(
+  parameters: readonly number[],
+  degree: number,
+  atStart: boolean,
+  atEnd: boolean,
+): number[] {
+  const list = [...(atStart ? [0] : []), ...parameters, ...(atEnd ? [1] : [])];
+  const knots = Array<number>(degree + 1).fill(0);
+  for (let index = 1; index < list.length - degree; index++) {
+    let sum = 0;
+    let count = 0;
+    for (let k = index; k < index + degree; k++) {
+      // In a row of p, the outermost two weigh nothing for a cubic with conditions at both ends.
+      if (atStart && atEnd && degree > 2 && (k === index || k === index + degree - 1)) continue;
+      sum += list[k]!;
+      count++;
+    }
+    knots.push(sum / count);
+  }
+  return [...knots, ...Array<number>(degree + 1).fill(1)];
+}
+
+/**
+ * The closed periodic curve that passes through points and runs from the last on to the first, smooth
+ * there as everywhere (dB XIII with a cyclic band). At odd degrees its knots lie at the points, at even
+ * ones midway between them, which makes the system solvable.
+ * @param points two or more (three enclose something), each apart from the next, the last from the first
+ * @param degree 1 to 9
+ * @returns a periodic curve on [0, 1] with as many different control points as points; the first point
+ * lies at the parameter 0, at an even degree half the last gap behind it
+ * @throws CurveError `degree`, `point-count`, `point`; `singular` where no such curve exists
+ */
+export function interpolateClosed(
   points: readonly Point[],
   degree: number,
   parametrisation: Parametrisation = 'chord',
 ): Interpolation {
   validateDegree(degree);
-  const parameters = parametersOf(points, parametrisation);
-  const actual = Math.min(degree, points.length - 1);
-  const knots = averagedKnots(parameters, actual);
-  const factors = factoriseCollocation(
-    knots,
-    actual,
-    parameters.map((parameter) => ({ parameter, side: 'right' })),
-  );
-  const columns = points[0]!.map((_, axis) =>
-    solveBanded(
-      factors,
-      points.map((point) => point[axis]!),
+  const around = parametersOf([...points, ...points.slice(0, 1)], parametrisation);
+  const count = points.length;
+  const even = degree % 2 === 0;
+  const offset = even ? (1 - around[count - 1]!) / 2 : 0;
+  const parameters = around.slice(0, -1).map((parameter) => parameter + offset);
+  const breaks = even
+    ? parameters.map((parameter, j) => (j === 0 ? 0 : (parameters[j - 1]! + parameter) / 2))
+    : parameters;
+  const shape: Curve = {
+    degree,
+    knots: periodicKnotVector(
+      breaks.map((value) => ({ value, multiplicity: 1 })),
+      1,
+      degree,
     ),
+    points: wrapped(points, degree),
+    periodic: true,
+  };
+  // Row i is the point near which control point i has most to say, so that the band is narrow.
+  const pointOf = (row: number): number => wrapIndex(row - Math.floor(degree / 2), count);
+  const solve = factorisePeriodicCollocation(
+    shape,
+    points.map((_, row) => ({ parameter: parameters[pointOf(row)]!, side: 'right' })),
   );
-  const controlPoints = points.map((point, index) =>
-    // The ends are points of the curve themselves and are kept to the last digit.
-    index === 0 || index === points.length - 1 ? point : columns.map((column) => column[index]!),
-  );
-  return { curve: { degree: actual, knots, points: controlPoints }, parameters };
+  const columns = points[0]!.map((_, axis) => solve(points.map((_, row) => points[pointOf(row)]![axis]!)));
+  const controlPoints = points.map((_, j) => columns.map((column) => column[j]!));
+  return { curve: { ...shape, points: wrapped(controlPoints, degree) }, parameters };
+}
+
+function validParameters(parameters: readonly number[], count: number): readonly number[] {
+  parameters.forEach((parameter, index) => {
+    if (!(Number.isFinite(parameter) && (index === 0 || parameter > parameters[index - 1]!))) {
+      throw new CurveError(
+        'parameter',
+        `Parameter ${index} is ${parameter}; parameters are finite and each is above the one before.`,
+        { index, value: parameter },
+      );
+    }
+  });
+  if (parameters.length !== count || parameters[0] !== 0 || parameters.at(-1) !== 1) {
+    throw new CurveError(
+      'parameter',
+      `There must be ${count} parameters, one for each point, from 0 to 1; there are ${parameters.length}, from ${parameters[0]} to ${parameters.at(-1)}.`,
+      { value: parameters },
+    );
+  }
+  return parameters;
 }
 
 function validatePoints(points: readonly Point[]): void {

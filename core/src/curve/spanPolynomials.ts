@@ -9,6 +9,9 @@ import { spansOf, type Span } from './knotVector.js';
  */
 export interface SpanPolynomials {
   readonly spans: readonly Span[];
+  /** Where each span starts and ends, as typed arrays for the hot loops. */
+  readonly starts: Float64Array;
+  readonly ends: Float64Array;
   readonly degree: number;
   readonly dimension: number;
   readonly rational: boolean;
@@ -59,7 +62,9 @@ export function spanPolynomials(curve: Curve, order: number): SpanPolynomials {
       }
     }
   });
-  return { spans, degree, dimension, rational: weights !== undefined, components, scaled };
+  const starts = Float64Array.from(spans, ({ start }) => start);
+  const ends = Float64Array.from(spans, ({ end }) => end);
+  return { spans, starts, ends, degree, dimension, rational: weights !== undefined, components, scaled };
 }
 
 /**

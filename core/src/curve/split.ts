@@ -3,6 +3,7 @@ import { CurveError } from './error.js';
 import { curveOfRows, homogeneousRows } from './homogeneous.js';
 import { insertKnot } from './insertKnot.js';
 import { distinctKnots, domainOf, interiorKnots, relativeKnotTolerance } from './knotVector.js';
+import { withoutPeriod } from './periodic.js';
 import { validateParameter } from './validate.js';
 
 /** The knot that stands at `u`, within tolerance, or `u` itself with multiplicity 0. */
@@ -37,7 +38,7 @@ export function extractPart(curve: Curve, from: number, to: number): Curve {
     throw new CurveError('empty-domain', `The part from ${from} to ${to} has no length.`, { value: to });
   }
   const { degree } = curve;
-  const refined = saturate(saturate(curve, from), to);
+  const refined = saturate(saturate(withoutPeriod(curve), from), to);
   const first = knotAt(refined, from).value;
   const last = knotAt(refined, to).value;
   const { knots } = refined;
@@ -80,6 +81,6 @@ export function clampEnds(curve: Curve): Curve {
   const { knots, degree } = curve;
   const [start, end] = domainOf(knots, degree);
   const last = knots.length - 1;
-  if (knots[0] === start && knots[last] === end) return curve;
+  if (!curve.periodic && knots[0] === start && knots[last] === end) return curve;
   return extractPart(curve, start, end);
 }

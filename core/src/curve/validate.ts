@@ -1,6 +1,6 @@
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
-import { domainOf, validateKnots } from './knotVector.js';
+import { domainOf, relativeKnotTolerance, validateKnots } from './knotVector.js';
 
 /**
  * Checks that a curve is whole: degree 1 to 9, a valid knot vector, finite points of one dimension
@@ -31,7 +31,11 @@ export function validateCurve(curve: Curve): void {
     }
   });
   const { weights } = curve;
-  if (weights === undefined) return;
+  if (weights !== undefined) validateWeights(curve, weights);
+  if (curve.periodic) validatePeriodic(curve);
+}
+
+function validateWeights(curve: Curve, weights: readonly number[]): void {
   if (weights.length !== curve.points.length) {
     throw new CurveError(
       'weight-count',
@@ -47,6 +51,45 @@ export function validateCurve(curve: Curve): void {
       });
     }
   });
+}
+
+/**
+ * Checks that a curve called periodic repeats its first p points and weights at its end, and its knots
+ * after one period.
+ * @throws CurveError `periodic` with the index that does not repeat
+ */
+function validatePeriodic(curve: Curve): void {
+  const { knots, degree, points, weights } = curve;
+  const count = points.length - degree;
+  const [start, end] = domainOf(knots, degree);
+  const period = end - start;
+  knots.forEach((knot, index) => {
+    const next = knots[index + count];
+    if (next !== undefined && Math.abs(next - knot - period) > relativeKnotTolerance * period) {
+      throw new CurveError(
+        'periodic',
+        `Knot ${index + count} is ${next}; a periodic curve needs ${knot + period} there, knot ${index} and one period.`,
+        { index: index + count, value: next },
+      );
+    }
+  });
+  for (let index = count; index < points.length; index++) {
+    const twin = index - count;
+    if (points[index]!.some((coordinate, axis) => coordinate !== points[twin]![axis])) {
+      throw new CurveError(
+        'periodic',
+        `Control point ${index} must be where control point ${twin} is, since the curve is periodic.`,
+        { index, value: points[index] },
+      );
+    }
+    if (weights && weights[index] !== weights[twin]) {
+      throw new CurveError(
+        'periodic',
+        `Weight ${index} is ${weights[index]}; it must be ${weights[twin]}, as weight ${twin}, since the curve is periodic.`,
+        { index, value: weights[index] },
+      );
+    }
+  }
 }
 
 /**

@@ -1,7 +1,8 @@
 import type { Curve } from '../curve/curve.js';
 import { moveEditPoint } from '../curve/editPoint.js';
 import { CurveError } from '../curve/error.js';
-import { clampedUniformKnots, domainOf } from '../curve/knotVector.js';
+import { withDegree } from '../curve/withDegree.js';
+import { withPoint, withWeight } from '../curve/periodic.js';
 import { validatePointIndex } from '../curve/validate.js';
 import { CommandError, type Applied } from '../history/history.js';
 import type { FigureCommand, SingleFigureCommand } from './command.js';
@@ -42,9 +43,8 @@ function apply(document: FigureDocument, command: FigureCommand): Result {
       const item = givenCurve(document, command.item);
       validatePointIndex(item.curve, command.index);
       const from = item.curve.points[command.index]!;
-      const points = item.curve.points.map((point, index) => (index === command.index ? command.to : point));
       return {
-        document: withCurve(document, item, { ...item.curve, points }),
+        document: withCurve(document, item, withPoint(item.curve, command.index, command.to)),
         inverse: { ...command, to: from },
       };
     }
@@ -65,10 +65,8 @@ function apply(document: FigureDocument, command: FigureCommand): Result {
     case 'setWeight': {
       const item = givenCurve(document, command.item);
       validatePointIndex(item.curve, command.index);
-      const before = item.curve.weights ?? item.curve.points.map(() => 1);
-      const weights = before.map((weight, index) => (index === command.index ? command.weight : weight));
       return {
-        document: withCurve(document, item, { ...item.curve, weights }),
+        document: withCurve(document, item, withWeight(item.curve, command.index, command.weight)),
         inverse: { name: 'replaceItem', item },
       };
     }
@@ -163,9 +161,7 @@ function setDegree(document: FigureDocument, id: string, degree: number): Result
     const built: BuiltItem = { ...item, operation: { ...item.operation, degree } };
     return { document: withItem(document, built), inverse };
   }
-  const { curve } = item;
-  const knots = clampedUniformKnots(curve.points.length, degree, ...domainOf(curve.knots, curve.degree));
-  return { document: withCurve(document, item, { ...curve, degree, knots }), inverse };
+  return { document: withCurve(document, item, withDegree(item.curve, degree)), inverse };
 }
 
 /** The parts of a command, in order. */

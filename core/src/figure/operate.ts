@@ -3,7 +3,7 @@ import { elevateDegree } from '../curve/elevateDegree.js';
 import { insertKnot } from '../curve/insertKnot.js';
 import { interpolate } from '../curve/interpolate.js';
 import { joinCurves } from '../curve/join.js';
-import { clampedUniformKnots, domainOf } from '../curve/knotVector.js';
+import { withDegree } from '../curve/withDegree.js';
 import { reverseCurve } from '../curve/reparametrise.js';
 import { extractPart } from '../curve/split.js';
 import type { Operation } from './document.js';
@@ -16,11 +16,8 @@ import type { Operation } from './document.js';
 export function operate(operation: Operation, [source, second]: readonly Curve[]): Curve {
   const curve = source!;
   switch (operation.name) {
-    case 'curveOfDegree': {
-      const { degree } = operation;
-      const knots = clampedUniformKnots(curve.points.length, degree, ...domainOf(curve.knots, curve.degree));
-      return { ...curve, degree, knots };
-    }
+    case 'curveOfDegree':
+      return withDegree(curve, operation.degree);
     case 'throughPoints':
       return interpolate(curve.points, operation.degree, operation.parametrisation).curve;
     case 'insertKnot':

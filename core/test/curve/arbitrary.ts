@@ -1,16 +1,21 @@
 import fc from 'fast-check';
-import { domainOf, spansOf, type Curve } from '../../src/index.js';
+import { domainOf, periodicKnotVector, spansOf, wrapped, type Curve } from '../../src/index.js';
 
 export interface CurveOptions {
   readonly rational?: boolean;
   readonly clampedOnly?: boolean;
+  /** Only periodic curves, or none; both kinds where not given. */
+  readonly periodic?: boolean;
   readonly minimumDegree?: number;
   readonly dimension?: 2 | 3;
 }
 
 const coordinate = fc.double({ min: -100, max: 100, noNaN: true });
 
-/** Random curves: degree 1 to 9, repeated knots, clamped and unclamped ends, weights from 1e-3 to 1e3. */
+/**
+ * Random curves: degree 1 to 9, repeated knots, clamped and unclamped ends and periodic ones, weights from
+ * 1e-3 to 1e3.
+ */
 export function arbitraryCurve(options: CurveOptions = {}): fc.Arbitrary<Curve> {
   return fc
     .record({
@@ -25,11 +30,17 @@ export function arbitraryCurve(options: CurveOptions = {}): fc.Arbitrary<Curve> 
       ),
       lastGap: fc.double({ min: 0.05, max: 2, noNaN: true }),
       start: fc.double({ min: -10, max: 10, noNaN: true }),
-      clamped: options.clampedOnly ? fc.constant(true) : fc.boolean(),
+      ends: options.clampedOnly
+        ? fc.constant('clamped')
+        : options.periodic
+          ? fc.constant('periodic')
+          : fc.constantFrom('clamped', 'unclamped', ...(options.periodic === false ? [] : ['periodic'])),
+      seam: fc.integer({ min: 1, max: 10 }),
       rational: options.rational === undefined ? fc.boolean() : fc.constant(options.rational),
     })
-    .chain(({ degree, dimension, breaks, lastGap, start, clamped, rational }) => {
-      const knots: number[] = [];
+    .chain(({ degree, dimension, breaks, lastGap, start, ends, seam, rational }) => {
+      const clamped = ends === 'clamped';
+      let knots: number[] = [];
       for (let k = 0; k <= degree; k++) knots.push(clamped ? start : start + (k - degree) * 0.25);
       let u = start;
       for (const { gap, multiplicity } of breaks) {
@@ -38,7 +49,16 @@ export function arbitraryCurve(options: CurveOptions = {}): fc.Arbitrary<Curve> 
       }
       u += lastGap;
       for (let k = 0; k <= degree; k++) knots.push(clamped ? u : u + k * 0.25);
-      const count = knots.length - degree - 1;
+      if (ends === 'periodic') {
+        const inner = knots.slice(degree + 1, -degree - 1);
+        const distinct = [...new Set(inner)].map((value) => ({
+          value,
+          multiplicity: inner.filter((knot) => knot === value).length,
+        }));
+        const first = { value: start, multiplicity: Math.min(seam, degree) };
+        knots = periodicKnotVector([first, ...distinct], u, degree);
+      }
+      const count = knots.length - degree - 1 - (ends === 'periodic' ? degree : 0);
       const points = fc.array(fc.array(coordinate, { minLength: dimension, maxLength: dimension }), {
         minLength: count,
         maxLength: count,
@@ -47,9 +67,18 @@ export function arbitraryCurve(options: CurveOptions = {}): fc.Arbitrary<Curve> 
         fc.double({ min: -3, max: 3, noNaN: true }).map((exponent) => 10 ** exponent),
         { minLength: count, maxLength: count },
       );
-      return rational
-        ? fc.record({ degree: fc.constant(degree), knots: fc.constant(knots), points, weights })
-        : fc.record({ degree: fc.constant(degree), knots: fc.constant(knots), points });
+      return fc
+        .record({ points, weights: rational ? weights : fc.constant(undefined) })
+        .map((given): Curve => {
+          const close = <T>(list: T[]): T[] => (ends === 'periodic' ? wrapped(list, degree) : list);
+          return {
+            degree,
+            knots,
+            points: close(given.points),
+            ...(given.weights ? { weights: close(given.weights) } : {}),
+            ...(ends === 'periodic' ? { periodic: true } : {}),
+          };
+        });
     });
 }
 

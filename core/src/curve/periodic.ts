@@ -1,0 +1,175 @@
+import type { Curve, Point } from './curve.js';
+import { CurveError } from './error.js';
+import { curveOfRows } from './homogeneous.js';
+import {
+  distinctKnots,
+  domainOf,
+  relativeKnotTolerance,
+  validateDegree,
+  type KnotWithMultiplicity,
+} from './knotVector.js';
+
+/** `index` brought into 0 … count − 1 by whole turns. */
+export function wrapIndex(index: number, count: number): number {
+  return ((index % count) + count) % count;
+}
+
+/** Number of control points that are different handles: all, or n − p for a periodic curve. */
+export function distinctPointCount({ points, degree, periodic }: Curve): number {
+  return periodic ? points.length - degree : points.length;
+}
+
+/** The length of the domain, after which a periodic curve comes round. */
+export function periodOf({ knots, degree }: Curve): number {
+  const [start, end] = domainOf(knots, degree);
+  return end - start;
+}
+
+/** A parameter of a closed curve brought into its domain by whole periods, its end taken for its start. */
+export function wrapParameter(curve: Curve, u: number): number {
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  const period = end - start;
+  const wrapped = u - Math.floor((u - start) / period) * period;
+  return wrapped >= end || wrapped < start ? start : wrapped;
+}
+
+/** The same curve taken for an unclamped one that happens to close; for operations that cut it open. */
+export function withoutPeriod(curve: Curve): Curve {
+  if (!curve.periodic) return curve;
+  const { periodic: _, ...open } = curve;
+  return open;
+}
+
+/** The first entries once more at the end, as a periodic curve of this degree keeps them. */
+export function wrapped<T>(entries: readonly T[], degree: number): T[] {
+  return Array.from({ length: entries.length + degree }, (_, index) => entries[index % entries.length]!);
+}
+
+/** Knot `index` of a periodic curve's knot vector continued without end to both sides. */
+export function unrolledKnot(curve: Curve, index: number): number {
+  const { knots, degree } = curve;
+  const known = knots[index];
+  if (known !== undefined) return known;
+  const [start, end] = domainOf(knots, degree);
+  const count = distinctPointCount(curve);
+  const turns = Math.floor((index - degree) / count);
+  return knots[index - turns * count]! + turns * (end - start);
+}
+
+/** The knots of a periodic curve from its start on, the end left out, with their multiplicities. */
+export function knotsOfOnePeriod({ knots, degree }: Curve): KnotWithMultiplicity[] {
+  const [start, end] = domainOf(knots, degree);
+  const tolerance = relativeKnotTolerance * (end - start);
+  return distinctKnots(knots, degree).filter(
+    ({ value }) => value > start - tolerance && value < end - tolerance,
+  );
+}
+
+/**
+ * The full knot vector of a periodic curve.
+ * @param knots the distinct knots of one period, the first at the start of the domain, ascending, with
+ * multiplicities up to the degree
+ * @param end the end of the domain
+ * @returns m + 2p + 1 values, where m is the sum of the multiplicities
+ */
+export function periodicKnotVector(
+  knots: readonly Pick<KnotWithMultiplicity, 'value' | 'multiplicity'>[],
+  end: number,
+  degree: number,
+): number[] {
+  const values = knots.flatMap(({ value, multiplicity }) => Array<number>(multiplicity).fill(value));
+  const start = values[0]!;
+  const count = values.length;
+  // The last of the knots at the start stands at index p, so that the first span begins there.
+  const shift = knots[0]!.multiplicity - 1 - degree;
+  return Array.from({ length: count + 2 * degree + 1 }, (_, index) => {
+    const turns = Math.floor((index + shift) / count);
+    const value = values[index + shift - turns * count]!;
+    return turns === 1 && value === start ? end : value + turns * (end - start);
+  });
+}
+
+/**
+ * The knot vector of a periodic curve with evenly spaced simple knots.
+ * @param count number of different control points, 1 or more
+ * @throws CurveError `degree`, `point-count`, `empty-domain`
+ */
+export function periodicUniformKnots(count: number, degree: number, start = 0, end = 1): number[] {
+  validateDegree(degree);
+  if (!Number.isInteger(count) || count < 1) {
+    throw new CurveError('point-count', `A periodic curve needs at least 1 point; there are ${count}.`, {
+      value: count,
+    });
+  }
+  if (!(Number.isFinite(start) && Number.isFinite(end) && end > start)) {
+    throw new CurveError('empty-domain', `The domain from ${start} to ${end} has no length.`, { value: end });
+  }
+  return periodicKnotVector(
+    Array.from({ length: count }, (_, k) => ({
+      value: start + ((end - start) * k) / count,
+      multiplicity: 1,
+    })),
+    end,
+    degree,
+  );
+}
+
+/**
+ * The periodic curve of evenly spaced knots on given points.
+ * @param points the different control points, 3 or more for a curve that encloses something
+ * @throws CurveError `degree`, `point-count`
+ */
+export function periodicCurve(
+  degree: number,
+  points: readonly Point[],
+  weights?: readonly number[],
+  start = 0,
+  end = 1,
+): Curve {
+  return {
+    degree,
+    knots: periodicUniformKnots(points.length, degree, start, end),
+    points: wrapped(points, degree),
+    ...(weights ? { weights: wrapped(weights, degree) } : {}),
+    periodic: true,
+  };
+}
+
+/** The periodic curve of these homogeneous rows, one for each different point, rational where `like` is. */
+export function periodicOfRows(
+  like: Curve,
+  knots: readonly number[],
+  rows: readonly (readonly number[])[],
+): Curve {
+  const degree = (knots.length - rows.length - 1) / 2;
+  const { points, weights } = curveOfRows(like, degree, knots, rows);
+  return {
+    degree,
+    knots,
+    points: wrapped(points, degree),
+    ...(weights ? { weights: wrapped(weights, degree) } : {}),
+    periodic: true,
+  };
+}
+
+/** The index of every control point that is the same handle as `index`: itself, and its twins in a periodic curve. */
+export function twinsOf(curve: Curve, index: number): number[] {
+  if (!curve.periodic) return [index];
+  const count = distinctPointCount(curve);
+  const twins: number[] = [];
+  for (let twin = index % count; twin < curve.points.length; twin += count) twins.push(twin);
+  return twins;
+}
+
+/** The same curve with control point `index`, and its twins in a periodic one, at another place. */
+export function withPoint(curve: Curve, index: number, to: Point): Curve {
+  const twins = twinsOf(curve, index);
+  return { ...curve, points: curve.points.map((point, k) => (twins.includes(k) ? to : point)) };
+}
+
+/** The same curve with another weight for control point `index` and its twins; the others become 1 where there were none. */
+export function withWeight(curve: Curve, index: number, weight: number): Curve {
+  const twins = twinsOf(curve, index);
+  const before = curve.weights ?? curve.points.map(() => 1);
+  return { ...curve, weights: before.map((value, k) => (twins.includes(k) ? weight : value)) };
+}
