@@ -295,7 +295,8 @@ function validParameters(parameters: readonly number[], count: number): readonly
   return parameters;
 }
 
-function validatePoints(points: readonly Point[]): void {
+/** Checks that there are two points or more, finite and of one dimension. */
+export function validatePoints(points: readonly Point[]): void {
   if (points.length < 2) {
     throw new CurveError(
       'point-count',

@@ -1,0 +1,250 @@
+import type { Curve, Point } from './curve.js';
+import { equidistributedBreaks, fewest } from './equidistribute.js';
+import { CurveError } from './error.js';
+import { derivativesAtMany } from './evaluateMany.js';
+import { parametersOf, validatePoints, type Parametrisation } from './interpolate.js';
+import { clampedKnotVector, validateDegree, validateKnots } from './knotVector.js';
+import { maximumSpanCount, pruneBreaks, validateTolerance } from './refit.js';
+import { fitRows } from './splineSpace.js';
+import { distance } from './vector.js';
+
+/** A curve near given points. */
+export interface PointFit {
+  readonly curve: Curve;
+  /** The parameter at which the curve comes nearest to each point that was used. */
+  readonly parameters: readonly number[];
+  /** Largest distance of a point from the curve's point at its parameter. */
+  readonly deviation: number;
+  /** The point that lies farthest off. */
+  readonly worst: number;
+}
+
+/** A fit to a tolerance. */
+export interface PointToleranceFit extends PointFit {
+  readonly reached: boolean;
+  /** The points that were used: neighbours on the same place count once. */
+  readonly points: readonly Point[];
+}
+
+/**
+ * The least-squares curve of given knots and parameters near points, with both ends held (P&T 9.4.1).
+ * @param parameters one for each point, not decreasing, in the domain
+ * @param knots full clamped knot vector
+ * @throws CurveError `knot-count` and others for the knots, `parameter`, `singular` where a control point
+ * has no point to act on
+ */
+export function fitPoints(
+  points: readonly Point[],
+  parameters: readonly number[],
+  knots: readonly number[],
+  degree: number,
+): PointFit {
+  validatePoints(points);
+  validateKnots(knots, degree, knots.length - degree - 1);
+  if (parameters.length !== points.length) {
+    throw new CurveError(
+      'parameter',
+      `There are ${parameters.length} parameters for ${points.length} points; each point needs one.`,
+      { value: parameters.length },
+    );
+  }
+  const dimension = points[0]!.length;
+  const rows = fitRows({ degree, knots }, parameters, points.flat(), dimension, [points[0]!, points.at(-1)!]);
+  return measured({ degree, knots, points: rows }, points, parameters);
+}
+
+/**
+ * A curve of a degree within a tolerance of many points, with as few spans as were found. Parameters
+ * start by chord length and follow the nearest places of the curve while it is made (P&T 9.4.3; Hoschek
+ * 1988); spans are split where points lie too far off, and knots that are not needed go again.
+ * @param points two or more; neighbours on the same place count once
+ * @param tolerance largest distance, above 0, in the drawing's unit
+ * @throws CurveError `degree`, `tolerance`, `point-count`, `point`
+ */
+export function fitPointsToTolerance(
+  points: readonly Point[],
+  degree: number,
+  tolerance: number,
+  parametrisation: Parametrisation = 'chord',
+): PointToleranceFit {
+  validateDegree(degree);
+  validateTolerance(tolerance);
+  validatePoints(points);
+  const used = points.filter((point, index) => index === 0 || distance(point, points[index - 1]!) > 0);
+  if (used.length < 2) {
+    throw new CurveError('point-count', 'All points lie on one place; a curve needs two that are apart.', {
+      value: used.length,
+    });
+  }
+  const start = parametersOf(used, parametrisation);
+  const actual = Math.min(degree, used.length - 1);
+  const attempt = (breaks: readonly number[], from: readonly number[]): PointFit =>
+    correctedFit(used, from, breaks, actual, tolerance);
+  let breaks: number[] = [];
+  let best = attempt(breaks, start);
+  while (best.deviation > tolerance && breaks.length < maximumSpanCount - 1) {
+    const next = splitWhereOff(used, best, breaks, tolerance, actual);
+    if (next.length === breaks.length) break;
+    breaks = next;
+    best = attempt(breaks, best.parameters);
+  }
+  const reached = best.deviation <= tolerance;
+  if (reached) {
+    const from = best.parameters;
+    const pruned = pruneBreaks(breaks, 0, (fewer) => {
+      const candidate = attempt(fewer, from);
+      return candidate.deviation <= tolerance ? candidate : undefined;
+    });
+    if (pruned) best = pruned.result;
+    // The same number of knots or fewer, where the curve that was found says that they should be.
+    const fine = best;
+    const placed = fewest(1, (pruned?.breaks ?? breaks).length + 1, (spanCount) => {
+      const candidate = attempt(equidistributedBreaks(fine.curve, spanCount), fine.parameters);
+      return candidate.deviation <= tolerance ? candidate : undefined;
+    });
+    if (placed) best = placed;
+  }
+  return { ...best, reached, points: used };
+}
+
+/**
+ * A freehand stroke as a curve with few control points: the stroke may be unevenly sampled, tremble, and
+ * have thousands of points. Points closer together than a tenth of the tolerance say nothing new and are
+ * passed over first.
+ * @param tolerance largest distance of the stroke's points from the curve, in the drawing's unit
+ * @param degree 3 where not given
+ * @throws CurveError as `fitPointsToTolerance`
+ */
+export function fitStroke(points: readonly Point[], tolerance: number, degree = 3): PointToleranceFit {
+  validateTolerance(tolerance);
+  validatePoints(points);
+  const thinned = [points[0]!];
+  for (const point of points) {
+    if (distance(point, thinned.at(-1)!) > tolerance / 10) thinned.push(point);
+  }
+  const last = points.at(-1)!;
+  if (thinned.length === 1) thinned.push(last);
+  else thinned[thinned.length - 1] = last;
+  return fitPointsToTolerance(thinned, degree, tolerance);
+}
+
+/** Fits, moves each parameter to the nearest place of the curve, and fits again while that helps. */
+function correctedFit(
+  points: readonly Point[],
+  parameters: readonly number[],
+  breaks: readonly number[],
+  degree: number,
+  tolerance: number,
+): PointFit {
+  const knots = clampedKnotVector(
+    0,
+    1,
+    breaks.map((value) => ({ value, multiplicity: 1 })),
+    degree,
+  );
+  const fit = (at: readonly number[]): PointFit | undefined => {
+    try {
+      return fitPoints(points, at, knots, degree);
+    } catch (error) {
+      if (error instanceof CurveError && error.code === 'singular') return undefined;
+      throw error;
+    }
+  };
+  let best = fit(parameters);
+  if (!best) {
+    const nothing: Curve = { degree: 1, knots: [0, 0, 1, 1], points: [points[0]!, points.at(-1)!] };
+    return { ...measured(nothing, points, parameters), deviation: Infinity };
+  }
+  let last = best;
+  for (let round = 0; round < 12 && best.deviation > tolerance; round++) {
+    const next = fit(nearestParameters(last.curve, points, last.parameters));
+    // The largest distance may grow for a round while the sum of squares falls.
+    if (!next || next.deviation > 1.1 * best.deviation) break;
+    if (Math.abs(next.deviation - last.deviation) < 0.005 * last.deviation) break;
+    last = next;
+    if (next.deviation < best.deviation) best = next;
+  }
+  return best;
+}
+
+/** One step of Newton's method for each point towards its nearest place, the order of points kept. */
+function nearestParameters(curve: Curve, points: readonly Point[], parameters: readonly number[]): number[] {
+  const dimension = points[0]!.length;
+  const values = derivativesAtMany(curve, parameters, 2);
+  const moved = parameters.map((u, k) => {
+    let slope = 0;
+    let bend = 0;
+    for (let axis = 0; axis < dimension; axis++) {
+      const at = k * 3 * dimension + axis;
+      const off = values[at]! - points[k]![axis]!;
+      const first = values[at + dimension]!;
+      slope += off * first;
+      bend += first * first + off * values[at + 2 * dimension]!;
+    }
+    const step = bend > 0 ? -slope / bend : 0;
+    return Math.min(1, Math.max(0, u + step));
+  });
+  moved[0] = 0;
+  moved[moved.length - 1] = 1;
+  // A step may not carry a point past its neighbours.
+  return moved.map((u, k) => {
+    if (k === 0 || k === moved.length - 1) return u;
+    const low = (parameters[k - 1]! + parameters[k]!) / 2;
+    const high = (parameters[k]! + parameters[k + 1]!) / 2;
+    return Math.min(high, Math.max(low, u));
+  });
+}
+
+/** A new break in every span with a point too far off, where the points on both sides are about as many. */
+function splitWhereOff(
+  points: readonly Point[],
+  { curve, parameters }: PointFit,
+  breaks: readonly number[],
+  tolerance: number,
+  degree: number,
+): number[] {
+  const ends = [0, ...breaks, 1];
+  const { distances } = distancesOf(curve, points, parameters);
+  const added: number[] = [];
+  for (let span = 0; span + 1 < ends.length; span++) {
+    const [from, to] = [ends[span]!, ends[span + 1]!];
+    const inside = parameters
+      .map((u, k) => ({ u, off: distances[k]! }))
+      .filter(({ u }) => u >= from && (u < to || to === 1));
+    const worst = Math.max(0, ...inside.map(({ off }) => off));
+    if (worst <= tolerance || inside.length < 2 * Math.max(2, degree)) continue;
+    // Half of the squared distance on either side; not too near an end.
+    const total = inside.reduce((sum, { off }) => sum + off * off, 0);
+    let sum = 0;
+    let at = 0;
+    while (at < inside.length - 1 && sum + inside[at]!.off ** 2 < total / 2) sum += inside[at++]!.off ** 2;
+    const room = Math.max(1, Math.floor(inside.length / 4));
+    at = Math.min(inside.length - 1 - room, Math.max(room, at));
+    const value = (inside[at]!.u + inside[Math.max(0, at - 1)]!.u) / 2;
+    if (value > from && value < to) added.push(value);
+  }
+  return [...breaks, ...added].sort((a, b) => a - b);
+}
+
+function distancesOf(
+  curve: Curve,
+  points: readonly Point[],
+  parameters: readonly number[],
+): { distances: Float64Array; worst: number } {
+  const dimension = points[0]!.length;
+  const values = derivativesAtMany(curve, parameters, 0);
+  const distances = new Float64Array(points.length);
+  let worst = 0;
+  points.forEach((point, k) => {
+    let sum = 0;
+    for (let axis = 0; axis < dimension; axis++) sum += (values[k * dimension + axis]! - point[axis]!) ** 2;
+    distances[k] = Math.sqrt(sum);
+    if (distances[k]! > distances[worst]!) worst = k;
+  });
+  return { distances, worst };
+}
+
+function measured(curve: Curve, points: readonly Point[], parameters: readonly number[]): PointFit {
+  const { distances, worst } = distancesOf(curve, points, parameters);
+  return { curve, parameters, deviation: distances[worst]!, worst };
+}
