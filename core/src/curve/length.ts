@@ -12,6 +12,12 @@ const gaussWeights = [
   0.09515851168249279, 0.06225352393864789, 0.027152459411754096,
 ];
 
+/**
+ * Where a piece is split: beside the middle, since a place where the curve turns back is often a round
+ * share of its span, and at the very border of two pieces neither would see it.
+ */
+const splitRatio = 0.4726;
+
 /** The 16 places of the rule in an interval, with their weights: Σ weight · f(place) approximates ∫ f. */
 export function gaussRule(start: number, end: number): { places: Float64Array; weights: Float64Array } {
   const middle = (start + end) / 2;
@@ -65,7 +71,7 @@ export function lengthOfPart(
   // Where rounding hides that halves agree, halving would go on without end.
   let budget = 500;
   const adaptive = (from: number, to: number, coarse: number, depth: number): number => {
-    const middle = (from + to) / 2;
+    const middle = from + splitRatio * (to - from);
     const left = rule(from, middle);
     const right = rule(middle, to);
     if (depth === 0 || budget-- <= 0 || Math.abs(left + right - coarse) <= allowed) return left + right;
