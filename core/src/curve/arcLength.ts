@@ -1,7 +1,7 @@
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { lengthOfPart, speedsAt } from './length.js';
-import { spansOf } from './knotVector.js';
+import { quadraturePlaces } from './slowPlaces.js';
 import { spanPolynomials } from './spanPolynomials.js';
 
 /** Arc length and parameter of a curve, each by the other. */
@@ -18,24 +18,25 @@ export interface ArcLengthTable {
  * Prepares the arc length of a curve for many questions: lengths of small steps are summed once, and
  * each question adds the rest of its step by Gauss–Legendre quadrature; the inverse by Newton's method
  * kept inside the step (P&T 6; F 10).
- * @param stepsPerSpan how many steps each span is cut into, 8 where not given
+ * @param stepsPerPiece how many steps each span is cut into, 8 where not given
  */
-export function arcLengthTable(curve: Curve, stepsPerSpan = 8): ArcLengthTable {
+export function arcLengthTable(curve: Curve, stepsPerPiece = 8): ArcLengthTable {
   const polynomials = spanPolynomials(curve, 1);
   const places: number[] = [];
   const sums: number[] = [];
   let sum = 0;
-  const spans = spansOf(curve.knots, curve.degree);
-  for (const { start, end } of spans) {
-    for (let k = 0; k < stepsPerSpan; k++) {
-      const from = start + ((end - start) * k) / stepsPerSpan;
-      const to = k === stepsPerSpan - 1 ? end : start + ((end - start) * (k + 1)) / stepsPerSpan;
+  const ends = quadraturePlaces(curve);
+  for (let piece = 1; piece < ends.length; piece++) {
+    const [start, end] = [ends[piece - 1]!, ends[piece]!];
+    for (let k = 0; k < stepsPerPiece; k++) {
+      const from = start + ((end - start) * k) / stepsPerPiece;
+      const to = k === stepsPerPiece - 1 ? end : start + ((end - start) * (k + 1)) / stepsPerPiece;
       places.push(from);
       sums.push(sum);
       sum += lengthOfPart(polynomials, from, to);
     }
   }
-  places.push(spans.at(-1)!.end);
+  places.push(ends.at(-1)!);
   sums.push(sum);
   const stepOf = (list: readonly number[], value: number): number => {
     let low = 0;

@@ -1,5 +1,9 @@
-import type { Curve } from './curve.js';
-import { interiorKnots } from './knotVector.js';
+import { dimensionOf, type Curve, type Point } from './curve.js';
+import { arcLengthFrame, type ArcLengthFrame } from './differential.js';
+import { CurveError } from './error.js';
+import { derivativesAt } from './evaluate.js';
+import { distinctKnots, domainOf, interiorKnots, relativeKnotTolerance, spansOf } from './knotVector.js';
+import { angleBetween, distance, lengthOf, subtract } from './vector.js';
 
 /** The order of parametric continuity that a knot's multiplicity guarantees. */
 export interface GuaranteedContinuity {
@@ -11,13 +15,245 @@ export interface GuaranteedContinuity {
 }
 
 /**
- * What each interior knot guarantees: C^{p−m} at multiplicity m (P&T 2.4, P2.6). The curve itself may be
- * smoother there by accident of its points.
+ * What each knot guarantees: C^{p−m} at multiplicity m (P&T 2.4, P2.6), at the interior knots and, first,
+ * at the seam of a periodic curve. The curve itself may be smoother there by accident of its points.
  */
 export function guaranteedContinuity(curve: Curve): GuaranteedContinuity[] {
-  return interiorKnots(curve.knots, curve.degree).map(({ value, multiplicity }) => ({
-    knot: value,
+  return joints(curve).map(({ knot, multiplicity }) => ({
+    knot,
     multiplicity,
     order: curve.degree - multiplicity,
   }));
+}
+
+/** What changes abruptly where two pieces meet, measured from both sides; zero where nothing does. */
+export interface Jumps {
+  /** Distance between the two one-sided points, in the drawing's unit. */
+  readonly position: number;
+  /** Angle between the two one-sided tangents, in radians from 0 to π. */
+  readonly direction: number;
+  /** Difference of the two speeds against the larger of them, from 0 to 1. */
+  readonly magnitude: number;
+  /** Size of the difference of the two curvature vectors, in one over the unit. */
+  readonly curvature: number;
+  /** Size of the difference of what curvature changes to, by arc length, in one over its square. */
+  readonly curvatureDerivative: number;
+}
+
+/** The jumps at a knot. */
+export interface KnotJump extends Jumps {
+  readonly knot: number;
+  readonly multiplicity: number;
+}
+
+/** Measured continuity where two pieces meet. */
+export interface MeasuredContinuity extends Jumps {
+  /**
+   * Largest r for which all derivatives up to the r-th agree: -1 at a gap, at most the degree, where both
+   * sides are one polynomial.
+   */
+  readonly parametric: number;
+  /**
+   * Largest r in G^r up to 3: position, direction, curvature, change of curvature (in space torsion too);
+   * -1 at a gap, 0 where a side stands still.
+   */
+  readonly geometric: number;
+}
+
+/** Measured continuity at a knot, beside what its multiplicity guarantees. */
+export interface KnotContinuity extends MeasuredContinuity {
+  readonly knot: number;
+  readonly multiplicity: number;
+  /** C order that the multiplicity guarantees; 0 at the seam of a curve whose clamped ends meet. */
+  readonly guaranteed: number;
+}
+
+/** How much two sides may differ and still count as agreeing. */
+export interface ContinuityTolerances {
+  /** Distance, against the largest coordinate. */
+  readonly position: number;
+  /** Angle in radians. */
+  readonly direction: number;
+  /** Difference of curvature, of its derivative and of derivatives, against the larger side. */
+  readonly relative: number;
+}
+
+export const continuityTolerances: ContinuityTolerances = {
+  position: 1e-10,
+  direction: 1e-7,
+  relative: 1e-6,
+};
+
+/**
+ * The jumps at every interior knot, and first at the seam of a periodic curve, from one-sided derivatives
+ * (P&T 5.5; F 11), so that a corner is told from a mere change of speed, and accidental smoothness is
+ * seen. Where the curve stands still on a side, it has neither direction nor curvature there, and these
+ * count as no jump.
+ */
+export function knotJumps(curve: Curve): KnotJump[] {
+  return joints(curve).map(({ knot, multiplicity, before, after }) => ({
+    knot,
+    multiplicity,
+    ...jumpsBetween(derivativesAt(curve, before, 3, 'left'), derivativesAt(curve, after, 3, 'right')),
+  }));
+}
+
+/**
+ * Measured continuity at every interior knot and, first, at the seam of a closed curve (periodic, or with
+ * ends that meet), beside what is guaranteed.
+ */
+export function measureContinuity(
+  curve: Curve,
+  tolerances: ContinuityTolerances = continuityTolerances,
+): KnotContinuity[] {
+  const { degree } = curve;
+  const spans = spansOf(curve.knots, degree);
+  return joints(curve, tolerances).map(({ knot, multiplicity, before, after }) => {
+    const order = Math.max(3, degree);
+    const left = derivativesAt(curve, before, order, 'left');
+    const right = derivativesAt(curve, after, order, 'right');
+    const near = (span: { start: number; end: number }): boolean =>
+      span.end === before || span.start === after;
+    const shortest = Math.min(...spans.filter(near).map(({ start, end }) => end - start));
+    const guaranteed = before === after || curve.periodic ? degree - multiplicity : 0;
+    return {
+      knot,
+      multiplicity,
+      guaranteed,
+      ...classify(left, right, degree, sizeOf(curve), shortest, tolerances),
+    };
+  });
+}
+
+/**
+ * Measured continuity where one curve ends and another begins.
+ * @throws CurveError `point` where one is plane and the other is not
+ */
+export function measureJoint(
+  first: Curve,
+  second: Curve,
+  tolerances: ContinuityTolerances = continuityTolerances,
+): MeasuredContinuity {
+  if (dimensionOf(first) !== dimensionOf(second)) {
+    throw new CurveError('point', 'One curve is plane and the other is not; their joint can’t be measured.');
+  }
+  const degree = Math.max(first.degree, second.degree);
+  const order = Math.max(3, degree);
+  const [, end] = domainOf(first.knots, first.degree);
+  const [start] = domainOf(second.knots, second.degree);
+  const [last, next] = [spansOf(first.knots, first.degree).at(-1)!, spansOf(second.knots, second.degree)[0]!];
+  return classify(
+    derivativesAt(first, end, order, 'left'),
+    derivativesAt(second, start, order, 'right'),
+    degree,
+    Math.max(sizeOf(first), sizeOf(second)),
+    Math.min(last.end - last.start, next.end - next.start),
+    tolerances,
+  );
+}
+
+interface Joint {
+  readonly knot: number;
+  readonly multiplicity: number;
+  /** The parameter taken from the left, and that from the right: equal but at a seam. */
+  readonly before: number;
+  readonly after: number;
+}
+
+/** Where pieces of a curve meet: at the seam if it is closed, and at the interior knots. */
+function joints(curve: Curve, tolerances?: ContinuityTolerances): Joint[] {
+  const { knots, degree } = curve;
+  const [start, end] = domainOf(knots, degree);
+  const interior = interiorKnots(knots, degree).map(({ value, multiplicity }) => ({
+    knot: value,
+    multiplicity,
+    before: value,
+    after: value,
+  }));
+  const meets =
+    curve.periodic ||
+    (tolerances && distance(...endPoints(curve)) <= tolerances.position * Math.max(1, sizeOf(curve)));
+  if (!meets) return interior;
+  const near = relativeKnotTolerance * (end - start);
+  const seam = distinctKnots(knots, degree).find(({ value }) => Math.abs(value - start) < near)!;
+  const multiplicity = curve.periodic ? Math.min(degree, seam.multiplicity) : degree;
+  return [{ knot: start, multiplicity, before: end, after: start }, ...interior];
+}
+
+function endPoints(curve: Curve): [Point, Point] {
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  return [derivativesAt(curve, start, 0)[0]!, derivativesAt(curve, end, 0, 'left')[0]!];
+}
+
+function sizeOf({ points }: Curve): number {
+  let size = 0;
+  for (const point of points) for (const value of point) size = Math.max(size, Math.abs(value));
+  return size;
+}
+
+function jumpsBetween(left: readonly Point[], right: readonly Point[]): Jumps {
+  return jumpsOfFrames(left, right, arcLengthFrame(left), arcLengthFrame(right));
+}
+
+function jumpsOfFrames(
+  left: readonly Point[],
+  right: readonly Point[],
+  before: ArcLengthFrame,
+  after: ArcLengthFrame,
+): Jumps {
+  const [speedBefore, speedAfter] = [lengthOf(left[1]!), lengthOf(right[1]!)];
+  const fastest = Math.max(speedBefore, speedAfter);
+  const moving = before.tangent && after.tangent;
+  // A curve that all but stands still has curvatures beyond all numbers; they count as no jump.
+  const size = (a: Point | undefined, b: Point | undefined): number => {
+    const value = moving ? lengthOf(subtract(b!, a!)) : 0;
+    return Number.isFinite(value) ? value : 0;
+  };
+  return {
+    position: distance(left[0]!, right[0]!),
+    direction: moving ? angleBetween(before.tangent, after.tangent) : 0,
+    magnitude: fastest > 0 ? Math.abs(speedAfter - speedBefore) / fastest : 0,
+    curvature: size(before.curvature, after.curvature),
+    curvatureDerivative: size(before.change, after.change),
+  };
+}
+
+function classify(
+  left: readonly Point[],
+  right: readonly Point[],
+  degree: number,
+  size: number,
+  shortest: number,
+  { position, direction, relative }: ContinuityTolerances,
+): MeasuredContinuity {
+  const before = arcLengthFrame(left);
+  const after = arcLengthFrame(right);
+  const jumps = jumpsOfFrames(left, right, before, after);
+  if (jumps.position > position * Math.max(size, Number.MIN_VALUE)) {
+    return { ...jumps, parametric: -1, geometric: -1 };
+  }
+  let parametric = 0;
+  // What rounding alone makes of the r-th derivative over the shortest span.
+  let noise = 1e-13 * size;
+  for (let r = 1; r <= degree; r++) {
+    noise *= (2 * (degree + 1 - r)) / shortest;
+    const allowed = relative * Math.max(lengthOf(left[r]!), lengthOf(right[r]!)) + noise;
+    if (!(distance(left[r]!, right[r]!) <= allowed)) break;
+    parametric = r;
+  }
+  if (!before.tangent || !after.tangent) return { ...jumps, parametric, geometric: 0 };
+  const agree = (jump: number, a: Point, b: Point, unit: number): boolean =>
+    jump <= relative * Math.max(lengthOf(a), lengthOf(b), unit);
+  let geometric = 0;
+  if (jumps.direction <= direction || parametric >= 1) {
+    geometric = 1;
+    const unit = size > 0 ? 1e-3 / size : 0;
+    if (agree(jumps.curvature, before.curvature!, after.curvature!, unit) || parametric >= 2) {
+      geometric = 2;
+      if (agree(jumps.curvatureDerivative, before.change!, after.change!, unit * unit) || parametric >= 3) {
+        geometric = 3;
+      }
+    }
+  }
+  return { ...jumps, parametric, geometric };
 }

@@ -1,4 +1,5 @@
 import type { Curve } from './curve.js';
+import { quadraturePlaces } from './slowPlaces.js';
 import { derivativesAtMany } from './evaluateMany.js';
 import { spanPolynomials, type SpanPolynomials } from './spanPolynomials.js';
 
@@ -94,8 +95,10 @@ export function lengthOfCurve(curve: Curve, tolerance = 1e-12): number {
     return sum + speedsAt(polynomials, places).reduce((part, speed, k) => part + speed * weights[k]!, 0);
   }, 0);
   const allowed = tolerance * coarse + 1e-14 * size;
-  return polynomials.spans.reduce(
-    (sum, { start, end }) => sum + lengthOfPart(polynomials, start, end, allowed),
-    0,
-  );
+  const places = quadraturePlaces(curve);
+  let length = 0;
+  for (let k = 1; k < places.length; k++) {
+    length += lengthOfPart(polynomials, places[k - 1]!, places[k]!, allowed);
+  }
+  return length;
 }
