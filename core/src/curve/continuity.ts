@@ -171,8 +171,7 @@ function joints(curve: Curve, tolerances?: ContinuityTolerances): Joint[] {
     after: value,
   }));
   const meets =
-    curve.periodic ||
-    (tolerances && distance(...endPoints(curve)) <= tolerances.position * Math.max(1, sizeOf(curve)));
+    curve.periodic || (tolerances && distance(...endPoints(curve)) <= tolerances.position * sizeOf(curve));
   if (!meets) return interior;
   const near = relativeKnotTolerance * (end - start);
   const seam = distinctKnots(knots, degree).find(({ value }) => Math.abs(value - start) < near)!;

@@ -38,7 +38,7 @@ export function insertKnot(curve: Curve, u: number, times = 1): Curve {
     );
   }
   const value = present?.value ?? u;
-  if (curve.periodic) return insertPeriodic(curve, value, times);
+  if (curve.periodic) return insertPeriodic(curve, value, times, present !== undefined);
   let result: Refined = { knots, rows: homogeneousRows(curve) };
   for (let time = 0; time < times; time++) result = insertOnce(result, degree, value);
   return curveOfRows(curve, degree, result.knots, result.rows);
@@ -55,13 +55,14 @@ export function insertKnots(curve: Curve, values: readonly number[]): Curve {
 /**
  * A periodic curve is unrolled over several periods, the knot is inserted in each of them, and one period
  * is taken out again, so that the points near the seam come from the same steps as all others.
+ * @param present whether `u` is a knot that is there already
  */
-function insertPeriodic(curve: Curve, u: number, times: number): Curve {
+function insertPeriodic(curve: Curve, u: number, times: number, present: boolean): Curve {
   const { degree, knots } = curve;
   const [start, end] = domainOf(knots, degree);
   const count = distinctPointCount(curve);
   const near = relativeKnotTolerance * (end - start);
-  const atSeam = Math.abs(u - start) < near || Math.abs(u - end) < near;
+  const atSeam = present && (Math.abs(u - start) < near || Math.abs(u - end) < near);
   const turns = Math.ceil((degree + 1) / count) + 1;
   const rows = homogeneousRows(curve);
   const first = -turns * count;
@@ -74,7 +75,9 @@ function insertPeriodic(curve: Curve, u: number, times: number): Curve {
   for (let turn = 1 - turns; turn < turns; turn++) {
     const image = (atSeam ? start : u) + turn * (end - start);
     // The images of a knot that is there are the unrolled vector's own values, to the last digit.
-    const known = result.knots.find((knot) => Math.abs(knot - image) < near);
+    const known = present
+      ? result.knots.find((knot) => Math.abs(knot - image) < 2 * relativeKnotTolerance * (end - start))
+      : undefined;
     for (let time = 0; time < times; time++) result = insertOnce(result, degree, known ?? image);
     if (turn < 0 || (turn === 0 && atSeam)) before += times;
   }

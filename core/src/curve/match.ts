@@ -73,6 +73,9 @@ export function matchCurve(
   const points = continuity.startsWith('C')
     ? matchedParametrically(forward, wanted, order)
     : matchedGeometrically(forward, wanted, order);
+  if (!points.every((point) => point.every(Number.isFinite))) {
+    throw new CurveError('singular', 'The curves are too small or too slow at their ends to be matched.');
+  }
   const matched = { ...forward, points };
   return {
     curve: curveEnd === 'start' ? matched : reverseCurve(matched),

@@ -1,0 +1,282 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  closeCurve,
+  closednessOf,
+  clampEnds,
+  CurveError,
+  derivativesAt,
+  domainOf,
+  elevateDegree,
+  extractPart,
+  insertKnot,
+  jointContinuities,
+  matchCurve,
+  measureContinuity,
+  measureJoint,
+  moveSeam,
+  openCurve,
+  periodicCurve,
+  periodicFromClosed,
+  pointAt,
+  splitCurve,
+  validateCurve,
+  type Curve,
+  type CurveEnd,
+} from '../../src/index.js';
+import { arbitraryCurve, sizeOf } from './arbitrary.js';
+import { expectClose } from './reference.js';
+
+const bout: Curve = {
+  degree: 4,
+  knots: [0, 0, 0, 0, 0, 0.4, 0.7, 1, 1, 1, 1, 1],
+  points: [
+    [0, 0],
+    [10, 60],
+    [60, 90],
+    [110, 40],
+    [150, 80],
+    [190, 20],
+    [220, 10],
+  ],
+};
+
+const waist: Curve = {
+  degree: 5,
+  knots: [2, 2, 2, 2, 2, 2, 3, 4, 4, 4, 4, 4, 4],
+  points: [
+    [230, 30],
+    [250, 10],
+    [300, 40],
+    [340, -20],
+    [380, 0],
+    [400, 60],
+    [420, 30],
+  ],
+  weights: [1, 2, 0.5, 1, 3, 1, 1],
+};
+
+describe('measured continuity', () => {
+  it('is at least what the multiplicity guarantees, at every knot and at the seam', () => {
+    fc.assert(
+      fc.property(arbitraryCurve(), (curve) => {
+        for (const { parametric, guaranteed, geometric } of measureContinuity(curve)) {
+          expect(parametric).toBeGreaterThanOrEqual(guaranteed);
+          expect(geometric).toBeGreaterThanOrEqual(0);
+        }
+      }),
+    );
+  });
+
+  it('sees that an inserted knot changes nothing', () => {
+    const knots = measureContinuity(insertKnot(insertKnot(bout, 0.2, 4), 0.55, 2));
+    expect(knots.map(({ knot, guaranteed, parametric }) => [knot, guaranteed, parametric])).toEqual([
+      [0.2, 0, 4],
+      [0.4, 3, 3],
+      [0.55, 2, 4],
+      [0.7, 3, 3],
+    ]);
+    knots.forEach(({ geometric }) => expect(geometric).toBe(3));
+  });
+
+  it('tells G from C: handles in line but of unequal length', () => {
+    const [first, second] = splitCurve(bout, 0.5);
+    const slower: Curve = { ...second, knots: second.knots.map((u) => 0.5 + 3 * (u - 0.5)) };
+    expect(measureJoint(first, second)).toMatchObject({ parametric: 4, geometric: 3 });
+    const joint = measureJoint(first, slower);
+    expect(joint).toMatchObject({ parametric: 0, geometric: 3 });
+    expect(joint.magnitude).toBeCloseTo(2 / 3, 12);
+    expect(joint.direction).toBeLessThan(1e-7);
+    const turned = {
+      ...second,
+      points: second.points.map(([x, y], k) => (k === 0 ? [x!, y!] : [x!, y! + 9])),
+    };
+    expect(measureJoint(first, turned).geometric).toBe(0);
+    const moved = { ...second, points: second.points.map(([x, y]) => [x! + 1, y!]) };
+    expect(measureJoint(first, moved)).toMatchObject({ parametric: -1, geometric: -1, position: 1 });
+    expect(() =>
+      measureJoint(first, elevateDegree({ ...bout, points: bout.points.map((p) => [...p, 0]) })),
+    ).toThrow(CurveError);
+  });
+});
+
+describe('matching', () => {
+  const ends: CurveEnd[] = ['start', 'end'];
+  it.each(jointContinuities)(
+    'reaches %s at either end of either curve, moving as few points as it names',
+    (name) => {
+      for (const curveEnd of ends) {
+        for (const targetEnd of ends) {
+          for (const [curve, target] of [
+            [bout, waist],
+            [waist, bout],
+          ] as const) {
+            const {
+              curve: matched,
+              moved,
+              largestMove,
+              joint,
+            } = matchCurve(curve, target, name, curveEnd, targetEnd);
+            validateCurve(matched);
+            const order = Number(name[1]);
+            expect(moved).toBeLessThanOrEqual(order + 1);
+            expect(largestMove).toBeGreaterThan(0);
+            if (name.startsWith('C')) expect(joint.parametric).toBeGreaterThanOrEqual(order);
+            else expect(joint.geometric).toBeGreaterThanOrEqual(order);
+            expect(joint.position).toBeLessThan(1e-10);
+            // The far points stay where they were.
+            const kept =
+              curveEnd === 'start' ? matched.points.slice(order + 1) : matched.points.slice(0, -order - 1);
+            const before =
+              curveEnd === 'start' ? curve.points.slice(order + 1) : curve.points.slice(0, -order - 1);
+            expect(kept).toEqual(before);
+          }
+        }
+      }
+    },
+  );
+
+  it('keeps the handle’s length for G1, and moves nothing where the joint is that good already', () => {
+    const { curve } = matchCurve(bout, waist, 'G1', 'end', 'start');
+    const length = (points: Curve['points']): number =>
+      Math.hypot(points.at(-1)![0]! - points.at(-2)![0]!, points.at(-1)![1]! - points.at(-2)![1]!);
+    expect(length(curve.points)).toBeCloseTo(length(bout.points), 10);
+    const [first, second] = splitCurve(bout, 0.5);
+    for (const name of jointContinuities) {
+      expect(matchCurve(second, first, name).largestMove, name).toBeLessThan(1e-9);
+    }
+  });
+
+  it('works in space, where G3 includes torsion', () => {
+    const lift = (curve: Curve, k: number): Curve => ({
+      ...curve,
+      points: curve.points.map(([x, y], i) => [x!, y!, 10 * Math.sin(k * i)]),
+    });
+    const { joint } = matchCurve(lift(waist, 1.3), lift(bout, 0.7), 'G3');
+    expect(joint.geometric).toBe(3);
+  });
+
+  it('on random curves measures what it promises', () => {
+    fc.assert(
+      fc.property(
+        arbitraryCurve({ minimumDegree: 4, dimension: 2, rational: false, clampedOnly: true }),
+        arbitraryCurve({ minimumDegree: 3, dimension: 2, rational: false, clampedOnly: true }),
+        fc.constantFrom(...jointContinuities),
+        (curve, target, name) => {
+          let matched;
+          try {
+            matched = matchCurve(curve, target, name);
+          } catch (error) {
+            expect(error).toBeInstanceOf(CurveError);
+            return;
+          }
+          const [, end] = domainOf(target.knots, target.degree);
+          const wanted = derivativesAt(target, end, 1, 'left');
+          const found = derivativesAt(matched.curve, domainOf(matched.curve.knots, curve.degree)[0], 1);
+          const size = Math.max(sizeOf(target), sizeOf(matched.curve));
+          expectClose(found[0]!, wanted[0]!, 1e-12, size);
+          if (name.startsWith('C')) {
+            expectClose(found[1]!, wanted[1]!, 1e-9, Math.hypot(...wanted[1]!) + size);
+          }
+        },
+      ),
+    );
+  });
+
+  it('says what is missing', () => {
+    const line: Curve = {
+      degree: 1,
+      knots: [0, 0, 1, 1],
+      points: [
+        [0, 0],
+        [9, 9],
+      ],
+    };
+    expect(() => matchCurve(line, bout, 'G2')).toThrow(/degree 2 or more/);
+    expect(() => matchCurve(line, bout, 'G1')).toThrow(/other end/);
+    const still = { ...bout, points: bout.points.map(() => [1, 1]) };
+    expect(() => matchCurve(bout, still, 'G1')).toThrow(/stands still/);
+  });
+});
+
+describe('closing and opening', () => {
+  it('pulls the ends together, bridges the gap, or wraps round', () => {
+    const pulled = closeCurve(bout, 'pull');
+    validateCurve(pulled);
+    expect(closednessOf(pulled)).toBe('ends-meet');
+    expect(pulled.points[0]).toEqual([110, 5]);
+    for (const continuity of [0, 1, 2] as const) {
+      const bridged = closeCurve(bout, 'bridge', continuity);
+      validateCurve(bridged);
+      expect(closednessOf(bridged)).toBe('ends-meet');
+      expectClose(pointAt(bridged, 0.6), pointAt(bout, 0.6), 1e-12, 220);
+      const measured = measureContinuity(bridged);
+      expect(measured[0]!.parametric).toBeGreaterThanOrEqual(continuity);
+      expect(measured.find(({ knot }) => knot === 1)!.parametric).toBeGreaterThanOrEqual(continuity);
+    }
+    const around = closeCurve(bout, 'wrap');
+    validateCurve(around);
+    expect(closednessOf(around)).toBe('periodic');
+    expect(measureContinuity(around).every(({ parametric }) => parametric >= 3)).toBe(true);
+    expect(() => closeCurve(around, 'pull')).toThrow(/closed already/);
+    expect(() => closeCurve(pulled, 'bridge')).toThrow(/meet already/);
+    expect(closednessOf(bout)).toBe('open');
+    expect(() => openCurve(bout)).toThrow(/open already/);
+    expect(() => moveSeam(bout, 0.3)).toThrow(/open/);
+    expect(() => periodicFromClosed(bout)).toThrow(CurveError);
+  });
+
+  it('opening a periodic curve and taking it for periodic again leaves its shape and its knots', () => {
+    fc.assert(
+      fc.property(arbitraryCurve({ periodic: true, rational: false }), (curve) => {
+        const opened = openCurve(curve);
+        validateCurve(opened);
+        expect(opened.periodic).toBeUndefined();
+        const again = periodicFromClosed(opened);
+        validateCurve(again);
+        const [start, end] = domainOf(curve.knots, curve.degree);
+        for (const t of [0, 0.1, 0.45, 0.8, 1]) {
+          const u = Math.min(end, start + t * (end - start));
+          expectClose(pointAt(opened, u), pointAt(curve, u), 1e-12, sizeOf(curve));
+          expectClose(pointAt(again, u), pointAt(curve, u), 1e-9, sizeOf(curve));
+        }
+        expect(again.points.length).toBeLessThanOrEqual(curve.points.length);
+      }),
+    );
+  });
+
+  it('moves the seam of any closed curve without moving the curve', () => {
+    fc.assert(
+      fc.property(
+        arbitraryCurve({ periodic: true }),
+        fc.double({ min: 0.001, max: 0.999, noNaN: true }),
+        fc.boolean(),
+        (curve, t, open) => {
+          const [start, end] = domainOf(curve.knots, curve.degree);
+          const closed = open ? clampEnds(curve) : curve;
+          const u = start + t * (end - start);
+          const turned = moveSeam(closed, u);
+          validateCurve(turned);
+          const [from, to] = domainOf(turned.knots, turned.degree);
+          expect(from).toBeCloseTo(u, 6);
+          expect(to - from).toBeCloseTo(end - start, 9);
+          for (const share of [0.05, 0.35, 0.75]) {
+            const place = from + share * (to - from);
+            const before = place > end ? place - (end - start) : place;
+            const [point, speed] = derivativesAt(closed, Math.max(start, before), 1);
+            const size = sizeOf(curve) + Math.hypot(...speed!) * 1e-3;
+            expectClose(pointAt(turned, place), point!, 1e-10, size);
+          }
+        },
+      ),
+    );
+  });
+
+  it('closes and opens back to the same points', () => {
+    const ring = periodicCurve(3, bout.points);
+    const twice = moveSeam(moveSeam(ring, 3 / 7), 1);
+    expect(twice.points).toEqual(ring.points);
+    const part = extractPart(ring, 0.1, 0.9);
+    expect(closednessOf(part)).toBe('open');
+  });
+});
