@@ -40,6 +40,8 @@ export * from './curve/elevateDegree.js';
 export * from './curve/join.js';
 export * from './curve/nearest.js';
 export * from './curve/length.js';
+export * from './curve/conic.js';
+export * from './curve/circleError.js';
 export * from './history/history.js';
 export * from './migration/migrate.js';
 export * from './figure/document.js';

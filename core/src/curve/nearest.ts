@@ -32,6 +32,18 @@ export function nearestPoint(curve: Curve, target: Point): NearestPoint {
   return best!;
 }
 
+/**
+ * All parameters at which the distance of a curve from a place stands still, and the ends of its spans:
+ * the smallest and the largest distance are among them.
+ */
+export function stationaryDistances(curve: Curve, target: Point): number[] {
+  return decompose(curve).flatMap((piece, index) => {
+    const [start, end] = domainOf(piece.knots, piece.degree);
+    const inner = stationaryParameters(piece, target).map((t) => (t === 1 ? end : start + t * (end - start)));
+    return [...(index === 0 ? [start] : []), ...inner, end];
+  });
+}
+
 /** Local parameters of a Bézier piece, from 0 to 1, where the distance to `target` stands still. */
 function stationaryParameters(piece: Curve, target: Point): number[] {
   const { points, weights } = piece;
