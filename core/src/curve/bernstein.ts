@@ -23,6 +23,35 @@ export function multiplyBernstein(a: Bernstein, b: Bernstein): number[] {
   return product;
 }
 
+/** The same polynomial with more coefficients (F 5). */
+export function elevateBernstein(a: Bernstein, length: number): number[] {
+  let row = a.slice();
+  while (row.length < length) {
+    const order = row.length;
+    const before = row;
+    row = Array.from(
+      { length: order + 1 },
+      (_, k) => (k / order) * (before[k - 1] ?? 0) + (1 - k / order) * (before[k] ?? 0),
+    );
+  }
+  return row;
+}
+
+/** The sum of two polynomials, of the higher degree of both. */
+export function addBernstein(a: Bernstein, b: Bernstein): number[] {
+  const length = Math.max(a.length, b.length);
+  const other = elevateBernstein(b, length);
+  return elevateBernstein(a, length).map((value, k) => value + other[k]!);
+}
+
+/** The difference of two polynomials, of the higher degree of both. */
+export function subtractBernstein(a: Bernstein, b: Bernstein): number[] {
+  return addBernstein(
+    a,
+    b.map((value) => -value),
+  );
+}
+
 /** The derivative, of one degree less; a constant has the derivative `[0]`. */
 export function differentiateBernstein(a: Bernstein): number[] {
   const degree = a.length - 1;

@@ -1,8 +1,10 @@
 import { differentiateBernstein, multiplyBernstein, rootsOfBernstein } from './bernstein.js';
 import type { Curve, Point } from './curve.js';
 import { decompose } from './decompose.js';
+import { CurveError } from './error.js';
 import { pointAt } from './evaluate.js';
 import { domainOf } from './knotVector.js';
+import { distance } from './vector.js';
 
 /** The point of a curve that lies nearest to a given place. */
 export interface NearestPoint {
@@ -12,24 +14,55 @@ export interface NearestPoint {
 }
 
 /**
- * The point of the curve nearest to `target`: among the ends of all spans and all parameters where
- * (C(u) − target) · C′(u) vanishes (P&T 6.1), found as the roots of that polynomial on each Bézier
- * piece, so that none is missed. Where several are equally near, the first.
+ * Prepares a curve for many questions of which of its points is nearest: among the ends of all spans and
+ * all parameters where (C(u) − target) · C′(u) vanishes (P&T 6.1), found as the roots of that polynomial
+ * on each Bézier piece, so that none is missed. Pieces whose hull is farther away than a point that is
+ * known are passed over. Where several points are equally near, it is the first found.
+ * @returns a function of the target, which needs as many coordinates as the curve's points
+ */
+export function nearestFinder(curve: Curve): (target: Point) => NearestPoint {
+  const pieces = decompose(curve).map((piece) => {
+    const [start, end] = domainOf(piece.knots, piece.degree);
+    const low = piece.points[0]!.map((_, axis) => Math.min(...piece.points.map((point) => point[axis]!)));
+    const high = piece.points[0]!.map((_, axis) => Math.max(...piece.points.map((point) => point[axis]!)));
+    return { piece, start, end, low, high };
+  });
+  const dimension = curve.points[0]!.length;
+  return (target) => {
+    if (target.length !== dimension || !target.every(Number.isFinite)) {
+      throw new CurveError('point', `The place must be ${dimension} finite numbers.`, { value: target });
+    }
+    let best: NearestPoint | undefined;
+    const consider = (piece: Curve, parameter: number): void => {
+      const point = pointAt(piece, parameter);
+      const far = distance(point, target);
+      if (!best || far < best.distance) best = { parameter, point, distance: far };
+    };
+    for (const { piece, start, end } of pieces) {
+      consider(piece, start);
+      consider(piece, end);
+    }
+    for (const { piece, start, end, low, high } of pieces) {
+      let away = 0;
+      for (let axis = 0; axis < dimension; axis++) {
+        away += Math.max(0, low[axis]! - target[axis]!, target[axis]! - high[axis]!) ** 2;
+      }
+      if (Math.sqrt(away) > best!.distance) continue;
+      for (const t of stationaryParameters(piece, target)) {
+        consider(piece, t === 1 ? end : start + t * (end - start));
+      }
+    }
+    return best!;
+  };
+}
+
+/**
+ * The point of the curve nearest to `target`; see `nearestFinder`.
  * @param target as many coordinates as the curve's points
+ * @throws CurveError `point`
  */
 export function nearestPoint(curve: Curve, target: Point): NearestPoint {
-  let best: NearestPoint | undefined;
-  for (const piece of decompose(curve)) {
-    const [start, end] = domainOf(piece.knots, piece.degree);
-    const parameters = [0, ...stationaryParameters(piece, target), 1];
-    for (const t of parameters) {
-      const parameter = t === 1 ? end : start + t * (end - start);
-      const point = pointAt(piece, parameter);
-      const distance = Math.hypot(...point.map((coordinate, axis) => coordinate - target[axis]!));
-      if (!best || distance < best.distance) best = { parameter, point, distance };
-    }
-  }
-  return best!;
+  return nearestFinder(curve)(target);
 }
 
 /**
@@ -59,7 +92,7 @@ function stationaryParameters(piece: Curve, target: Point): number[] {
       slope = first.map((value, k) => value - second[k]!);
     }
     const term = multiplyBernstein(offset, slope);
-    size = Math.max(size, ...term.map(Math.abs));
+    for (const value of term) size = Math.max(size, Math.abs(value));
     numerator = numerator.length === 0 ? term : term.map((value, k) => value + numerator[k]!);
   });
   return rootsOfBernstein(numerator, size * 1e-15);

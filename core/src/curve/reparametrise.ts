@@ -39,3 +39,67 @@ export function mapDomain(curve: Curve, start: number, end: number): Curve {
   const map = (knot: number): number => (knot === oldEnd ? end : start + (knot - oldStart) * scale);
   return { ...curve, knots: knots.map(map) };
 }
+
+/**
+ * The same curve with another parameter, by the Möbius map of its domain [a, b] that keeps both ends and
+ * takes the share s to  f s / (1 + (f − 1) s)  (P&T 6.4; Lee & Lucian 1991): the speed at the start
+ * becomes 1/f of what it was and that at the end f times. Knots and weights change, points do not; a
+ * polynomial curve becomes rational.
+ * @param factor f, finite and above zero; 1 changes nothing, 1/f undoes it
+ * @throws CurveError `argument`; `knot` where an unclamped end's outer knots would pass through infinity;
+ * `unsupported` for a periodic curve, whose ends would no longer fit
+ */
+export function reparametriseMobius(curve: Curve, factor: number): Curve {
+  if (!(factor > 0 && Number.isFinite(factor))) {
+    throw new CurveError('argument', `The factor is ${factor}; it must be finite and above zero.`, {
+      value: factor,
+    });
+  }
+  if (curve.periodic) {
+    throw new CurveError(
+      'unsupported',
+      'A closed curve that runs on without end keeps its speed at the seam; open it first.',
+    );
+  }
+  const { knots, degree } = curve;
+  const [start, end] = domainOf(knots, degree);
+  const share = (u: number): number => (u - start) / (end - start);
+  const denominator = (u: number): number => 1 + (factor - 1) * share(u);
+  knots.forEach((knot, index) => {
+    if (!(denominator(knot) > 0)) {
+      throw new CurveError(
+        'knot',
+        `Knot ${index} would pass through infinity; clamp the ends before this reparametrisation.`,
+        { index, value: knot },
+      );
+    }
+  });
+  const map = (u: number): number =>
+    u === start ? start : u === end ? end : start + ((end - start) * factor * share(u)) / denominator(u);
+  // w̃_i = w_i · Π 1 / denominator(u_{i+k}), k = 1 … p, brought to the size of the old ones by a common factor.
+  const old = curve.weights ?? curve.points.map(() => 1);
+  const middle = Math.sqrt(factor);
+  const weights = old.map((weight, i) => {
+    let value = weight;
+    for (let k = 1; k <= degree; k++) value *= middle / denominator(knots[i + k]!);
+    return value;
+  });
+  return { ...curve, knots: knots.map(map), weights };
+}
+
+/**
+ * The same curve with equal weights at both ends, by a Möbius reparametrisation of a clamped curve: the
+ * standard form of a conic is the case of degree 2.
+ * @throws CurveError as `reparametriseMobius`
+ */
+export function equaliseEndWeights(curve: Curve): Curve {
+  const { weights, degree } = curve;
+  if (!weights || weights[0] === weights.at(-1)) return curve;
+  // The last weight is divided by factor^p against the first.
+  const even = reparametriseMobius(curve, (weights.at(-1)! / weights[0]!) ** (1 / degree));
+  const end = even.weights![0]!;
+  return {
+    ...even,
+    weights: even.weights!.map((weight, k) => (k === even.weights!.length - 1 ? end : weight)),
+  };
+}

@@ -1,0 +1,213 @@
+import { decompose } from './decompose.js';
+import { isRational, type Curve, type Point } from './curve.js';
+import { CurveError } from './error.js';
+import { elevateDegree } from './elevateDegree.js';
+import { clampedKnotVector, interiorKnots, domainOf } from './knotVector.js';
+import { addScaled, angleBetween, distance, lengthOf, mix, subtract, unit } from './vector.js';
+import { closednessOf } from './close.js';
+import { refitCurve } from './refit.js';
+
+/**
+ * How the two handles of a node hang together: not at all, in line, or in line and equally long.
+ */
+export type NodeKind = 'corner' | 'aligned' | 'equal';
+
+/** A node of a Bézier chain: a place that the curve passes, and the two handles that pull it. */
+export interface ChainNode {
+  readonly point: Point;
+  /** End of the handle towards the node before, and towards the node behind. */
+  readonly before: Point;
+  readonly after: Point;
+  readonly kind: NodeKind;
+}
+
+/** A chain of cubic Bézier pieces between nodes; a closed one runs from the last node on to the first. */
+export interface BezierChain {
+  readonly nodes: readonly ChainNode[];
+  readonly closed: boolean;
+}
+
+function validateChain({ nodes }: BezierChain): void {
+  const least = 2;
+  if (nodes.length < least) {
+    throw new CurveError('point-count', `A chain needs ${least} nodes or more; there are ${nodes.length}.`, {
+      value: nodes.length,
+    });
+  }
+  const dimension = nodes[0]!.point.length;
+  nodes.forEach((node, index) => {
+    for (const place of [node.point, node.before, node.after]) {
+      if (place.length !== dimension || !place.every(Number.isFinite)) {
+        throw new CurveError(
+          'point',
+          `Node ${index} needs ${dimension} finite coordinates for itself and its handles.`,
+          {
+            index,
+            value: place,
+          },
+        );
+      }
+    }
+  });
+}
+
+/**
+ * The chain as a cubic B-spline, each node a knot of multiplicity 3, so that every handle is a control
+ * point (P&T 5.6; F 5). Parameters run by the number of pieces, or by chord length.
+ * @throws CurveError `point-count`, `point`
+ */
+export function curveOfChain(chain: BezierChain, parametrisation: 'uniform' | 'chord' = 'chord'): Curve {
+  validateChain(chain);
+  const { nodes, closed } = chain;
+  const all = closed ? [...nodes, nodes[0]!] : nodes;
+  const lengths = all
+    .slice(1)
+    .map((node, k) => (parametrisation === 'uniform' ? 1 : distance(node.point, all[k]!.point) || 1e-3));
+  const total = lengths.reduce((sum, length) => sum + length, 0);
+  const points: Point[] = [all[0]!.point];
+  const interior: { value: number; multiplicity: number }[] = [];
+  let sum = 0;
+  all.slice(1).forEach((node, k) => {
+    points.push(all[k]!.after, node.before, node.point);
+    sum += lengths[k]!;
+    if (k < lengths.length - 1) interior.push({ value: sum / total, multiplicity: 3 });
+  });
+  return { degree: 3, knots: clampedKnotVector(0, 1, interior, 3), points };
+}
+
+/**
+ * A curve as a chain of cubic Bézier pieces: exact for a polynomial curve of degree 3 or less, each span
+ * a piece; others are refitted by cubics first, and how far that is off is in the deviation of
+ * `convertCurve`. What kind each node is, is measured.
+ * @param tolerance angle in radians and relative length within which handles count as aligned and equal
+ */
+export function chainOfCurve(curve: Curve, tolerance = 1e-6): BezierChain {
+  const cubic = cubicOf(curve);
+  const pieces = decompose(cubic);
+  const closed = closednessOf(cubic) !== 'open';
+  const nodes: ChainNode[] = [];
+  for (let k = 0; k <= pieces.length; k++) {
+    const next = pieces[k] ?? (closed ? pieces[0] : undefined);
+    const previous = pieces[k - 1] ?? (closed ? pieces.at(-1) : undefined);
+    if (closed && k === pieces.length) break;
+    const point = (next?.points[0] ?? previous!.points[3])!;
+    const after = next ? next.points[1]! : point;
+    const before = previous ? previous.points[2]! : point;
+    nodes.push({
+      point,
+      before,
+      after,
+      kind: kindOf(point, before, after, tolerance),
+    });
+  }
+  return { nodes, closed };
+}
+
+/** The curve at degree 3 without weights: raised where it is lower, refitted where it is higher or rational. */
+function cubicOf(curve: Curve): Curve {
+  const plain: Curve = isRational(curve) ? curve : withoutWeights(curve);
+  if (!plain.weights && plain.degree === 3) return plain;
+  if (!plain.weights && plain.degree < 3) return elevateDegree(plain, 3 - plain.degree);
+  const spans = Math.max(2, 2 * (interiorKnots(curve.knots, curve.degree).length + 1));
+  return refitCurve(plain, 3, spans).curve;
+}
+
+function withoutWeights({ weights: _, ...curve }: Curve): Curve {
+  return curve;
+}
+
+function kindOf(point: Point, before: Point, after: Point, tolerance: number): NodeKind {
+  const [back, forth] = [subtract(point, before), subtract(after, point)];
+  const [a, b] = [lengthOf(back), lengthOf(forth)];
+  if (!(a > 0 && b > 0) || angleBetween(back, forth) > tolerance) return 'corner';
+  return Math.abs(a - b) <= tolerance * Math.max(a, b) ? 'equal' : 'aligned';
+}
+
+function nodeAt({ nodes }: BezierChain, index: number): ChainNode {
+  const node = nodes[index];
+  if (!node) {
+    throw new CurveError(
+      'index',
+      `There is no node ${index}; the chain has nodes 0 to ${nodes.length - 1}.`,
+      {
+        index,
+        value: index,
+      },
+    );
+  }
+  return node;
+}
+
+function withNode(chain: BezierChain, index: number, node: ChainNode): BezierChain {
+  return { ...chain, nodes: chain.nodes.map((other, k) => (k === index ? node : other)) };
+}
+
+/**
+ * Moves a node with both its handles.
+ * @throws CurveError `index`
+ */
+export function moveNode(chain: BezierChain, index: number, to: Point): BezierChain {
+  const node = nodeAt(chain, index);
+  const move = subtract(to, node.point);
+  return withNode(chain, index, {
+    ...node,
+    point: to,
+    before: addScaled(node.before, move),
+    after: addScaled(node.after, move),
+  });
+}
+
+/**
+ * Moves the end of a handle; the other handle of the node follows as its kind says: it stays at a corner,
+ * turns into line keeping its length, or becomes the mirror image.
+ * @throws CurveError `index`
+ */
+export function moveHandle(
+  chain: BezierChain,
+  index: number,
+  side: 'before' | 'after',
+  to: Point,
+): BezierChain {
+  const node = nodeAt(chain, index);
+  const other = side === 'before' ? 'after' : 'before';
+  return withNode(chain, index, { ...node, [side]: to, [other]: follow(node, to, node[other], node.kind) });
+}
+
+/** Where the handle `other` goes when the opposite one ends at `led`. */
+function follow({ point }: ChainNode, led: Point, other: Point, kind: NodeKind): Point {
+  const direction = unit(subtract(point, led));
+  if (kind === 'corner' || !direction) return other;
+  const length = kind === 'equal' ? distance(point, led) : distance(point, other);
+  return addScaled(point, direction, length);
+}
+
+/**
+ * Changes what kind a node is: for `aligned` and `equal` both handles turn to the mean of their
+ * directions; for `equal` they take the mean of their lengths.
+ * @throws CurveError `index`
+ */
+export function setNodeKind(chain: BezierChain, index: number, kind: NodeKind): BezierChain {
+  const node = nodeAt(chain, index);
+  if (kind === 'corner') return withNode(chain, index, { ...node, kind });
+  const back = unit(subtract(node.point, node.before));
+  const forth = unit(subtract(node.after, node.point));
+  const mean = back && forth ? unit(mix(back, forth, 0.5)) : (back ?? forth);
+  // Where both handles lie on one another, the one behind leads.
+  const direction = mean ?? forth;
+  if (!direction) return withNode(chain, index, { ...node, kind });
+  const [a, b] = [distance(node.before, node.point), distance(node.after, node.point)];
+  const equal = (a + b) / 2;
+  return withNode(chain, index, {
+    ...node,
+    kind,
+    before: addScaled(node.point, direction, -(kind === 'equal' ? equal : a || b)),
+    after: addScaled(node.point, direction, kind === 'equal' ? equal : b || a),
+  });
+}
+
+/** The domain of the pieces of a chain's curve, from node to node. */
+export function nodeParameters(chain: BezierChain, parametrisation: 'uniform' | 'chord' = 'chord'): number[] {
+  const { knots, degree } = curveOfChain(chain, parametrisation);
+  const [start, end] = domainOf(knots, degree);
+  return [start, ...interiorKnots(knots, degree).map(({ value }) => value), end];
+}

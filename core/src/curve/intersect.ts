@@ -1,0 +1,286 @@
+import { closednessOf } from './close.js';
+import { dimensionOf, type Curve, type Point } from './curve.js';
+import { rootsOfBernstein } from './bernstein.js';
+import { decompose } from './decompose.js';
+import { CurveError } from './error.js';
+import { derivativesAt, pointAt } from './evaluate.js';
+import { domainOf } from './knotVector.js';
+import { boxesMeet, halvePart, partsOf, runsForward, sizeOfPart, type BezierPart } from './subdivide.js';
+import { cross, distance, dot, mix, subtract } from './vector.js';
+
+/** A place where two curves, or two parts of one, meet. */
+export interface Intersection {
+  /** The parameter on each. */
+  readonly parameters: readonly [number, number];
+  readonly point: Point;
+}
+
+/** The places where curves meet. */
+export interface Intersections {
+  readonly places: readonly Intersection[];
+  /** Whether they run along each other over a stretch, so that no list of places tells all. */
+  readonly overlapping: boolean;
+}
+
+/** A place where a curve crosses or touches a line. */
+export interface LineIntersection {
+  readonly parameter: number;
+  readonly point: Point;
+  /** Where on the line: 0 at its first place, 1 at its second. */
+  readonly along: number;
+}
+
+/**
+ * Where a plane curve meets a line, as the roots of its distance from it on every Bézier piece (F 5).
+ * @param line two places that are apart
+ * @param segment whether only what lies between the two places counts
+ * @returns by the curve's parameter, ascending; a piece that lies in the line gives no place
+ * @throws CurveError `unsupported` in space, `argument`
+ */
+export function intersectLine(
+  curve: Curve,
+  line: readonly [Point, Point],
+  segment = false,
+): LineIntersection[] {
+  if (dimensionOf(curve) !== 2) {
+    throw new CurveError(
+      'unsupported',
+      'A curve in space meets a line by chance only; use two plane curves.',
+    );
+  }
+  const along = subtract(line[1], line[0]);
+  const squared = dot(along, along);
+  if (!(squared > 0 && Number.isFinite(squared))) {
+    throw new CurveError('argument', 'The line needs two finite places that are apart.');
+  }
+  const found: LineIntersection[] = [];
+  for (const piece of decompose(curve)) {
+    const [start, end] = domainOf(piece.knots, piece.degree);
+    const heights = piece.points.map(
+      (point, k) => cross(along, subtract(point, line[0])) * (piece.weights ? piece.weights[k]! : 1),
+    );
+    let size = 0;
+    for (const point of piece.points) {
+      size = Math.max(size, ...point.map(Math.abs), ...line[0].map(Math.abs));
+    }
+    const noise = 4e-16 * size * Math.sqrt(squared) * (piece.weights ? Math.max(...piece.weights) : 1);
+    for (const t of rootsOfBernstein(heights, noise)) {
+      const parameter = t === 1 ? end : start + t * (end - start);
+      const point = pointAt(piece, parameter);
+      const share = dot(subtract(point, line[0]), along) / squared;
+      if (segment && !(share >= -1e-12 && share <= 1 + 1e-12)) continue;
+      const last = found.at(-1);
+      if (last && parameter - last.parameter <= 1e-12 * Math.max(1, Math.abs(parameter))) continue;
+      found.push({ parameter, point, along: share });
+    }
+  }
+  return found;
+}
+
+/** More pairs of parts than this at one size are a sign of curves that run along each other. */
+const mostPairs = 3000;
+
+/**
+ * Where two curves meet: pairs of their Bézier pieces whose boxes meet are halved until they are small,
+ * and the places polished by Newton's method (F 5; Sederberg & Parry 1986). In space only real meetings
+ * count, not where one passes over the other.
+ * @param tolerance distance within which two places count as meeting; a billionth of the size where not
+ * given
+ * @throws CurveError `point` where one curve is plane and the other is not
+ */
+export function intersectCurves(first: Curve, second: Curve, tolerance?: number): Intersections {
+  if (dimensionOf(first) !== dimensionOf(second)) {
+    throw new CurveError('point', 'One curve is plane and the other is not; they can’t meet.');
+  }
+  const within =
+    tolerance ?? 1e-9 * Math.max(...[...first.points, ...second.points].flat().map(Math.abs), 1e-300);
+  const others = partsOf(second);
+  const pairs = partsOf(first).flatMap((part) => others.map((other): Pair => [part, other]));
+  const { candidates, overlapping } = narrow(pairs, within, () => false);
+  return { places: polished(candidates, first, second, within, () => true), overlapping };
+}
+
+/**
+ * Where a curve meets itself, the joints of its spans and of its ends not counted: pieces are halved
+ * until each runs forward along one direction, and all pairs that are not neighbours are compared.
+ * @param tolerance as for `intersectCurves`
+ * @returns the smaller parameter of each place first
+ */
+export function selfIntersections(curve: Curve, tolerance?: number): Intersections {
+  const within = tolerance ?? 1e-9 * Math.max(...curve.points.flat().map(Math.abs), 1e-300);
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  // Parts that cannot meet themselves; a cusp is halved a few times and let be.
+  const simple: BezierPart[] = [];
+  const simplify = (part: BezierPart, depth: number): void => {
+    if (depth === 0 || runsForward([part])) {
+      simple.push(part);
+      return;
+    }
+    halvePart(part).forEach((half) => simplify(half, depth - 1));
+  };
+  partsOf(curve).forEach((part) => simplify(part, 14));
+  const pairs: Pair[] = [];
+  simple.forEach((part, i) => {
+    for (let j = i + 1; j < simple.length; j++) pairs.push([part, simple[j]!]);
+  });
+  const near = 1e-7 * (end - start);
+  const joined = ([a, b]: Pair): boolean => a.to === b.from && runsForward([a, b]);
+  const { candidates, overlapping } = narrow(pairs, within, joined);
+  const apart = ([u, v]: readonly [number, number]): boolean =>
+    Math.abs(v - u) > near && !(Math.min(u, v) - start < near && end - Math.max(u, v) < near);
+  const places = polished(candidates, curve, curve, within, apart).map((place) =>
+    place.parameters[0] <= place.parameters[1]
+      ? place
+      : { ...place, parameters: [place.parameters[1], place.parameters[0]] as const },
+  );
+  return { places, overlapping };
+}
+
+type Pair = readonly [BezierPart, BezierPart];
+
+/** Halves pairs level by level until they are small; `done` tells pairs that need not be looked at. */
+function narrow(
+  pairs: readonly Pair[],
+  within: number,
+  done: (pair: Pair) => boolean,
+): { candidates: Pair[]; overlapping: boolean } {
+  let active = pairs.filter(([a, b]) => boxesMeet(a, b, within) && !done([a, b]));
+  const candidates: Pair[] = [];
+  // Curves that touch lie within the tolerance of each other over a stretch of about this length.
+  const whole = Math.max(0, ...active.flatMap(([a, b]) => [sizeOfPart(a), sizeOfPart(b)]));
+  const smallest = Math.max(4 * within, Math.sqrt(within * whole));
+  for (let level = 0; level < 60 && active.length > 0; level++) {
+    const next: Pair[] = [];
+    for (const [a, b] of active) {
+      const [sizeA, sizeB] = [sizeOfPart(a), sizeOfPart(b)];
+      if (Math.max(sizeA, sizeB) <= smallest || straightAndCrossing(a, b)) {
+        candidates.push([a, b]);
+        continue;
+      }
+      // The larger of both is halved, both where they are about equal.
+      const partsA = sizeA >= sizeB / 2 ? halvePart(a) : [a];
+      const partsB = sizeB >= sizeA / 2 ? halvePart(b) : [b];
+      for (const partA of partsA) {
+        for (const partB of partsB) {
+          if (boxesMeet(partA, partB, within) && !done([partA, partB])) next.push([partA, partB]);
+        }
+      }
+    }
+    if (next.length > mostPairs) return { candidates, overlapping: true };
+    active = next;
+  }
+  return { candidates: [...candidates, ...active], overlapping: false };
+}
+
+/** Whether two plane parts are nearly straight and cross at a clear angle, so that Newton's method finds the one place. */
+function straightAndCrossing(a: BezierPart, b: BezierPart): boolean {
+  if (a.low.length !== 2) return false;
+  const [chordA, chordB] = [a, b].map(({ points }) => subtract(points.at(-1)!, points[0]!)) as [
+    number[],
+    number[],
+  ];
+  const [lengthA, lengthB] = [Math.hypot(...chordA), Math.hypot(...chordB)];
+  if (!(Math.abs(cross(chordA, chordB)) > 0.05 * lengthA * lengthB)) return false;
+  const straight = ({ points }: BezierPart, chord: number[], length: number): boolean =>
+    points.every((point, k) => {
+      if (k === 0) return true;
+      const leg = subtract(point, points[k - 1]!);
+      return Math.abs(cross(chord, leg)) <= 0.01 * length * Math.hypot(...leg) && dot(chord, leg) >= 0;
+    });
+  return straight(a, chordA, lengthA) && straight(b, chordB, lengthB);
+}
+
+function polished(
+  candidates: readonly Pair[],
+  first: Curve,
+  second: Curve,
+  within: number,
+  wanted: (parameters: readonly [number, number]) => boolean,
+): Intersection[] {
+  const found: (Intersection & { gap: number })[] = [];
+  for (const [a, b] of candidates) {
+    const place = newton(first, second, a, b);
+    if (!place || place.gap > within || !wanted(place.parameters)) continue;
+    found.push(place);
+  }
+  found.sort((a, b) => a.parameters[0] - b.parameters[0] || a.parameters[1] - b.parameters[1]);
+  // Candidates side by side that came to the same place count once, the closest of them.
+  const [startA, endA] = domainOf(first.knots, first.degree);
+  const [startB, endB] = domainOf(second.knots, second.degree);
+  // Start and end of a closed curve are one place.
+  const closed = [first, second].map((curve) => closednessOf(curve, within) !== 'open') as [boolean, boolean];
+  const beside = (u: number, v: number, length: number, round: boolean): boolean => {
+    const off = Math.abs(u - v);
+    return off < 1e-4 * length || (round && length - off < 1e-4 * length);
+  };
+  const kept: (Intersection & { gap: number })[] = [];
+  for (const place of found) {
+    const same = kept.findIndex(
+      (other) =>
+        beside(other.parameters[0], place.parameters[0], endA - startA, closed[0]) &&
+        beside(other.parameters[1], place.parameters[1], endB - startB, closed[1]) &&
+        nearAlong(first, other.parameters[0], place.parameters[0], within),
+    );
+    if (same < 0) kept.push(place);
+    else if (place.gap < kept[same]!.gap) kept[same] = place;
+  }
+  return kept.map(({ parameters, point }) => ({ parameters, point }));
+}
+
+/** Whether two places so close to each other are one: equal, or a touching seen from several sides. */
+function nearAlong(first: Curve, u: number, v: number, within: number): boolean {
+  const [a, b] = [pointAt(first, u), pointAt(first, v)];
+  if (distance(a, b) <= 10 * within) return true;
+  if (distance(a, b) > 1e5 * within) return false;
+  const [start, end] = domainOf(first.knots, first.degree);
+  const overSeam = Math.abs(u - v) > (end - start) / 2;
+  return overSeam || distance(mix(a, b, 0.5), pointAt(first, (u + v) / 2)) <= within;
+}
+
+/** Gauss–Newton on |first(u) − second(v)|² from the middle of two parts, kept within a little more than them. */
+function newton(
+  first: Curve,
+  second: Curve,
+  a: BezierPart,
+  b: BezierPart,
+): (Intersection & { gap: number }) | undefined {
+  const clamp = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
+  const [startA, endA] = domainOf(first.knots, first.degree);
+  const [startB, endB] = domainOf(second.knots, second.degree);
+  const room = 0.5;
+  const [lowA, highA] = [
+    Math.max(startA, a.from - room * (a.to - a.from)),
+    Math.min(endA, a.to + room * (a.to - a.from)),
+  ];
+  const [lowB, highB] = [
+    Math.max(startB, b.from - room * (b.to - b.from)),
+    Math.min(endB, b.to + room * (b.to - b.from)),
+  ];
+  let [u, v] = [(a.from + a.to) / 2, (b.from + b.to) / 2];
+  let best: { u: number; v: number; gap: number; point: Point } | undefined;
+  for (let step = 0; step < 40; step++) {
+    const [p, du] = derivativesAt(first, u, 1) as [Point, Point];
+    const [q, dv] = derivativesAt(second, v, 1) as [Point, Point];
+    const off = subtract(p, q);
+    const gap = Math.hypot(...off);
+    if (!best || gap < best.gap) best = { u, v, gap, point: mix(p, q, 0.5) };
+    if (gap === 0) break;
+    const [uu, uv, vv] = [dot(du, du), -dot(du, dv), dot(dv, dv)];
+    const [ru, rv] = [-dot(off, du), dot(off, dv)];
+    const determinant = uu * vv - uv * uv;
+    let [stepU, stepV] = [0, 0];
+    if (determinant > 1e-14 * uu * vv) {
+      stepU = (ru * vv - rv * uv) / determinant;
+      stepV = (uu * rv - uv * ru) / determinant;
+    } else if (uu > 0) {
+      stepU = ru / uu;
+    }
+    const [nextU, nextV] = [clamp(u + stepU, lowA, highA), clamp(v + stepV, lowB, highB)];
+    const still =
+      Math.abs(nextU - u) <= 2 ** -52 * Math.max(1e-300, Math.abs(u)) &&
+      Math.abs(nextV - v) <= 2 ** -52 * Math.max(1e-300, Math.abs(v));
+    if (still) break;
+    [u, v] = [nextU, nextV];
+  }
+  return best && { parameters: [best.u, best.v], point: best.point, gap: best.gap };
+}

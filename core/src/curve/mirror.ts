@@ -1,0 +1,90 @@
+import { closednessOf } from './close.js';
+import { dimensionOf, type Curve, type Point } from './curve.js';
+import { CurveError } from './error.js';
+import { joinCurves } from './join.js';
+import { domainOf } from './knotVector.js';
+import { mapDomain, reverseCurve } from './reparametrise.js';
+import { clampEnds } from './split.js';
+import { addScaled, dot, subtract, unit } from './vector.js';
+
+/** A mirror: in the plane a line, in space a plane, by a place on it and the direction across it. */
+export interface Mirror {
+  readonly place: Point;
+  readonly normal: Point;
+}
+
+/**
+ * The mirror line through two places of the plane.
+ * @throws CurveError `argument` where they are one place
+ */
+export function mirrorThrough(first: Point, second: Point): Mirror {
+  const along = subtract(second, first);
+  const normal = unit([-along[1]!, along[0]!]);
+  if (!normal || along.length !== 2) {
+    throw new CurveError('argument', 'The mirror line needs two places of the plane that are apart.');
+  }
+  return { place: first, normal };
+}
+
+function unitNormal({ place, normal }: Mirror, dimension: number): number[] {
+  const direction = unit(normal);
+  if (
+    !direction ||
+    normal.length !== dimension ||
+    place.length !== dimension ||
+    !place.every(Number.isFinite)
+  ) {
+    throw new CurveError('argument', `The mirror needs a place and a direction of ${dimension} coordinates.`);
+  }
+  return direction;
+}
+
+/** The signed distance of a place from a mirror, positive on the side that its normal points to. */
+export function distanceFromMirror(mirror: Mirror, point: Point): number {
+  return dot(subtract(point, mirror.place), unitNormal(mirror, point.length));
+}
+
+/**
+ * The mirror image of a curve; parameter, knots and weights are the same.
+ * @throws CurveError `argument`
+ */
+export function mirrorCurve(curve: Curve, mirror: Mirror): Curve {
+  const normal = unitNormal(mirror, dimensionOf(curve));
+  return {
+    ...curve,
+    points: curve.points.map((point) =>
+      addScaled(point, normal, -2 * dot(subtract(point, mirror.place), normal)),
+    ),
+  };
+}
+
+/**
+ * A symmetric curve of a half and its mirror image in one: the half's end is put on the mirror, and the
+ * image runs on from there (what was on the other side is not asked). With the handle before the mirror
+ * brought square to it the joint is smooth.
+ * @param smooth whether the last handle is brought square to the mirror
+ * @throws CurveError `argument`; `unsupported` for a closed curve
+ */
+export function symmetricCurve(half: Curve, mirror: Mirror, smooth = true): Curve {
+  if (closednessOf(half) === 'periodic') {
+    throw new CurveError(
+      'unsupported',
+      'A closed curve has no end to put on the mirror; open or split it first.',
+    );
+  }
+  const clamped = clampEnds(half);
+  const normal = unitNormal(mirror, dimensionOf(half));
+  const height = (point: Point): number => dot(subtract(point, mirror.place), normal);
+  const points = clamped.points.slice();
+  const last = points.length - 1;
+  points[last] = addScaled(points[last]!, normal, -height(points[last]!));
+  if (smooth && last >= 2) {
+    // Square to the mirror, as far from it as it was.
+    points[last - 1] = addScaled(points[last]!, normal, height(points[last - 1]!));
+  }
+  const own = { ...clamped, points };
+  const image = reverseCurve(mirrorCurve(own, mirror));
+  const [start, end] = domainOf(own.knots, own.degree);
+  const size = Math.max(1, ...points.flat().map(Math.abs));
+  return joinCurves(own, mapDomain(image, end, end + (end - start)), 1e-9 * size);
+}
