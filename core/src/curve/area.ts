@@ -31,7 +31,7 @@ export function enclosedArea(curve: Curve): number {
     }
     return sum / 2;
   };
-  let budget = 2000;
+  let budget = 300;
   const adaptive = (from: number, to: number, coarse: number, depth: number): number => {
     const middle = (from + to) / 2;
     const [left, right] = [rule(from, middle), rule(middle, to)];

@@ -6,7 +6,7 @@
  * @param out receives the values; a new array of p + 1 where not given
  */
 export function basisFunctions(
-  knots: readonly number[],
+  knots: ArrayLike<number>,
   degree: number,
   span: number,
   u: number,

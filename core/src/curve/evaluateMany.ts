@@ -1,3 +1,4 @@
+import { centredPolynomials } from './centredPolynomials.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { spanPolynomials, type SpanPolynomials } from './spanPolynomials.js';
@@ -18,37 +19,63 @@ export function pointsAt(
 ): Float64Array {
   const polynomials = prepared(curve, 0);
   const { degree, dimension, rational, components, starts, ends } = polynomials;
-  const coefficients = polynomials.scaled[0]!;
+  const bernstein = polynomials.scaled[0]!;
+  const { middles, scales, coefficients, exact } = centredPolynomials(polynomials);
+  const lookup = spanLookup(polynomials);
   const count = parameters.length;
   const result = out ?? new Float64Array(count * dimension);
   const length = degree + 1;
   const stride = components * length;
-  let span = 0;
   for (let i = 0; i < count; i++) {
     const u = parameters[i]!;
-    if (!(u >= starts[span]! && u < ends[span]!)) span = spanAt(polynomials, u, i);
-    const start = starts[span]!;
-    const end = ends[span]!;
-    const width = end - start;
-    const t = (u - start) / width;
-    const rest = (end - u) / width;
-    const forward = t <= 0.5;
-    const ratio = forward ? t / rest : rest / t;
+    const span = spanIn(polynomials, lookup, u, i);
     const outAt = i * dimension;
     const base = span * stride;
-    // A rational point needs no power of the larger share: it cancels between numerator and denominator.
-    let factor = 1;
-    if (rational) {
-      factor = 1 / horner(coefficients, base + dimension * length, length, ratio, forward);
-    } else {
-      const larger = forward ? rest : t;
-      for (let k = 0; k < degree; k++) factor *= larger;
+    if (exact[span] === 1) {
+      const s = (u - middles[span]!) * scales[span]!;
+      const factor = rational ? 1 / power(coefficients, base + dimension * length, degree, s) : 1;
+      for (let axis = 0; axis < dimension; axis++) {
+        result[outAt + axis] = factor * power(coefficients, base + axis * length, degree, s);
+      }
+      continue;
     }
-    for (let axis = 0; axis < dimension; axis++) {
-      result[outAt + axis] = factor * horner(coefficients, base + axis * length, length, ratio, forward);
-    }
+    bernsteinPoint(
+      bernstein,
+      base,
+      polynomials,
+      (u - starts[span]!) * scales[span]!,
+      (ends[span]! - u) * scales[span]!,
+      result,
+      outAt,
+    );
   }
   return result;
+}
+
+/** One point by Horner's rule on Bernstein coefficients. */
+function bernsteinPoint(
+  coefficients: Float64Array,
+  base: number,
+  { degree, dimension, rational }: SpanPolynomials,
+  t: number,
+  rest: number,
+  result: Float64Array,
+  outAt: number,
+): void {
+  const length = degree + 1;
+  const forward = t <= 0.5;
+  const ratio = forward ? t / rest : rest / t;
+  // A rational point needs no power of the larger share: it cancels between numerator and denominator.
+  let factor = 1;
+  if (rational) {
+    factor = 1 / horner(coefficients, base + dimension * length, length, ratio, forward);
+  } else {
+    const larger = forward ? rest : t;
+    for (let k = 0; k < degree; k++) factor *= larger;
+  }
+  for (let axis = 0; axis < dimension; axis++) {
+    result[outAt + axis] = factor * horner(coefficients, base + axis * length, length, ratio, forward);
+  }
 }
 
 /**
@@ -72,16 +99,68 @@ export function derivativesAtMany(
     });
   }
   const polynomials = prepared(curve, order);
-  const { degree, dimension, rational, components, starts, ends, scaled } = polynomials;
+  const lookup = spanLookup(polynomials);
   const count = parameters.length;
-  const rows = order + 1;
-  const result = out ?? new Float64Array(count * rows * dimension);
-  const powers = new Float64Array(rows);
-  const denominators = new Float64Array(rows);
-  let span = 0;
+  const stride = (order + 1) * polynomials.dimension;
+  const result = out ?? new Float64Array(count * stride);
+  const evaluate = spanEvaluator(polynomials, order);
   for (let i = 0; i < count; i++) {
     const u = parameters[i]!;
-    if (!(u >= starts[span]! && u < ends[span]!)) span = spanAt(polynomials, u, i);
+    evaluate(spanIn(polynomials, lookup, u, i), u, result, i * stride);
+  }
+  return result;
+}
+
+/**
+ * Gives a function that writes point and derivatives of one span at a parameter in it, its ends included,
+ * so that what jumps at a knot can be had from either side.
+ * @param polynomials prepared up to `order`
+ * @param order highest derivative, 0 to 3
+ */
+export function spanEvaluator(
+  polynomials: SpanPolynomials,
+  order: number,
+): (span: number, u: number, result: Float64Array, outAt: number) => void {
+  const { degree, dimension, rational, components, starts, ends, scaled } = polynomials;
+  const { middles, scales, coefficients: centred, exact } = centredPolynomials(polynomials);
+  const powers = new Float64Array(order + 1);
+  const denominators = new Float64Array(order + 1);
+  return (span, u, result, outAt) => {
+    if (exact[span] === 1) {
+      const scale = scales[span]!;
+      const s = (u - middles[span]!) * scale;
+      const base = span * components * (degree + 1);
+      for (let component = 0; component < components; component++) {
+        const at = base + component * (degree + 1);
+        // Value and derivatives together: each step of Horner's rule differentiated (P&T 1.1).
+        let d0 = centred[at]!;
+        let d1 = 0;
+        let d2 = 0;
+        let d3 = 0;
+        for (let k = at + 1; k <= at + degree; k++) {
+          if (order === 3) d3 = d3 * s + d2;
+          d2 = d2 * s + d1;
+          d1 = d1 * s + d0;
+          d0 = d0 * s + centred[k]!;
+        }
+        d1 *= scale;
+        d2 *= 2 * scale * scale;
+        if (component < dimension) {
+          const to = outAt + component;
+          result[to] = d0;
+          if (order > 0) result[to + dimension] = d1;
+          if (order > 1) result[to + 2 * dimension] = d2;
+          if (order > 2) result[to + 3 * dimension] = d3 * 6 * scale * scale * scale;
+        } else {
+          denominators[0] = d0;
+          if (order > 0) denominators[1] = d1;
+          if (order > 1) denominators[2] = d2;
+          if (order > 2) denominators[3] = d3 * 6 * scale * scale * scale;
+        }
+      }
+      if (rational) divide(result, outAt, denominators, order, dimension);
+      return;
+    }
     const start = starts[span]!;
     const end = ends[span]!;
     const width = end - start;
@@ -91,18 +170,17 @@ export function derivativesAtMany(
     const ratio = forward ? t / rest : rest / t;
     const larger = forward ? rest : t;
     // powers[r] = larger^(p − r) / width^r, by which Horner's sum becomes the r-th derivative by u.
-    let power = 1;
-    for (let k = degree; k > order; k--) power *= larger;
+    let product = 1;
+    for (let k = degree; k > order; k--) product *= larger;
     for (let r = Math.min(order, degree); r >= 0; r--) {
-      powers[r] = power;
-      power *= larger;
+      powers[r] = product;
+      product *= larger;
     }
     let scale = 1;
     for (let r = 1; r <= order; r++) {
       scale /= width;
       powers[r] = r > degree ? 0 : powers[r]! * scale;
     }
-    const outAt = i * rows * dimension;
     for (let r = 0; r <= order; r++) {
       const length = degree + 1 - r;
       const coefficients = scaled[r]!;
@@ -118,8 +196,7 @@ export function derivativesAtMany(
       }
     }
     if (rational) divide(result, outAt, denominators, order, dimension);
-  }
-  return result;
+  };
 }
 
 /** The quotient rule, in place: numerators and their derivatives become those of the curve. */
@@ -164,38 +241,93 @@ export function tessellate(curve: Curve | SpanPolynomials, count: number, out?: 
   }
   const polynomials = prepared(curve, 0);
   const { degree, dimension, rational, components, starts, ends } = polynomials;
-  const coefficients = polynomials.scaled[0]!;
+  const bernstein = polynomials.scaled[0]!;
+  const { middles, scales, coefficients, exact } = centredPolynomials(polynomials);
   const result = out ?? new Float64Array(count * dimension);
   const [first, last] = [starts[0]!, ends[ends.length - 1]!];
+  const step = (last - first) / (count - 1);
   const length = degree + 1;
+  const reciprocals = new Float64Array(rational ? chunk : 0);
   let i = 0;
   for (let span = 0; span < starts.length; span++) {
-    const start = starts[span]!;
     const end = ends[span]!;
-    const inverseWidth = 1 / (end - start);
     const final = span === starts.length - 1;
     const base = span * components * length;
-    for (; i < count; i++) {
-      const u = i === count - 1 ? last : first + ((last - first) * i) / (count - 1);
-      if (u >= end && !final) break;
-      const t = (u - start) * inverseWidth;
-      const rest = (end - u) * inverseWidth;
-      const forward = t <= 0.5;
-      const ratio = forward ? t / rest : rest / t;
-      let factor = 1;
+    let next = final ? count : Math.min(count, Math.max(i, Math.ceil((end - first) / step)));
+    while (!final && next > i && first + step * (next - 1) >= end) next--;
+    while (!final && next < count - 1 && first + step * next < end) next++;
+    const scale = scales[span]!;
+    if (exact[span] === 0) {
+      for (; i < next; i++) {
+        const u = i === count - 1 ? last : first + step * i;
+        const t = (u - starts[span]!) * scale;
+        bernsteinPoint(bernstein, base, polynomials, t, (end - u) * scale, result, i * dimension);
+      }
+      continue;
+    }
+    const offset = (first - middles[span]!) * scale;
+    const increment = step * scale;
+    // In stretches that stay in the cache: the denominators first, then each coordinate.
+    while (i < next) {
+      const to = Math.min(next, i + chunk);
       if (rational) {
-        factor = 1 / horner(coefficients, base + dimension * length, length, ratio, forward);
-      } else {
-        const larger = forward ? rest : t;
-        for (let k = 0; k < degree; k++) factor *= larger;
+        run(coefficients, base + dimension * length, degree, offset, increment, i, to, reciprocals, 0, 1);
+        for (let k = 0; k < to - i; k++) reciprocals[k] = 1 / reciprocals[k]!;
       }
       for (let axis = 0; axis < dimension; axis++) {
-        result[i * dimension + axis] =
-          factor * horner(coefficients, base + axis * length, length, ratio, forward);
+        const at = base + axis * length;
+        run(coefficients, at, degree, offset, increment, i, to, result, i * dimension + axis, dimension);
       }
+      if (rational) {
+        for (let k = i, at = i * dimension; k < to; k++) {
+          const reciprocal = reciprocals[k - i]!;
+          for (let axis = 0; axis < dimension; axis++) result[at++]! *= reciprocal;
+        }
+      }
+      i = to;
     }
   }
   return result;
+}
+
+const chunk = 512;
+
+/** Horner's rule on powers at s = offset + increment · i for i from `from` to before `to`. */
+function run(
+  coefficients: Float64Array,
+  at: number,
+  degree: number,
+  offset: number,
+  increment: number,
+  from: number,
+  to: number,
+  out: Float64Array,
+  outAt: number,
+  stride: number,
+): void {
+  if (degree === 3) {
+    const [a, b, c, d] = [
+      coefficients[at]!,
+      coefficients[at + 1]!,
+      coefficients[at + 2]!,
+      coefficients[at + 3]!,
+    ];
+    for (let i = from, place = outAt; i < to; i++, place += stride) {
+      const s = offset + increment * i;
+      out[place] = ((a * s + b) * s + c) * s + d;
+    }
+    return;
+  }
+  for (let i = from, place = outAt; i < to; i++, place += stride) {
+    out[place] = power(coefficients, at, degree, offset + increment * i);
+  }
+}
+
+/** Horner's rule on powers, the highest first. */
+function power(coefficients: Float64Array, at: number, degree: number, s: number): number {
+  let sum = coefficients[at]!;
+  for (let k = at + 1; k <= at + degree; k++) sum = sum * s + coefficients[k]!;
+  return sum;
 }
 
 function prepared(curve: Curve | SpanPolynomials, order: number): SpanPolynomials {
@@ -222,21 +354,53 @@ function horner(
   return sum;
 }
 
+/** A table from even steps of the domain to the span in which each begins. */
+interface SpanLookup {
+  readonly first: number;
+  readonly scale: number;
+  readonly table: Int32Array;
+}
+
+const lookups = new WeakMap<SpanPolynomials, SpanLookup>();
+
+function spanLookup(polynomials: SpanPolynomials): SpanLookup {
+  const found = lookups.get(polynomials);
+  if (found) return found;
+  const { starts, ends } = polynomials;
+  const count = starts.length;
+  const first = starts[0]!;
+  const length = ends[count - 1]! - first;
+  const size = 4 * count;
+  const table = new Int32Array(size + 1);
+  let span = 0;
+  for (let k = 0; k <= size; k++) {
+    const u = first + (length * k) / size;
+    while (span < count - 1 && ends[span]! <= u) span++;
+    // One before, so that rounding of the step can't skip a span.
+    table[k] = k > 0 ? Math.max(table[k - 1]!, span - 1) : 0;
+  }
+  const lookup = { first, scale: size / length, table };
+  lookups.set(polynomials, lookup);
+  return lookup;
+}
+
 /** Number of the span that holds `u`; a knot belongs to the span behind it, the end to the last. */
-function spanAt({ starts, ends }: SpanPolynomials, u: number, index: number): number {
-  let low = 0;
-  let high = starts.length;
-  if (!(u >= starts[0]! && u <= ends[high - 1]!)) {
+function spanIn(
+  { starts, ends }: SpanPolynomials,
+  { first, scale, table }: SpanLookup,
+  u: number,
+  index: number,
+): number {
+  const final = starts.length - 1;
+  if (!(u >= first && u <= ends[final]!)) {
     throw new CurveError(
       'parameter',
-      `Parameter ${index} is ${u}; it must lie from ${starts[0]!} to ${ends[high - 1]!}.`,
+      `Parameter ${index} is ${u}; it must lie from ${first} to ${ends[final]!}.`,
       { index, value: u },
     );
   }
-  while (high - low > 1) {
-    const middle = (low + high) >> 1;
-    if (starts[middle]! <= u) low = middle;
-    else high = middle;
-  }
-  return low;
+  let span = table[((u - first) * scale) | 0] ?? 0;
+  while (span < final && ends[span]! <= u) span++;
+  while (starts[span]! > u) span--;
+  return span;
 }

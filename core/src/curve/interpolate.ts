@@ -3,6 +3,7 @@ import { basisDerivatives } from './basis.js';
 import { factoriseCollocation, factorisePeriodicCollocation } from './collocation.js';
 import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
+import { distance } from './vector.js';
 import { findSpan, validateDegree } from './knotVector.js';
 import { periodicKnotVector, wrapIndex, wrapped } from './periodic.js';
 
@@ -19,20 +20,18 @@ export type Parametrisation = 'uniform' | 'chord' | 'centripetal';
  */
 export function parametersOf(points: readonly Point[], parametrisation: Parametrisation): number[] {
   validatePoints(points);
-  const gaps = points.slice(1).map((point, index) => {
-    const gap = Math.hypot(...point.map((coordinate, axis) => coordinate - points[index]![axis]!));
+  const gaps = new Float64Array(points.length - 1);
+  for (let index = 0; index < gaps.length; index++) {
+    const gap = distance(points[index + 1]!, points[index]!);
     if (!(gap > 0)) {
       throw new CurveError(
         'point',
         `Point ${index + 1} lies on point ${index}; neighbouring points must be apart.`,
-        {
-          index: index + 1,
-          value: point,
-        },
+        { index: index + 1, value: points[index + 1] },
       );
     }
-    return parametrisation === 'uniform' ? 1 : parametrisation === 'chord' ? gap : Math.sqrt(gap);
-  });
+    gaps[index] = parametrisation === 'uniform' ? 1 : parametrisation === 'chord' ? gap : Math.sqrt(gap);
+  }
   const total = gaps.reduce((sum, gap) => sum + gap, 0);
   const parameters = [0];
   let sum = 0;
@@ -59,12 +58,14 @@ export function parametersOf(points: readonly Point[], parametrisation: Parametr
 export function averagedKnots(parameters: readonly number[], degree: number): number[] {
   const [start, end] = [parameters[0]!, parameters.at(-1)!];
   const knots = Array<number>(degree + 1).fill(start);
-  for (let index = 1; index < parameters.length - degree; index++) {
+  const list = Float64Array.from(parameters);
+  for (let index = 1; index < list.length - degree; index++) {
     let sum = 0;
-    for (let k = index; k < index + degree; k++) sum += parameters[k]!;
+    for (let k = index; k < index + degree; k++) sum += list[k]!;
     knots.push(sum / degree);
   }
-  return [...knots, ...Array<number>(degree + 1).fill(end)];
+  for (let k = 0; k <= degree; k++) knots.push(end);
+  return knots;
 }
 
 /** A curve through points, with the parameter at which it passes each of them. */
@@ -129,16 +130,20 @@ export function interpolate(
 
 function throughPoints(points: readonly Point[], parameters: readonly number[], degree: number): Curve {
   const knots = averagedKnots(parameters, degree);
-  const solve = factoriseCollocation(
-    knots,
-    degree,
-    parameters.map((parameter) => ({ parameter, side: 'right' })),
-  );
-  const columns = points[0]!.map((_, axis) => solve(Float64Array.from(points, (point) => point[axis]!)));
-  const controlPoints = points.map((point, index) =>
+  const solve = factoriseCollocation(knots, degree, parameters);
+  const columns = points[0]!.map((_, axis) => {
+    const values = new Float64Array(points.length);
+    for (let index = 0; index < values.length; index++) values[index] = points[index]![axis]!;
+    return solve(values);
+  });
+  const [first, second, third] = columns as [Float64Array, Float64Array, Float64Array | undefined];
+  const controlPoints: Point[] = [];
+  for (let index = 0; index < points.length; index++) {
     // The ends are points of the curve themselves and are kept to the last digit.
-    index === 0 || index === points.length - 1 ? point : columns.map((column) => column[index]!),
-  );
+    if (index === 0 || index === points.length - 1) controlPoints.push(points[index]!);
+    else if (third) controlPoints.push([first[index]!, second[index]!, third[index]!]);
+    else controlPoints.push([first[index]!, second[index]!]);
+  }
   return { degree, knots, points: controlPoints };
 }
 
@@ -318,7 +323,9 @@ export function validatePoints(points: readonly Point[]): void {
         },
       );
     }
-    if (!point.every((coordinate) => Number.isFinite(coordinate))) {
+    let finite = true;
+    for (let axis = 0; axis < dimension; axis++) if (!Number.isFinite(point[axis])) finite = false;
+    if (!finite) {
       throw new CurveError('point', `Point ${index} has a coordinate that is not a finite number.`, {
         index,
         value: point,

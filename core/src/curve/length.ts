@@ -68,9 +68,11 @@ export function lengthOfPart(
     return sum;
   };
   const whole = rule(start, end);
-  const allowed = Math.max(tolerance, 1e-13 * whole);
+  // Speeds carry the rounding of their parameters, which is large on a short span far from 0.
+  const rounding = (2 ** -50 * Math.max(Math.abs(start), Math.abs(end))) / (end - start);
+  const allowed = Math.max(tolerance, Math.max(1e-13, rounding) * whole);
   // Where rounding hides that halves agree, halving would go on without end.
-  let budget = 500;
+  let budget = 150;
   const adaptive = (from: number, to: number, coarse: number, depth: number): number => {
     const middle = from + splitRatio * (to - from);
     const left = rule(from, middle);

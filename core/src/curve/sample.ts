@@ -1,5 +1,6 @@
 import type { Curve } from './curve.js';
-import { evaluateScaled, spanPolynomials } from './spanPolynomials.js';
+import { spanEvaluator } from './evaluateMany.js';
+import { spanPolynomials } from './spanPolynomials.js';
 
 /**
  * A curve sampled span by span for drawing: its points, unit tangents and curvature. Every span has both
@@ -25,41 +26,25 @@ export interface CurveSamples {
  * @param perSpan steps a span, at least 1
  */
 export function sampleCurve(curve: Curve, perSpan: number): CurveSamples {
-  const { spans, degree, dimension, rational, components, scaled } = spanPolynomials(curve, 2);
-  const [points, firsts, seconds] = scaled as [Float64Array, Float64Array, Float64Array];
-  const lengths = [degree + 1, degree, Math.max(0, degree - 1)] as const;
+  const polynomials = spanPolynomials(curve, 2);
+  const { spans, dimension } = polynomials;
+  const evaluate = spanEvaluator(polynomials, 2);
   const total = spans.length * (perSpan + 1);
   const parameters = new Float64Array(total);
   const coordinates = new Float64Array(total * dimension);
   const tangents = new Float64Array(total * dimension);
   const curvature = new Float64Array(total);
-  // Value, first and second derivative of each component, by t.
-  const value = new Float64Array(components);
-  const first = new Float64Array(components);
-  const second = new Float64Array(components);
+  const values = new Float64Array(3 * dimension);
+  const value = values.subarray(0, dimension);
+  const first = values.subarray(dimension, 2 * dimension);
+  const second = values.subarray(2 * dimension);
   let sample = 0;
   for (let s = 0; s < spans.length; s++) {
-    const span = spans[s]!;
+    const { start, end } = spans[s]!;
     for (let step = 0; step <= perSpan; step++, sample++) {
-      const t = step / perSpan;
-      parameters[sample] =
-        step === perSpan ? span.end : span.start + ((span.end - span.start) * step) / perSpan;
-      for (let component = 0; component < components; component++) {
-        const row = s * components + component;
-        value[component] = evaluateScaled(points, row * lengths[0], lengths[0], t);
-        first[component] = evaluateScaled(firsts, row * lengths[1], lengths[1], t);
-        second[component] = evaluateScaled(seconds, row * lengths[2], lengths[2], t);
-      }
-      if (rational) {
-        const w = value[dimension]!;
-        for (let axis = 0; axis < dimension; axis++) {
-          const x = value[axis]! / w;
-          const dx = (first[axis]! - first[dimension]! * x) / w;
-          second[axis] = (second[axis]! - 2 * first[dimension]! * dx - second[dimension]! * x) / w;
-          first[axis] = dx;
-          value[axis] = x;
-        }
-      }
+      const u = step === perSpan ? end : start + ((end - start) * step) / perSpan;
+      parameters[sample] = u;
+      evaluate(s, u, values, 0);
       let speedSquared = 0;
       for (let axis = 0; axis < dimension; axis++) speedSquared += first[axis]! * first[axis]!;
       const speed = Math.sqrt(speedSquared);

@@ -66,32 +66,3 @@ export function spanPolynomials(curve: Curve, order: number): SpanPolynomials {
   const ends = Float64Array.from(spans, ({ end }) => end);
   return { spans, starts, ends, degree, dimension, rational: weights !== undefined, components, scaled };
 }
-
-/**
- * The value at t of a polynomial given by scaled Bernstein coefficients: Horner's rule in t / (1 − t),
- * or, beyond the middle, in its inverse, so that all terms stay small (F 5).
- * @param at where its coefficients begin
- * @param length their number, the degree plus one; 0 for a derivative above the degree
- */
-export function evaluateScaled(coefficients: Float64Array, at: number, length: number, t: number): number {
-  if (length === 0) return 0;
-  const rest = 1 - t;
-  let sum: number;
-  let scale = 1;
-  if (t <= 0.5) {
-    const ratio = t / rest;
-    sum = coefficients[at + length - 1]!;
-    for (let k = length - 2; k >= 0; k--) {
-      sum = sum * ratio + coefficients[at + k]!;
-      scale *= rest;
-    }
-  } else {
-    const ratio = rest / t;
-    sum = coefficients[at]!;
-    for (let k = 1; k < length; k++) {
-      sum = sum * ratio + coefficients[at + k]!;
-      scale *= t;
-    }
-  }
-  return sum * scale;
-}

@@ -204,7 +204,9 @@ describe('conics from ends and tangents', () => {
         const [x, y] = pointAt(conic, u) as [number, number];
         const terms = [A * x * x, B * x * y, C * y * y, D * x, E * y, F];
         const size = Math.max(...terms.map(Math.abs));
-        expect(Math.abs(terms.reduce((sum, term) => sum + term, 0))).toBeLessThanOrEqual(1e-12 * size);
+        expect(Math.abs(terms.reduce((sum, term) => sum + term, 0))).toBeLessThanOrEqual(
+          1e-12 * Math.max(1, size),
+        );
       }
       return found.kind;
     });

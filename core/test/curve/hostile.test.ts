@@ -1,0 +1,182 @@
+import { describe, expect, it } from 'vitest';
+import * as core from '../../src/index.js';
+import { CurveError, type Curve, type Point } from '../../src/index.js';
+
+const points: Point[] = [
+  [0, 0],
+  [10, 40],
+  [30, -20],
+  [60, 30],
+  [80, 5],
+  [100, 20],
+];
+const base: Curve = { degree: 3, knots: [0, 0, 0, 0, 0.4, 0.7, 1, 1, 1, 1], points };
+
+/** Curves that are valid and hard. */
+const hard: [string, Curve][] = [
+  ['a span a billionth wide', { ...base, knots: [0, 0, 0, 0, 0.5, 0.5 + 2e-9, 1, 1, 1, 1] }],
+  ['knots an ulp apart', { ...base, knots: [0, 0, 0, 0, 0.5, 0.5 + 2 ** -53, 1, 1, 1, 1] }],
+  ['all points on one place', { ...base, points: points.map(() => [7, 7]) }],
+  [
+    'points on each other',
+    { ...base, points: [points[0]!, points[0]!, points[1]!, points[1]!, points[1]!, points[5]!] },
+  ],
+  ['weights of a millionth and a million', { ...base, weights: [1e-6, 1e6, 1, 1e6, 1e-6, 1] }],
+  ['coordinates of a billion', { ...base, points: points.map(([x, y]) => [x! + 1e9, y! - 1e9]) }],
+  ['coordinates of a billionth', { ...base, points: points.map(([x, y]) => [x! * 1e-9, y! * 1e-9]) }],
+  ['a domain far away', { ...base, knots: base.knots.map((u) => 1e6 + u) }],
+  ['a corner', { ...base, knots: [0, 0, 0, 0, 0.5, 0.5, 1, 1, 1, 1] }],
+  ['a line', { degree: 1, knots: [0, 0, 1, 1], points: points.slice(0, 2) }],
+  ['a turn back', { degree: 1, knots: [0, 0, 1, 2, 2], points: [points[0]!, points[1]!, points[0]!] }],
+  ['a periodic curve of one point', core.periodicCurve(3, points.slice(0, 1))],
+  ['a periodic curve of two points', core.periodicCurve(5, points.slice(0, 2))],
+  ['unclamped ends', { ...base, knots: core.unclampedUniformKnots(6, 3) }],
+  ['a gap', { degree: 1, knots: [0, 0, 1, 1, 2, 2], points: points.slice(0, 4) }],
+];
+
+/** Curves that are not valid. */
+const broken: [string, Curve][] = [
+  ['NaN as a coordinate', { ...base, points: points.with(2, [NaN, 1]) }],
+  ['an infinite coordinate', { ...base, points: points.with(2, [1, Infinity]) }],
+  ['NaN as a knot', { ...base, knots: base.knots.with(4, NaN) }],
+  ['an infinite knot', { ...base, knots: base.knots.with(9, Infinity) }],
+  ['a decreasing knot', { ...base, knots: base.knots.with(5, 0.1) }],
+  ['too few knots', { ...base, knots: base.knots.slice(1) }],
+  ['too many knots', { ...base, knots: [...base.knots, 1] }],
+  ['a knot too often', { ...base, knots: [0, 0, 0, 0, 0, 0.7, 1, 1, 1, 1] }],
+  ['a weight of zero', { ...base, weights: [1, 0, 1, 1, 1, 1] }],
+  ['a weight of NaN', { ...base, weights: [1, NaN, 1, 1, 1, 1] }],
+  ['too few weights', { ...base, weights: [1, 1] }],
+  ['no point', { ...base, points: [] }],
+  ['mixed dimensions', { ...base, points: points.with(1, [1, 2, 3]) }],
+  ['degree 0', { ...base, degree: 0 }],
+  ['degree 10', { ...base, degree: 10 }],
+  ['degree 2.5', { ...base, degree: 2.5 }],
+  ['a domain without length', { degree: 1, knots: [0, 1, 1, 2], points: points.slice(0, 2) }],
+  ['a periodic curve whose points do not repeat', { ...base, periodic: true }],
+];
+
+/** Every operation of the core on one curve, with arguments that suit many. */
+const operations: [string, (curve: Curve, u: number) => unknown][] = [
+  ['pointAt', core.pointAt],
+  ['derivativesAt', (curve, u) => core.derivativesAt(curve, u, 3, 'left')],
+  ['pointsAt', (curve, u) => core.pointsAt(curve, [u])],
+  ['derivativesAtMany', (curve, u) => core.derivativesAtMany(curve, [u], 3)],
+  ['tessellate', (curve) => core.tessellate(curve, 50)],
+  ['sampleCurve', (curve) => core.sampleCurve(curve, 5)],
+  ['sampleBasis', (curve) => core.sampleBasis(curve, 5)],
+  ['curvatureAt', core.curvatureAt],
+  ['curvatureDerivativeAt', core.curvatureDerivativeAt],
+  ['osculatingCircleAt', core.osculatingCircleAt],
+  ['insertKnot', core.insertKnot],
+  ['elevateDegree', core.elevateDegree],
+  ['reduceDegree', core.reduceDegree],
+  ['decompose', core.decompose],
+  ['splitCurve', core.splitCurve],
+  ['reverseCurve', core.reverseCurve],
+  ['mapDomain', (curve) => core.mapDomain(curve, 2, 3)],
+  ['reparametriseMobius', (curve) => core.reparametriseMobius(curve, 3)],
+  ['evenOut', (curve) => core.evenOut(curve)],
+  ['unevennessOf', (curve) => core.unevennessOf(curve)],
+  ['editPoints', core.editPoints],
+  ['moveEditPoint', (curve) => core.moveEditPoint(curve, 0, [3, 4])],
+  ['lengthOfCurve', (curve) => core.lengthOfCurve(curve)],
+  ['arcLengthTable', (curve) => core.arcLengthTable(curve).length],
+  ['enclosedArea', core.enclosedArea],
+  ['nearestPoint', (curve) => core.nearestPoint(curve, [5, 5])],
+  ['boundingBox', core.boundingBox],
+  ['inflections', core.inflections],
+  ['curvatureExtremes', core.curvatureExtremes],
+  ['selfIntersections', (curve) => core.selfIntersections(curve)],
+  ['intersectCurves', (curve) => core.intersectCurves(curve, base)],
+  [
+    'intersectLine',
+    (curve) =>
+      core.intersectLine(curve, [
+        [0, 5],
+        [9, 6],
+      ]),
+  ],
+  ['largestDistance', (curve) => core.largestDistance(curve, base)],
+  ['measureContinuity', (curve) => core.measureContinuity(curve)],
+  ['matchCurve', (curve) => core.matchCurve(curve, base, 'G1')],
+  ['closeCurve pull', (curve) => core.closeCurve(curve, 'pull')],
+  ['closeCurve bridge', (curve) => core.closeCurve(curve, 'bridge')],
+  ['closeCurve wrap', (curve) => core.closeCurve(curve, 'wrap')],
+  ['moveSeam', core.moveSeam],
+  ['refitCurve', (curve) => core.refitCurve(curve, 3, 3)],
+  ['fitCurveToTolerance', (curve) => core.fitCurveToTolerance(curve, 3, 1)],
+  ['fitStroke', (curve) => core.fitStroke(curve.points, 1)],
+  ['interpolate', (curve) => core.interpolate(curve.points, 3)],
+  ['interpolateClosed', (curve) => core.interpolateClosed(curve.points, 3)],
+  ['monotoneCubic', (curve) => core.monotoneCubic(curve.points)],
+  ['convertCurve', (curve) => core.convertCurve(curve, 'bezier')],
+  ['chainOfCurve', (curve) => core.chainOfCurve(curve)],
+  ['spanHulls', core.spanHulls],
+  ['deBoorConstruction', core.deBoorConstruction],
+  ['deCasteljauConstruction', core.deCasteljauConstruction],
+  ['circleError', (curve) => core.circleError(curve, [50, 10], 40)],
+  ['bestCircle', core.bestCircle],
+  ['removeNeedlessKnots', (curve) => core.removeNeedlessKnots(curve, 1)],
+];
+
+/** Whether a result holds only finite numbers, however deep. */
+function allFinite(value: unknown): boolean {
+  if (typeof value === 'number') return Number.isFinite(value);
+  if (value instanceof Float64Array) return value.every(Number.isFinite);
+  if (Array.isArray(value)) return value.every(allFinite);
+  if (typeof value === 'object' && value !== null) return Object.values(value).every(allFinite);
+  return true;
+}
+
+describe('hard curves', { timeout: 30_000 }, () => {
+  it.each(hard)(
+    '%s: every operation gives finite numbers or the typed error, and leaves its argument',
+    (_, curve) => {
+      core.validateCurve(curve);
+      const before = JSON.stringify(curve);
+      const [start, end] = core.domainOf(curve.knots, curve.degree);
+      const middle = (start + end) / 2;
+      for (const [name, operation] of operations) {
+        const parameters = [middle, start, end, middle + 2 ** -53, Math.min(end, middle * (1 + 2 ** -52))];
+        for (const u of operation.length > 1 ? parameters : parameters.slice(0, 1)) {
+          let result: unknown;
+          try {
+            result = operation(curve, u);
+          } catch (error) {
+            expect(error, name).toBeInstanceOf(CurveError);
+            continue;
+          }
+          expect(allFinite(result), `${name} at ${u}`).toBe(true);
+        }
+      }
+      expect(JSON.stringify(curve)).toBe(before);
+    },
+  );
+});
+
+describe('broken curves', () => {
+  it.each(broken)('%s is refused with the typed error', (_, curve) => {
+    expect(() => core.validateCurve(curve)).toThrow(CurveError);
+  });
+
+  it.each([NaN, Infinity, -Infinity, -1, 2])('the parameter %s is refused by all that take one', (u) => {
+    for (const operation of [
+      core.pointAt,
+      core.curvatureAt,
+      core.curvatureDerivativeAt,
+      core.insertKnot,
+      core.splitCurve,
+      core.deBoorConstruction,
+      core.deCasteljauConstruction,
+      core.removeKnot,
+      core.moveSeam,
+      (curve: Curve, at: number) => core.pointsAt(curve, [0.5, at]),
+      (curve: Curve, at: number) => core.derivativesAtMany(curve, [at], 1),
+      (curve: Curve, at: number) => core.extractPart(curve, 0, at),
+      (curve: Curve, at: number) => core.arcLengthTable(curve).lengthAt(at),
+    ]) {
+      expect(() => operation(base, u)).toThrow(CurveError);
+    }
+  });
+});
