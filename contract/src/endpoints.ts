@@ -302,11 +302,7 @@ export const endpoints = {
 export type Endpoints = typeof endpoints;
 export type EndpointName = keyof Endpoints;
 /** What was parsed is never changed; and core's values, which are read-only, fit in. */
-type DeepReadonly<T> = T extends readonly (infer Item)[]
-  ? readonly DeepReadonly<Item>[]
-  : T extends object
-    ? { readonly [Key in keyof T]: DeepReadonly<T[Key]> }
-    : T;
+type DeepReadonly<T> = T extends object ? { readonly [Key in keyof T]: DeepReadonly<T[Key]> } : T;
 
 export type Answer<Name extends EndpointName> = DeepReadonly<z.output<Endpoints[Name]['answer']>>;
 export type Params<Name extends EndpointName> = Endpoints[Name] extends { params: infer P extends z.ZodType }

@@ -4,22 +4,19 @@ import type {
   FigureDocument,
   FigureItem,
   LoosePoints,
-  Operation,
   Rail,
   Shown,
   View,
 } from '@bogen/core';
 import { z } from 'zod';
+import { operationSchema } from './operation.js';
+import { degreeSchema, finite, idSchema, indexSchema, pointSchema } from './primitives.js';
+import { shapeSchema } from './shape.js';
 
 /** Shapes of the figure model. Core's `validateFigure` checks what shapes can't say. */
-const finite = z.number();
-export const idSchema = z.string().min(1).max(64);
 const nameSchema = z.string().min(1).max(200);
-const pointSchema = z.array(finite).min(2).max(3);
-const indexSchema = z.int().min(0).max(100_000);
 const indicesSchema = z.array(indexSchema).max(2000);
 const pointKindSchema = z.enum(['controlPoints', 'editPoints']);
-const degreeSchema = z.int().min(1).max(9);
 
 export const curveSchema = z.strictObject({
   degree: degreeSchema,
@@ -28,24 +25,6 @@ export const curveSchema = z.strictObject({
   weights: z.array(finite).max(2000).optional(),
   periodic: z.literal(true).optional(),
 }) satisfies z.ZodType<Curve>;
-
-const source = idSchema;
-const times = z.int().min(1).max(9);
-
-const operationSchema = z.discriminatedUnion('name', [
-  z.strictObject({ name: z.literal('curveOfDegree'), source, degree: degreeSchema }),
-  z.strictObject({
-    name: z.literal('throughPoints'),
-    source,
-    degree: degreeSchema,
-    parametrisation: z.enum(['uniform', 'chord', 'centripetal']),
-  }),
-  z.strictObject({ name: z.literal('insertKnot'), source, parameter: finite, times }),
-  z.strictObject({ name: z.literal('raiseDegree'), source, times }),
-  z.strictObject({ name: z.literal('part'), source, from: finite, to: finite }),
-  z.strictObject({ name: z.literal('reverse'), source }),
-  z.strictObject({ name: z.literal('join'), source, second: idSchema, tolerance: z.number().min(0) }),
-]) satisfies z.ZodType<Operation>;
 
 export const figureItemSchema = z.discriminatedUnion('kind', [
   z.strictObject({
@@ -56,6 +35,7 @@ export const figureItemSchema = z.discriminatedUnion('kind', [
     faint: z.boolean().optional(),
   }),
   z.strictObject({ id: idSchema, name: nameSchema, kind: z.literal('built'), operation: operationSchema }),
+  z.strictObject({ id: idSchema, name: nameSchema, kind: z.literal('shape'), shape: shapeSchema }),
   z.strictObject({ id: idSchema, name: nameSchema, kind: z.literal('point'), at: pointSchema }),
 ]) satisfies z.ZodType<FigureItem>;
 

@@ -2,5 +2,8 @@ export * from './endpoint.js';
 export * from './endpoints.js';
 export * from './figure.js';
 export * from './lesson.js';
+export * from './operation.js';
+export * from './primitives.js';
 export * from './problem.js';
+export * from './shape.js';
 export * from './stream.js';

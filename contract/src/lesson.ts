@@ -1,6 +1,7 @@
 import type { Condition, LessonCommand, LessonDocument, Prose, ProseNode, Sheet, Task } from '@bogen/core';
 import { z } from 'zod';
-import { figureCommandSchema, figureSchema, idSchema } from './figure.js';
+import { figureCommandSchema, figureSchema } from './figure.js';
+import { idSchema } from './primitives.js';
 
 const titleSchema = z.string().min(1).max(200);
 

@@ -161,6 +161,7 @@ function setDegree(document: FigureDocument, id: string, degree: number): Result
     const built: BuiltItem = { ...item, operation: { ...item.operation, degree } };
     return { document: withItem(document, built), inverse };
   }
+  if (item.kind === 'shape') throw new CommandError(`${item.name} has the degree of its kind.`);
   return { document: withCurve(document, item, withDegree(item.curve, degree)), inverse };
 }
 

@@ -1,5 +1,6 @@
 import type { Curve, Point } from '../curve/curve.js';
-import type { Parametrisation } from '../curve/interpolate.js';
+import { sourcesOfOperation, type Operation } from './operation.js';
+import type { Shape } from './shape.js';
 
 /**
  * A figure as it is stored: small and declarative. Everything shown is computed from it by
@@ -20,7 +21,7 @@ export interface FigureDocument {
 /** The version of the format; older ones are brought here by `migrateFigure`. */
 export const figureVersion = 1;
 
-export type FigureItem = CurveItem | BuiltItem | PointItem;
+export type FigureItem = CurveItem | ShapeItem | BuiltItem | PointItem;
 
 interface ItemBase {
   /** Stable: never reused and never changed, so that links and commands can name it. */
@@ -36,6 +37,12 @@ export interface CurveItem extends ItemBase {
   readonly faint?: boolean;
 }
 
+/** A given curve with parameters of its own kind: an arc, a conic, a chain, a stroke. */
+export interface ShapeItem extends ItemBase {
+  readonly kind: 'shape';
+  readonly shape: Shape;
+}
+
 /** A curve built from others: it follows its sources. */
 export interface BuiltItem extends ItemBase {
   readonly kind: 'built';
@@ -46,68 +53,6 @@ export interface BuiltItem extends ItemBase {
 export interface PointItem extends ItemBase {
   readonly kind: 'point';
   readonly at: Point;
-}
-
-/** How a built item is made: an operation with the ids of its sources and its arguments. */
-export type Operation =
-  | CurveOfDegree
-  | CurveThroughPoints
-  | CurveWithKnot
-  | RaisedCurve
-  | PartOfCurve
-  | ReversedCurve
-  | JoinedCurves;
-
-/** The curve of another degree on the same control points and weights, clamped, with evenly spaced knots. */
-export interface CurveOfDegree {
-  readonly name: 'curveOfDegree';
-  readonly source: string;
-  readonly degree: number;
-}
-
-/** The curve that passes through the control points of its source. */
-export interface CurveThroughPoints {
-  readonly name: 'throughPoints';
-  readonly source: string;
-  readonly degree: number;
-  readonly parametrisation: Parametrisation;
-}
-
-/** The same curve with a knot inserted. */
-export interface CurveWithKnot {
-  readonly name: 'insertKnot';
-  readonly source: string;
-  readonly parameter: number;
-  readonly times: number;
-}
-
-/** The same curve at a higher degree. */
-export interface RaisedCurve {
-  readonly name: 'raiseDegree';
-  readonly source: string;
-  readonly times: number;
-}
-
-/** The part of a curve between two parameters. */
-export interface PartOfCurve {
-  readonly name: 'part';
-  readonly source: string;
-  readonly from: number;
-  readonly to: number;
-}
-
-/** The same curve run through the other way. */
-export interface ReversedCurve {
-  readonly name: 'reverse';
-  readonly source: string;
-}
-
-/** One curve of two that meet within a tolerance. */
-export interface JoinedCurves {
-  readonly name: 'join';
-  readonly source: string;
-  readonly second: string;
-  readonly tolerance: number;
 }
 
 export type PointKind = 'controlPoints' | 'editPoints';
@@ -151,9 +96,7 @@ export function itemOf(document: FigureDocument, id: string): FigureItem | undef
 
 /** The ids of the items that an item is built from. */
 export function sourcesOf(item: FigureItem): readonly string[] {
-  if (item.kind !== 'built') return [];
-  const { operation } = item;
-  return operation.name === 'join' ? [operation.source, operation.second] : [operation.source];
+  return item.kind === 'built' ? sourcesOfOperation(item.operation) : [];
 }
 
 /** An empty figure: a sheet of paper with a grid. */

@@ -1,12 +1,13 @@
-import type { Curve } from '../curve/curve.js';
+import type { Curve, Point } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
 import { sourcesOf, type FigureDocument, type FigureItem } from './document.js';
-import { operate } from './operate.js';
+import { operate, type Operated, type Source } from './operate.js';
+import { curveOfShape } from './shape.js';
 
 /** What an item came to: a curve, a reference point, or the reason why it could not be computed. */
 export type EvaluatedItem =
-  | { readonly status: 'curve'; readonly curve: Curve }
-  | { readonly status: 'point' }
+  | ({ readonly status: 'curve' } & Operated)
+  | { readonly status: 'point'; readonly at: Point }
   | { readonly status: 'failed'; readonly reason: string };
 
 /** The geometry of a figure, by item id, with what is needed to recompute only what a change reaches. */
@@ -51,21 +52,19 @@ export function evaluateFigure(document: FigureDocument, previous?: Evaluation):
 }
 
 function compute(item: FigureItem, sources: readonly (EvaluatedItem | undefined)[]): EvaluatedItem {
-  if (item.kind === 'point') return { status: 'point' };
+  if (item.kind === 'point') return { status: 'point', at: item.at };
   if (item.kind === 'curve') return { status: 'curve', curve: item.curve };
-  const curves: Curve[] = [];
+  const known: Source[] = [];
   for (const source of sources) {
-    if (!source) return { status: 'failed', reason: `${item.name} has lost a curve it was built from.` };
+    if (!source) return { status: 'failed', reason: `${item.name} has lost something it was built from.` };
     if (source.status === 'failed') {
       return { status: 'failed', reason: `${item.name} waits for its source: ${source.reason}` };
     }
-    if (source.status === 'point') {
-      return { status: 'failed', reason: `${item.name} can't be built from a point.` };
-    }
-    curves.push(source.curve);
+    known.push(source.status === 'point' ? { at: source.at } : { curve: source.curve });
   }
   try {
-    return { status: 'curve', curve: operate(item.operation, curves) };
+    if (item.kind === 'shape') return { status: 'curve', curve: curveOfShape(item.shape) };
+    return { status: 'curve', ...operate(item.operation, known) };
   } catch (error) {
     if (error instanceof CurveError) return { status: 'failed', reason: error.message };
     throw error;

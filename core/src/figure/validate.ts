@@ -5,7 +5,7 @@ import { CommandError } from '../history/history.js';
 import { itemOf, sourcesOf, type FigureDocument, type FigureItem } from './document.js';
 
 /** The largest number of items in a figure and of control points in one curve that are accepted. */
-export const figureLimits = { items: 200, points: 2000 };
+export const figureLimits = { items: 200, points: 2000, strokePoints: 20_000 };
 
 /**
  * Checks what a schema of shapes alone can't see: unique ids, whole curves, sources that exist and do
@@ -67,6 +67,15 @@ export function validateItem(item: FigureItem): void {
       validateCurve(item.curve);
     } else if (item.kind === 'built') {
       if ('degree' in item.operation) validateDegree(item.operation.degree);
+    } else if (item.kind === 'shape') {
+      // Whether it comes to a curve is found when it is evaluated; here only what would cost too much.
+      const { shape } = item;
+      const count =
+        shape.kind === 'stroke' ? shape.points.length : shape.kind === 'chain' ? shape.chain.nodes.length : 0;
+      const most = shape.kind === 'stroke' ? figureLimits.strokePoints : figureLimits.points;
+      if (count > most) {
+        throw new CommandError(`${item.name} has ${count} points; at most ${most} are allowed.`);
+      }
     } else if (item.at.length !== 2 || !item.at.every((coordinate) => Number.isFinite(coordinate))) {
       throw new CommandError(`${item.name} must lie at two finite coordinates.`);
     }

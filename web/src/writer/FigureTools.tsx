@@ -1,4 +1,4 @@
-import { maximumDegree, type FigureItem, type PointKind, type Shown } from '@bogen/core';
+import { maximumDegree, sourcesOf, type FigureItem, type PointKind, type Shown } from '@bogen/core';
 import { Minus, Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
@@ -123,14 +123,22 @@ function Divider() {
   return <span aria-hidden className="mx-1 h-4 w-px bg-line" />;
 }
 
+/** The degree that an item has as its own, or `undefined` where it follows from something else. */
+function degreeOfItem(item: FigureItem): number | undefined {
+  if (item.kind === 'curve') return item.curve.degree;
+  return item.kind === 'built' && 'degree' in item.operation ? item.operation.degree : undefined;
+}
+
 /** The degree of a curve, given or built, between its limits. */
 function DegreeStepper({ scene, item }: { scene: FigureScene; item: FigureItem }) {
   const { t } = useTranslation();
-  if (item.kind === 'point' || (item.kind === 'built' && !('degree' in item.operation))) return null;
-  const source = item.kind === 'built' ? item.operation.source : item.id;
-  const points = curveOf(scene.evaluation, source)?.points.length ?? 0;
-  const degree =
-    item.kind === 'curve' ? item.curve.degree : 'degree' in item.operation ? item.operation.degree : 0;
+  const degree = degreeOfItem(item);
+  if (degree === undefined) return null;
+  const sources = sourcesOf(item);
+  const points =
+    sources.length > 1
+      ? sources.length
+      : (curveOf(scene.evaluation, sources[0] ?? item.id)?.points.length ?? 0);
   const set = (next: number): void => scene.host.do({ name: 'setDegree', item: item.id, degree: next });
   const highest = Math.min(maximumDegree, points - 1);
   const why =

@@ -1,0 +1,77 @@
+import { closednessOf, type Closedness } from '../curve/close.js';
+import { guaranteedContinuity } from '../curve/continuity.js';
+import type { Curve } from '../curve/curve.js';
+import type { Deviation } from '../curve/deviation.js';
+import { CurveError } from '../curve/error.js';
+import { spansOf } from '../curve/knotVector.js';
+import { distinctPointCount } from '../curve/periodic.js';
+import type { FigureDocument } from './document.js';
+import { evaluateFigure, type Evaluation } from './evaluate.js';
+import { operate, type Operated, type Source } from './operate.js';
+import { sourcesOfOperation, type Operation } from './operation.js';
+
+/** The numbers that say what a curve costs and how smooth it is. */
+export interface CurveCounts {
+  readonly degree: number;
+  readonly spans: number;
+  readonly points: number;
+  readonly knots: number;
+  /** The lowest order that a knot guarantees; the degree where there is no knot inside. */
+  readonly continuity: number;
+  readonly closedness: Closedness;
+}
+
+/** What an operation would come to, before it is applied. */
+export type Preview =
+  | ({
+      readonly status: 'curve';
+      /** Counts of the first source and of the result, to be read side by side; no source counts for points. */
+      readonly before: CurveCounts | undefined;
+      readonly after: CurveCounts;
+      readonly deviation: Deviation | undefined;
+    } & Omit<Operated, 'deviation'>)
+  | { readonly status: 'failed'; readonly reason: string };
+
+export function countsOf(curve: Curve): CurveCounts {
+  return {
+    degree: curve.degree,
+    spans: spansOf(curve.knots, curve.degree).length,
+    points: distinctPointCount(curve),
+    knots: curve.knots.length,
+    continuity: Math.min(curve.degree, ...guaranteedContinuity(curve).map(({ order }) => order)),
+    closedness: closednessOf(curve),
+  };
+}
+
+/**
+ * What an operation would come to in a figure, with the numbers that it changes. The figure stays as it
+ * is; an operation that can't be done gives its reason.
+ * @param evaluation of the document, where it is known
+ */
+export function previewOperation(
+  document: FigureDocument,
+  operation: Operation,
+  evaluation: Evaluation = evaluateFigure(document),
+): Preview {
+  const sources: Source[] = [];
+  for (const id of sourcesOfOperation(operation)) {
+    const item = evaluation.items.get(id);
+    if (!item) return { status: 'failed', reason: 'What this is built from is not in the figure.' };
+    if (item.status === 'failed') return { status: 'failed', reason: item.reason };
+    sources.push(item.status === 'curve' ? { curve: item.curve } : { at: item.at });
+  }
+  try {
+    const { deviation, ...result } = operate(operation, sources);
+    const first = sources[0];
+    return {
+      status: 'curve',
+      ...result,
+      deviation,
+      before: first && 'curve' in first ? countsOf(first.curve) : undefined,
+      after: countsOf(result.curve),
+    };
+  } catch (error) {
+    if (error instanceof CurveError) return { status: 'failed', reason: error.message };
+    throw error;
+  }
+}
