@@ -1,19 +1,37 @@
 import {
   clampedUniformKnots,
-  derivativesAt,
+  derivativesAtMany,
   editPoints,
-  evaluateFigure,
+  elevateDegree,
   emptyFigure,
+  evaluateFigure,
+  fitStroke,
+  insertKnots,
+  interpolate,
+  interpolateClosed,
+  intersectCurves,
+  largestDistance,
   lengthOfCurve,
+  measureContinuity,
   moveEditPoint,
-  nearestPoint,
+  nearestFinder,
   pointAt,
+  pointsAt,
+  refitCurve,
+  removeKnot,
   sampleBasis,
   sampleCurve,
+  spanPolynomials,
+  tessellate,
   type Curve,
+  type Point,
 } from '../src/index.js';
 
-/** What the curve core's operations cost, in the unit that suits each. Run by `npm run bench`. */
+/**
+ * What the curve core's operations cost, in the unit that suits each. Machines differ and are noisy, so
+ * every time also stands against a plain run over precomputed span polynomials that is measured beside
+ * it. Run by `npm run bench`; the table is kept in `docs/benchmarks.md`.
+ */
 function curve(degree: number, count: number, rational: boolean): Curve {
   return {
     degree,
@@ -44,43 +62,104 @@ function time(act: () => unknown): number {
   return runs.sort((a, b) => a - b)[4]!;
 }
 
+const million = 1_000_000;
+const places = new Float64Array(2 * million);
+const triples = new Float64Array(6 * million);
+
+/** The plain run: cubic polynomials known beforehand, nothing looked up, nothing checked. */
+function plainRun(): void {
+  const step = 9 / million;
+  for (let span = 0; span < 9; span++) {
+    const c = span + 1;
+    const to = Math.floor(((span + 1) * million) / 9);
+    for (let i = Math.floor((span * million) / 9); i < to; i++) {
+      const s = i * step - span - 0.5;
+      const w = 1 / (((0.1 * s + 0.2) * s + 0.1) * s + 1);
+      places[2 * i] = w * (((c * s + 2) * s + 3) * s + 4);
+      places[2 * i + 1] = w * (((2 * s + c) * s + 1) * s + c);
+    }
+  }
+}
+
 const cubic = curve(3, 12, true);
+const prepared = spanPolynomials(cubic, 2);
 const dense = curve(5, 40, false);
-const parameters = Array.from({ length: 10_000 }, (_, k) => ((k * 7919) % 10_007) / 10_007);
-const rows: [string, number, string][] = [
-  [
-    'samples of a rational cubic, 12 points, with tangent and curvature',
-    time(() => sampleCurve(cubic, 10_000)) / (9 * 10_001),
-    'ns a point',
-  ],
-  [
-    'point of it at unsorted parameters',
-    time(() => parameters.forEach((u) => pointAt(cubic, u))) / parameters.length,
-    'ns a point',
-  ],
-  [
-    'derivatives 0 to 2 of it',
-    time(() => parameters.forEach((u) => derivativesAt(cubic, u, 2))) / parameters.length,
-    'ns a point',
-  ],
-  ['samples for drawing, degree 5, 40 points', time(() => sampleCurve(dense, 12)) / 1000, 'µs'],
-  ['basis for drawing, degree 5, 40 points', time(() => sampleBasis(dense, 12)) / 1000, 'µs'],
-  ['edit points of it', time(() => editPoints(dense)) / 1000, 'µs'],
-  ['moving one of its edit points', time(() => moveEditPoint(dense, 20, [1, 2])) / 1000, 'µs'],
-  ['nearest point on it', time(() => nearestPoint(dense, [187, 55])) / 1000, 'µs'],
-  ['length of it', time(() => lengthOfCurve(dense)) / 1000, 'µs'],
-  [
-    'evaluating a figure of one curve',
-    time(() =>
-      evaluateFigure({ ...emptyFigure(), items: [{ id: 'a', name: 'a', kind: 'curve', curve: dense }] }),
-    ) / 1000,
-    'µs',
-  ],
-];
-const reference = rows[1]![1];
-for (const [name, value, unit] of rows) {
-  const nanoseconds = unit === 'µs' ? value * 1000 : value;
+const hundred = curve(3, 100, false);
+const unsorted = Float64Array.from({ length: million }, (_, k) => ((k * 7919) % 1_000_003) / 1_000_003);
+const thousand = Array.from({ length: 1000 }, (_, k): Point => [k, 10 * Math.sin(k * 0.7)]);
+const ring = thousand.map((_, k): Point => [Math.cos(k / 159.2), Math.sin(k / 159.2)]);
+const stroke = Array.from({ length: 3000 }, (_, k): Point => pointAt(dense, k / 2999));
+const find = nearestFinder(dense);
+const other: Curve = { ...dense, points: dense.points.map(([x, y], k) => [x!, y! + (k % 3)]) };
+const inserted = Array.from({ length: 10 }, (_, k) => (k + 0.37) / 10);
+const figure = { ...emptyFigure(), items: [{ id: 'a', name: 'a', kind: 'curve', curve: dense } as const] };
+
+interface Row {
+  readonly name: string;
+  readonly unit: 'ns a point' | 'µs' | 'ms';
+  /** Nanoseconds of a unit's thing: a point, or the whole operation. */
+  readonly cost: number;
+  /** What it should cost at most where a plain run costs 9 ns a point. */
+  readonly aim?: number;
+}
+
+const point = (act: () => unknown, count = million): number => time(act) / count;
+const rows: Row[] = [];
+const plain: number[] = [];
+function measure(name: string, unit: Row['unit'], cost: () => number, aim?: number): void {
+  plain.push(point(plainRun));
+  rows.push({ name, unit, cost: cost(), ...(aim === undefined ? {} : { aim }) });
+}
+
+measure(
+  'tessellation, rational cubic of 12 points, a million',
+  'ns a point',
+  () => point(() => tessellate(prepared, million, places)),
+  20,
+);
+measure(
+  'the same at a million unsorted parameters',
+  'ns a point',
+  () => point(() => pointsAt(prepared, unsorted, places)),
+  60,
+);
+measure(
+  'derivatives 0 to 2 there',
+  'ns a point',
+  () => point(() => derivativesAtMany(prepared, unsorted, 2, triples)),
+  100,
+);
+measure('comb: tangent and curvature at 10,000 a span', 'ns a point', () =>
+  point(() => sampleCurve(cubic, 10_000), 9 * 10_001),
+);
+measure('interpolation of 1,000 points, cubic', 'µs', () => time(() => interpolate(thousand, 3)), 1_000_000);
+measure('closed interpolation of 1,000 points, cubic', 'µs', () => time(() => interpolateClosed(ring, 3)));
+measure('inserting 10 knots into 100 points', 'µs', () => time(() => insertKnots(hundred, inserted)));
+measure('raising the degree of 100 points', 'µs', () => time(() => elevateDegree(hundred)));
+measure('removing a knot of 100 points', 'µs', () => time(() => removeKnot(hundred, hundred.knots[50]!)));
+measure('refit of degree 5, 40 points, to 20 cubic spans', 'µs', () => time(() => refitCurve(dense, 3, 20)));
+measure('freehand stroke of 3,000 points', 'ms', () => time(() => fitStroke(stroke, 0.5)));
+measure('nearest point, degree 5, 40 points', 'µs', () => time(() => find([187, 55])));
+measure('largest distance of two such curves', 'ms', () => time(() => largestDistance(dense, other)));
+measure('their intersections', 'ms', () => time(() => intersectCurves(dense, other)));
+measure('length', 'µs', () => time(() => lengthOfCurve(dense)));
+measure('measured continuity at its 34 knots', 'µs', () => time(() => measureContinuity(dense)));
+measure('samples for drawing it', 'µs', () => time(() => sampleCurve(dense, 12)));
+measure('basis for drawing it', 'µs', () => time(() => sampleBasis(dense, 12)));
+measure('edit points of it', 'µs', () => time(() => editPoints(dense)));
+measure('moving one of them', 'µs', () => time(() => moveEditPoint(dense, 20, [1, 2])));
+measure('evaluating a figure of one curve', 'µs', () => time(() => evaluateFigure(figure)));
+
+const reference = plain.sort((a, b) => a - b)[Math.floor(plain.length / 2)]!;
+const size = { 'ns a point': 1, µs: 1e3, ms: 1e6 };
+console.log(`| what | cost here | against the plain run | scaled to 9 ns | aim |`);
+console.log(`|---|---:|---:|---:|---:|`);
+console.log(`| plain run over known polynomials | ${reference.toFixed(1)} ns a point | 1 | 9 ns | |`);
+for (const { name, unit, cost, aim } of rows) {
+  const show = (nanoseconds: number): string => `${(nanoseconds / size[unit]).toFixed(1)} ${unit}`;
+  const scaled = (cost * 9) / reference;
+  const times = cost / reference;
   console.log(
-    `${name.padEnd(70)} ${value.toFixed(1).padStart(9)} ${unit.padEnd(11)} ${(nanoseconds / reference).toFixed(2).padStart(9)} ×`,
+    `| ${name} | ${show(cost)} | ${times < 100 ? times.toFixed(1) : Math.round(times)} | ${show(scaled)} | ${aim === undefined ? '' : show(aim)} |`,
   );
 }

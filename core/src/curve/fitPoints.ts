@@ -19,6 +19,9 @@ export interface PointFit {
   readonly worst: number;
 }
 
+/** Up to how many knots each is tried for whether it can go. */
+const mostToPrune = 16;
+
 /** A fit to a tolerance. */
 export interface PointToleranceFit extends PointFit {
   readonly reached: boolean;
@@ -90,19 +93,27 @@ export function fitPointsToTolerance(
   }
   const reached = best.deviation <= tolerance;
   if (reached) {
-    const from = best.parameters;
-    const pruned = pruneBreaks(breaks, 0, (fewer) => {
-      const candidate = attempt(fewer, from);
+    const within = (breaks: readonly number[], from: readonly number[]): PointFit | undefined => {
+      const candidate = attempt(breaks, from);
       return candidate.deviation <= tolerance ? candidate : undefined;
-    });
-    if (pruned) best = pruned.result;
-    // The same number of knots or fewer, where the curve that was found says that they should be.
+    };
+    // Fewer knots, where the curve that was found says that they should be.
     const fine = best;
-    const placed = fewest(1, (pruned?.breaks ?? breaks).length + 1, (spanCount) => {
-      const candidate = attempt(equidistributedBreaks(fine.curve, spanCount), fine.parameters);
-      return candidate.deviation <= tolerance ? candidate : undefined;
+    const placed = fewest(1, breaks.length + 1, (spanCount) => {
+      const where = equidistributedBreaks(fine.curve, spanCount);
+      const fit = within(where, fine.parameters);
+      return fit && { fit, where };
     });
-    if (placed) best = placed;
+    if (placed) {
+      best = placed.fit;
+      breaks = placed.where;
+    }
+    // Looking for a knot that is not needed costs a fit for each; a long curve is left as it is.
+    if (breaks.length <= mostToPrune) {
+      const from = best.parameters;
+      const pruned = pruneBreaks(breaks, 0, (fewer) => within(fewer, from));
+      if (pruned) best = pruned.result;
+    }
   }
   return { ...best, reached, points: used };
 }

@@ -179,7 +179,7 @@ describe('evaluation', () => {
   it('computes built items from their sources, whatever their order', () => {
     const evaluation = evaluateFigure(figure);
     expect(curveOf(evaluation, 'b')).toMatchObject({ degree: 5, points });
-    expect(evaluation.items.get('p')).toEqual({ status: 'point' });
+    expect(evaluation.items.get('p')).toEqual({ status: 'point', at: [5, 5] });
   });
 
   it('recomputes what a change reaches and nothing else', () => {
@@ -269,7 +269,7 @@ describe('evaluation', () => {
     ['a part without length', { name: 'part', source: 'a', from: 0.5, to: 0.5 }, /has no length/],
     ['a degree above nine', { name: 'raiseDegree', source: 'a', times: 8 }, /from 1 to 9/],
     ['ends that lie apart', { name: 'join', source: 'a', second: 'a', tolerance: 1 }, /apart/],
-    ['a point as source', { name: 'reverse', source: 'p' }, /can't be built from a point/],
+    ['a point as source', { name: 'reverse', source: 'p' }, /can’t be built from a point/],
   ])('tells why an operation can’t be done: %s', (_, operation, sentence) => {
     const document = {
       ...figure,
