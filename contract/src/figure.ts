@@ -26,17 +26,23 @@ export const curveSchema = z.strictObject({
   periodic: z.literal(true).optional(),
 }) satisfies z.ZodType<Curve>;
 
+const itemBase = {
+  id: idSchema,
+  name: nameSchema,
+  hidden: z.boolean().optional(),
+  locked: z.boolean().optional(),
+};
+
 export const figureItemSchema = z.discriminatedUnion('kind', [
   z.strictObject({
-    id: idSchema,
-    name: nameSchema,
+    ...itemBase,
     kind: z.literal('curve'),
     curve: curveSchema,
     faint: z.boolean().optional(),
   }),
-  z.strictObject({ id: idSchema, name: nameSchema, kind: z.literal('built'), operation: operationSchema }),
-  z.strictObject({ id: idSchema, name: nameSchema, kind: z.literal('shape'), shape: shapeSchema }),
-  z.strictObject({ id: idSchema, name: nameSchema, kind: z.literal('point'), at: pointSchema }),
+  z.strictObject({ ...itemBase, kind: z.literal('built'), operation: operationSchema }),
+  z.strictObject({ ...itemBase, kind: z.literal('shape'), shape: shapeSchema }),
+  z.strictObject({ ...itemBase, kind: z.literal('point'), at: pointSchema }),
 ]) satisfies z.ZodType<FigureItem>;
 
 const looseSchema = z.strictObject({

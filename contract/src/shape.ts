@@ -13,6 +13,13 @@ const node = z.strictObject({
 });
 
 export const shapeSchema = z.discriminatedUnion('kind', [
+  z.strictObject({
+    kind: z.literal('through'),
+    points: z.array(place).max(2000),
+    degree: degreeSchema,
+    parametrisation: z.enum(['uniform', 'chord', 'centripetal']),
+    closed: z.boolean(),
+  }),
   z.strictObject({ kind: z.literal('arcThrough'), start: place, through: place, end: place }),
   z.strictObject({
     kind: z.literal('arcRadius'),

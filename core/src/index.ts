@@ -67,6 +67,7 @@ export * from './figure/evaluate.js';
 export * from './figure/operation.js';
 export * from './figure/operate.js';
 export * from './figure/shape.js';
+export * from './figure/shapeHandles.js';
 export * from './figure/preview.js';
 export * from './figure/migrateFigure.js';
 export * from './figure/permission.js';

@@ -1,6 +1,6 @@
 import { blossom } from './blossom.js';
 import type { Curve } from './curve.js';
-import { relativeKnotTolerance, spansOf } from './knotVector.js';
+import { domainOf, relativeKnotTolerance, spansOf } from './knotVector.js';
 
 /**
  * The control points of a curve whose Bézier pieces and knot vector are known, as blossom values of the
@@ -22,17 +22,32 @@ export function rowsOfPieces(
   const count = knots.length - degree - 1 - (period ? degree : 0);
   const turns = period ? Math.ceil((degree + 1) / count) : 0;
   const shifts = Array.from({ length: 2 * turns + 1 }, (_, k) => (period ? (k - turns) * period : 0));
-  const length = knots[knots.length - degree - 1]! - knots[degree]!;
-  const tolerance = period ? relativeKnotTolerance * length : 0;
+  const [domainStart, domainEnd] = domainOf(knots, degree);
+  const tolerance = period ? relativeKnotTolerance * (domainEnd - domainStart) : 0;
+  /** Number of the first span that begins at this knot or behind it. */
+  const firstSpan = (index: number): number => {
+    let [low, high] = [0, spans.length];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (spans[middle]!.index < index) low = middle + 1;
+      else high = middle;
+    }
+    return low;
+  };
   return Array.from({ length: count }, (_, index) => {
     const first = knots[index]! - tolerance;
     const last = knots[index + degree + 1]! + tolerance;
     let best: { piece: Curve; shift: number; length: number } | undefined;
+    const inside = first >= domainStart - tolerance && last <= domainEnd + tolerance;
     for (const shift of shifts) {
-      spans.forEach(({ start, end }, number) => {
-        if (start + shift < first || end + shift > last) return;
+      // Only points whose support reaches over the seam have to do with other turns.
+      if (shift !== 0 && inside) continue;
+      const [from, to] = shift === 0 ? [index, index + degree] : [0, knots.length];
+      for (let number = firstSpan(from); number < spans.length && spans[number]!.index <= to; number++) {
+        const { start, end } = spans[number]!;
+        if (start + shift < first || end + shift > last) continue;
         if (!best || end - start > best.length) best = { piece: pieces[number]!, shift, length: end - start };
-      });
+      }
     }
     const { piece, shift } = best!;
     return blossom(

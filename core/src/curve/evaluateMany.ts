@@ -18,7 +18,7 @@ export function pointsAt(
   out?: Float64Array,
 ): Float64Array {
   const polynomials = prepared(curve, 0);
-  const { degree, dimension, rational, components, starts, ends } = polynomials;
+  const { degree, dimension, components, starts, ends } = polynomials;
   const bernstein = polynomials.scaled[0]!;
   const { middles, scales, coefficients, exact } = centredPolynomials(polynomials);
   const lookup = spanLookup(polynomials);
@@ -33,10 +33,7 @@ export function pointsAt(
     const base = span * stride;
     if (exact[span] === 1) {
       const s = (u - middles[span]!) * scales[span]!;
-      const factor = rational ? 1 / power(coefficients, base + dimension * length, degree, s) : 1;
-      for (let axis = 0; axis < dimension; axis++) {
-        result[outAt + axis] = factor * power(coefficients, base + axis * length, degree, s);
-      }
+      powerPoint(coefficients, base, polynomials, s, result, outAt);
       continue;
     }
     bernsteinPoint(
@@ -130,6 +127,10 @@ export function spanEvaluator(
       const scale = scales[span]!;
       const s = (u - middles[span]!) * scale;
       const base = span * components * (degree + 1);
+      if (order === 2 && rational && dimension === 2) {
+        secondDerivativesInPlane(centred, base, degree, s, scale, result, outAt);
+        return;
+      }
       for (let component = 0; component < components; component++) {
         const at = base + component * (degree + 1);
         // Value and derivatives together: each step of Horner's rule differentiated (P&T 1.1).
@@ -137,11 +138,19 @@ export function spanEvaluator(
         let d1 = 0;
         let d2 = 0;
         let d3 = 0;
-        for (let k = at + 1; k <= at + degree; k++) {
-          if (order === 3) d3 = d3 * s + d2;
-          d2 = d2 * s + d1;
-          d1 = d1 * s + d0;
-          d0 = d0 * s + centred[k]!;
+        if (order === 2) {
+          for (let k = at + 1; k <= at + degree; k++) {
+            d2 = d2 * s + d1;
+            d1 = d1 * s + d0;
+            d0 = d0 * s + centred[k]!;
+          }
+        } else {
+          for (let k = at + 1; k <= at + degree; k++) {
+            d3 = d3 * s + d2;
+            d2 = d2 * s + d1;
+            d1 = d1 * s + d0;
+            d0 = d0 * s + centred[k]!;
+          }
         }
         d1 *= scale;
         d2 *= 2 * scale * scale;
@@ -199,6 +208,53 @@ export function spanEvaluator(
   };
 }
 
+/** The commonest case in one go: a rational curve of the plane up to its second derivative. */
+function secondDerivativesInPlane(
+  centred: Float64Array,
+  base: number,
+  degree: number,
+  s: number,
+  scale: number,
+  out: Float64Array,
+  outAt: number,
+): void {
+  const length = degree + 1;
+  let x0 = centred[base]!;
+  let y0 = centred[base + length]!;
+  let w0 = centred[base + 2 * length]!;
+  let x1 = 0;
+  let y1 = 0;
+  let w1 = 0;
+  let x2 = 0;
+  let y2 = 0;
+  let w2 = 0;
+  for (let k = base + 1; k < base + length; k++) {
+    x2 = x2 * s + x1;
+    y2 = y2 * s + y1;
+    w2 = w2 * s + w1;
+    x1 = x1 * s + x0;
+    y1 = y1 * s + y0;
+    w1 = w1 * s + w0;
+    x0 = x0 * s + centred[k]!;
+    y0 = y0 * s + centred[k + length]!;
+    w0 = w0 * s + centred[k + 2 * length]!;
+  }
+  const inverse = 1 / w0;
+  const half = 2 * scale * scale;
+  const v1 = w1 * scale * inverse;
+  const v2 = w2 * half * inverse;
+  const px = x0 * inverse;
+  const py = y0 * inverse;
+  const dx = x1 * scale * inverse - v1 * px;
+  const dy = y1 * scale * inverse - v1 * py;
+  out[outAt] = px;
+  out[outAt + 1] = py;
+  out[outAt + 2] = dx;
+  out[outAt + 3] = dy;
+  out[outAt + 4] = x2 * half * inverse - 2 * v1 * dx - v2 * px;
+  out[outAt + 5] = y2 * half * inverse - 2 * v1 * dy - v2 * py;
+}
+
 /** The quotient rule, in place: numerators and their derivatives become those of the curve. */
 function divide(
   values: Float64Array,
@@ -247,7 +303,6 @@ export function tessellate(curve: Curve | SpanPolynomials, count: number, out?: 
   const [first, last] = [starts[0]!, ends[ends.length - 1]!];
   const step = (last - first) / (count - 1);
   const length = degree + 1;
-  const reciprocals = new Float64Array(rational ? chunk : 0);
   let i = 0;
   for (let span = 0; span < starts.length; span++) {
     const end = ends[span]!;
@@ -267,59 +322,90 @@ export function tessellate(curve: Curve | SpanPolynomials, count: number, out?: 
     }
     const offset = (first - middles[span]!) * scale;
     const increment = step * scale;
-    // In stretches that stay in the cache: the denominators first, then each coordinate.
-    while (i < next) {
-      const to = Math.min(next, i + chunk);
-      if (rational) {
-        run(coefficients, base + dimension * length, degree, offset, increment, i, to, reciprocals, 0, 1);
-        for (let k = 0; k < to - i; k++) reciprocals[k] = 1 / reciprocals[k]!;
+    if (rational && dimension === 2 && degree === 3) {
+      rationalCubicsInPlane(coefficients, base, offset, increment, i, next, result);
+    } else {
+      for (let k = i; k < next; k++) {
+        powerPoint(coefficients, base, polynomials, offset + increment * k, result, k * dimension);
       }
-      for (let axis = 0; axis < dimension; axis++) {
-        const at = base + axis * length;
-        run(coefficients, at, degree, offset, increment, i, to, result, i * dimension + axis, dimension);
-      }
-      if (rational) {
-        for (let k = i, at = i * dimension; k < to; k++) {
-          const reciprocal = reciprocals[k - i]!;
-          for (let axis = 0; axis < dimension; axis++) result[at++]! *= reciprocal;
-        }
-      }
-      i = to;
     }
+    i = next;
   }
   return result;
 }
 
-const chunk = 512;
-
-/** Horner's rule on powers at s = offset + increment · i for i from `from` to before `to`. */
-function run(
+/** The commonest case with its twelve coefficients at hand. */
+function rationalCubicsInPlane(
   coefficients: Float64Array,
-  at: number,
-  degree: number,
+  base: number,
   offset: number,
   increment: number,
   from: number,
   to: number,
   out: Float64Array,
-  outAt: number,
-  stride: number,
 ): void {
-  if (degree === 3) {
-    const [a, b, c, d] = [
-      coefficients[at]!,
-      coefficients[at + 1]!,
-      coefficients[at + 2]!,
-      coefficients[at + 3]!,
-    ];
-    for (let i = from, place = outAt; i < to; i++, place += stride) {
-      const s = offset + increment * i;
-      out[place] = ((a * s + b) * s + c) * s + d;
+  const [x3, x2, x1, x0, y3, y2, y1, y0, w3, w2, w1, w0] = coefficients.subarray(
+    base,
+    base + 12,
+  ) as unknown as readonly number[] as readonly [
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+    number,
+  ];
+  for (let i = from; i < to; i++) {
+    const s = offset + increment * i;
+    const factor = 1 / (((w3 * s + w2) * s + w1) * s + w0);
+    out[2 * i] = factor * (((x3 * s + x2) * s + x1) * s + x0);
+    out[2 * i + 1] = factor * (((y3 * s + y2) * s + y1) * s + y0);
+  }
+}
+
+/** One point by Horner's rule on powers; in the plane all components in one go. */
+function powerPoint(
+  coefficients: Float64Array,
+  base: number,
+  { degree, dimension, rational }: SpanPolynomials,
+  s: number,
+  out: Float64Array,
+  outAt: number,
+): void {
+  const length = degree + 1;
+  if (dimension === 2) {
+    let x = coefficients[base]!;
+    let y = coefficients[base + length]!;
+    if (rational) {
+      const weights = base + 2 * length;
+      let w = coefficients[weights]!;
+      for (let k = 1; k < length; k++) {
+        x = x * s + coefficients[base + k]!;
+        y = y * s + coefficients[base + length + k]!;
+        w = w * s + coefficients[weights + k]!;
+      }
+      const factor = 1 / w;
+      x *= factor;
+      y *= factor;
+    } else {
+      for (let k = 1; k < length; k++) {
+        x = x * s + coefficients[base + k]!;
+        y = y * s + coefficients[base + length + k]!;
+      }
     }
+    out[outAt] = x;
+    out[outAt + 1] = y;
     return;
   }
-  for (let i = from, place = outAt; i < to; i++, place += stride) {
-    out[place] = power(coefficients, at, degree, offset + increment * i);
+  const factor = rational ? 1 / power(coefficients, base + dimension * length, degree, s) : 1;
+  for (let axis = 0; axis < dimension; axis++) {
+    out[outAt + axis] = factor * power(coefficients, base + axis * length, degree, s);
   }
 }
 

@@ -161,7 +161,10 @@ function setDegree(document: FigureDocument, id: string, degree: number): Result
     const built: BuiltItem = { ...item, operation: { ...item.operation, degree } };
     return { document: withItem(document, built), inverse };
   }
-  if (item.kind === 'shape') throw new CommandError(`${item.name} has the degree of its kind.`);
+  if (item.kind === 'shape') {
+    if (!('degree' in item.shape)) throw new CommandError(`${item.name} has the degree of its kind.`);
+    return { document: withItem(document, { ...item, shape: { ...item.shape, degree } }), inverse };
+  }
   return { document: withCurve(document, item, withDegree(item.curve, degree)), inverse };
 }
 

@@ -27,6 +27,10 @@ interface ItemBase {
   /** Stable: never reused and never changed, so that links and commands can name it. */
   readonly id: string;
   readonly name: string;
+  /** Not drawn, but still there for what is built from it. */
+  readonly hidden?: boolean;
+  /** Drawn, but not to be moved by accident. */
+  readonly locked?: boolean;
 }
 
 /** A given curve: its own degree, knots, points and weights. */

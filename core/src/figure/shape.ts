@@ -13,12 +13,21 @@ import {
 import type { Curve, Point } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
 import { fitStroke } from '../curve/fitPoints.js';
+import { interpolate, interpolateClosed, type Parametrisation } from '../curve/interpolate.js';
 
 /**
  * A curve that is given by parameters of its own kind rather than by degree, knots and points: it keeps
  * them, so that they can be changed later, and comes to a curve by `curveOfShape`.
  */
 export type Shape =
+  | {
+      readonly kind: 'through';
+      /** The points that the curve passes, its own handles. */
+      readonly points: readonly Point[];
+      readonly degree: number;
+      readonly parametrisation: Parametrisation;
+      readonly closed: boolean;
+    }
   | { readonly kind: 'arcThrough'; readonly start: Point; readonly through: Point; readonly end: Point }
   | {
       readonly kind: 'arcRadius';
@@ -79,6 +88,10 @@ export type CircleLook =
  */
 export function curveOfShape(shape: Shape): Curve {
   switch (shape.kind) {
+    case 'through':
+      return shape.closed
+        ? interpolateClosed(shape.points, shape.degree, shape.parametrisation).curve
+        : interpolate(shape.points, shape.degree, shape.parametrisation).curve;
     case 'arcThrough':
       return arcThroughPoints(shape.start, shape.through, shape.end);
     case 'arcRadius':

@@ -1,4 +1,4 @@
-import { isRational, spansOf, type Curve } from '@bogen/core';
+import { closednessOf, distinctPointCount, isRational, spansOf, type Curve } from '@bogen/core';
 import type { TFunction } from 'i18next';
 import { useSyncExternalStore } from 'react';
 import { shownNumber, superscript } from '../text/number.js';
@@ -22,9 +22,10 @@ export function factsOf(curve: Curve, t: TFunction<'texts'>): string[] {
     [
       t('figure.degree', { degree: curve.degree }),
       t('figure.spans', { count: spansOf(curve.knots, curve.degree).length }),
-      t('figure.points', { count: curve.points.length }),
+      t('figure.points', { count: distinctPointCount(curve) }),
       t('figure.knots', { count: curve.knots.length }),
       ...(isRational(curve) ? [t('figure.rational')] : []),
+      t(`figure.closedness.${closednessOf(curve)}`),
     ].join(' · '),
     continuity,
   ];

@@ -1,4 +1,12 @@
-import { curveOf, isClamped, isLoose, type Curve, type FigureDocument, type PointKind } from '@bogen/core';
+import {
+  curveOf,
+  distinctPointCount,
+  isClamped,
+  isLoose,
+  type Curve,
+  type FigureDocument,
+  type PointKind,
+} from '@bogen/core';
 import { useFonts } from '../theme/fonts.js';
 import type { Palette } from '../theme/theme.js';
 import { editPointsOf } from './geometry.js';
@@ -29,7 +37,10 @@ export function handlesOf({ document, evaluation }: FigureScene): Picked[] {
   return document.items.flatMap((item) => {
     const curve = item.kind === 'curve' && !item.faint ? curveOf(evaluation, item.id) : undefined;
     if (!curve) return [];
-    const all = (of: PointKind): Picked[] => curve.points.map((_, index) => ({ item: item.id, of, index }));
+    // The repeated points of a periodic curve are the same handles as its first.
+    const count = distinctPointCount(curve);
+    const all = (of: PointKind): Picked[] =>
+      Array.from({ length: count }, (_, index) => ({ item: item.id, of, index }));
     const controlPoints = document.shown.controlPoints ? all('controlPoints') : [];
     const edits = document.shown.editPoints && editPointsOf(curve).length > 0 ? all('editPoints') : [];
     // Where an edit point lies on a control point, the control point is the one to take hold of.

@@ -122,6 +122,7 @@ export const en = {
     points: '{{count}} points',
     knots: '{{count}} knots',
     rational: 'rational',
+    closedness: { open: 'open', 'ends-meet': 'ends meet, still open', periodic: 'periodic' },
     everywhere: 'C{{order}} at every knot',
     lowest: 'down to C{{order}} at a knot',
     gap: 'a gap at a knot',
