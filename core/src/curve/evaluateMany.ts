@@ -26,11 +26,20 @@ export function pointsAt(
   const result = out ?? new Float64Array(count * dimension);
   const length = degree + 1;
   const stride = components * length;
+  const cubicInPlane = polynomials.rational && dimension === 2 && degree === 3;
   for (let i = 0; i < count; i++) {
     const u = parameters[i]!;
     const span = spanIn(polynomials, lookup, u, i);
     const outAt = i * dimension;
     const base = span * stride;
+    if (exact[span] === 1 && cubicInPlane) {
+      const s = (u - middles[span]!) * scales[span]!;
+      const c = coefficients;
+      const w = 1 / (((c[base + 8]! * s + c[base + 9]!) * s + c[base + 10]!) * s + c[base + 11]!);
+      result[outAt] = w * (((c[base]! * s + c[base + 1]!) * s + c[base + 2]!) * s + c[base + 3]!);
+      result[outAt + 1] = w * (((c[base + 4]! * s + c[base + 5]!) * s + c[base + 6]!) * s + c[base + 7]!);
+      continue;
+    }
     if (exact[span] === 1) {
       const s = (u - middles[span]!) * scales[span]!;
       powerPoint(coefficients, base, polynomials, s, result, outAt);
@@ -100,7 +109,24 @@ export function derivativesAtMany(
   const count = parameters.length;
   const stride = (order + 1) * polynomials.dimension;
   const result = out ?? new Float64Array(count * stride);
+  const { degree, rational, dimension, components } = polynomials;
+  const { middles, scales, coefficients, exact } = centredPolynomials(polynomials);
   const evaluate = spanEvaluator(polynomials, order);
+  if (order === 2 && rational && dimension === 2) {
+    for (let i = 0; i < count; i++) {
+      const u = parameters[i]!;
+      const span = spanIn(polynomials, lookup, u, i);
+      if (exact[span] === 1) {
+        const scale = scales[span]!;
+        const base = span * components * (degree + 1);
+        const s = (u - middles[span]!) * scale;
+        secondDerivativesInPlane(coefficients, base, degree, s, scale, result, i * stride);
+      } else {
+        evaluate(span, u, result, i * stride);
+      }
+    }
+    return result;
+  }
   for (let i = 0; i < count; i++) {
     const u = parameters[i]!;
     evaluate(spanIn(polynomials, lookup, u, i), u, result, i * stride);

@@ -1,5 +1,5 @@
-import { isLoose, type PointKind } from '@bogen/core';
-import { useEffect, useMemo, useRef, useState } from 'react';
+import { handlesOfShape, isLoose, itemOf, type PointKind } from '@bogen/core';
+import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useTranslation } from '../text/text.js';
 import { useFonts } from '../theme/fonts.js';
 import { useTheme } from '../theme/theme.js';
@@ -10,19 +10,23 @@ import { drawGround } from './drawGround.js';
 import { handlesOf } from './drawMarks.js';
 import { Facts, factsOf } from './Facts.js';
 import { Handle } from './Handle.js';
-import { fitPlane } from './plane.js';
+import { fitPlane, type Plane } from './plane.js';
 import { ReferencePoint } from './ReferencePoint.js';
 import type { FigureScene } from './scene.js';
+import { ShapeHandle } from './ShapeHandle.js';
 import { useStructure } from './useScene.js';
+import { useZoom, ZoomButtons } from './zoom.js';
 
 interface FigureViewProps {
   readonly scene: FigureScene;
   /** Where points are made loose or fixed instead of moved. */
   readonly onToggle?: ((item: string, of: PointKind, index: number) => void) | undefined;
+  /** What lies over the drawing, for instance while something is drawn. */
+  readonly layer?: ((plane: Plane) => ReactNode) | undefined;
 }
 
 /** The live drawing of a sheet: curves on a canvas, and every point as a handle above it. */
-export function FigureView({ scene, onToggle }: FigureViewProps) {
+export function FigureView({ scene, onToggle, layer }: FigureViewProps) {
   const { t } = useTranslation();
   useStructure(scene);
   const palette = useTheme((state) => state.palette);
@@ -32,7 +36,9 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
   const drawing = useRef<SVGSVGElement>(null);
   const [said, say] = useState('');
   const { document, evaluation } = scene;
-  const plane = useMemo(() => fitPlane(document.view, width, height), [document.view, width, height]);
+  const { view } = scene;
+  const plane = useMemo(() => fitPlane(view, width, height), [view, width, height]);
+  useZoom(ref, scene, plane);
 
   useEffect(() => {
     // The ground stays while everything else moves: it is drawn once and copied.
@@ -40,7 +46,7 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
     const stop = scene.addPainter(() => {
       const context = canvas.current && prepare(canvas.current, width, height);
       if (!context) return;
-      ground ??= drawGround(scene.document.view, plane, palette);
+      ground ??= drawGround(view, plane, palette);
       context.drawImage(ground, 0, 0, width, height);
       drawFigure(context, scene, plane, palette);
     });
@@ -48,7 +54,7 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
       stop();
       ground?.close();
     };
-  }, [scene, plane, palette, fonts, width, height]);
+  }, [scene, view, plane, palette, fonts, width, height]);
 
   // A finger on a handle drags it and does not scroll the page; browsers do not go by the style sheet's
   // touch-action for parts of a drawing, and React's own listeners come too late to say so.
@@ -79,9 +85,26 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
       <canvas ref={canvas} aria-hidden className="absolute inset-0 h-full w-full" />
       <svg ref={drawing} className="absolute inset-0 h-full w-full" width={width} height={height}>
         {document.items.map((item) =>
-          item.kind === 'point' ? <ReferencePoint key={item.id} item={item} plane={plane} /> : null,
+          item.kind === 'point' && !item.hidden ? (
+            <ReferencePoint key={item.id} scene={scene} item={item} plane={plane} />
+          ) : null,
         )}
         <CursorHandle scene={scene} plane={plane} />
+        {scene.host.draws &&
+          document.items.flatMap((item) =>
+            item.kind === 'shape' && !item.hidden && !item.locked
+              ? handlesOfShape(item.shape).map(({ key }) => (
+                  <ShapeHandle
+                    key={`${item.id}/${key}`}
+                    scene={scene}
+                    plane={plane}
+                    item={item.id}
+                    handle={key}
+                    onSay={say}
+                  />
+                ))
+              : [],
+          )}
         {handlesOf(scene).map(({ item, of, index }) => (
           <Handle
             key={`${item}/${of}/${index}`}
@@ -91,7 +114,7 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
             of={of}
             index={index}
             loose={isLoose(document, item, of, index)}
-            movable={scene.host.mayMove(document, item, of, index)}
+            movable={!itemOf(document, item)?.locked && scene.host.mayMove(document, item, of, index)}
             onToggle={onToggle ? () => onToggle(item, of, index) : null}
             onSay={say}
           />
@@ -111,9 +134,8 @@ export function FigureView({ scene, onToggle }: FigureViewProps) {
         </ul>
       )}
       <Facts scene={scene} />
-      <p className="pointer-events-none absolute right-4 bottom-2.5 font-mono text-[11.5px] text-soft">
-        {t('figure.grid', { size: document.view.grid })}
-      </p>
+      {layer?.(plane)}
+      <ZoomButtons scene={scene} plane={plane} />
       <p role="status" aria-live="polite" className="sr-only">
         {said}
       </p>

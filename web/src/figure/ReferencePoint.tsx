@@ -1,25 +1,62 @@
-import type { PointItem } from '@bogen/core';
+import { itemOf, type Point, type PointItem } from '@bogen/core';
+import { useEffect, useRef } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
+import { useDragging } from './dragging.js';
 import type { Plane } from './plane.js';
+import type { FigureScene } from './scene.js';
 
-/** A peg to aim at: a square set on the paper, with its name. */
-export function ReferencePoint({ item, plane }: { item: PointItem; plane: Plane }) {
+/** A peg to aim at: a square set on the paper, with its name. Whoever draws the figure can move it. */
+export function ReferencePoint({
+  scene,
+  item,
+  plane,
+}: {
+  scene: FigureScene;
+  item: PointItem;
+  plane: Plane;
+}) {
   const { t } = useTranslation();
-  const [x, y] = plane.toScreen(item.at);
+  const ref = useRef<SVGGElement>(null);
+  const movable = scene.host.draws === true && !item.locked;
+  const place = (): Point | undefined => {
+    const now = itemOf(scene.document, item.id);
+    return now?.kind === 'point' ? now.at : undefined;
+  };
+  const dragging = useDragging({
+    scene,
+    plane,
+    place,
+    command: (to) => ({ name: 'moveReferencePoint', item: item.id, to }),
+    onStep: () => undefined,
+  });
+  useEffect(() => {
+    const element = ref.current!;
+    const paint = (): void => {
+      const at = place();
+      if (!at) return;
+      const [x, y] = plane.toScreen(at);
+      element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
+    };
+    paint();
+    return scene.addPainter(paint);
+  });
   const facts = { name: item.name, x: shownNumber(item.at[0]!), y: shownNumber(item.at[1]!) };
   return (
     <g
-      transform={`translate(${x} ${y})`}
-      role="img"
+      ref={ref}
+      role={movable ? 'button' : 'img'}
       aria-label={t('figure.referencePoint', facts)}
-      className="peg pointer-events-none"
+      className={movable ? 'peg mark loose' : 'peg pointer-events-none'}
+      {...(movable ? { ...dragging, tabIndex: 0, 'data-peg': item.name } : {})}
     >
+      {movable && <circle className="halo" r={12} />}
       <rect x={-5} y={-5} width={10} height={10} fill="none" stroke="var(--ink)" strokeWidth={1.25} />
       <circle r={1.5} fill="var(--ink)" />
       <text x={9} y={17} aria-hidden>
         {item.name}
       </text>
+      {movable && <circle className="reach" r={12} />}
     </g>
   );
 }

@@ -11,6 +11,7 @@ import {
 import type { Palette } from '../theme/theme.js';
 import { distinctKnotsOf, samplesOf } from './geometry.js';
 import { drawMarks } from './drawMarks.js';
+import { drawOverlay, drawShapeHandles } from './drawOverlay.js';
 import { drawJump, jumpsOf } from './jumpMark.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
@@ -24,7 +25,7 @@ export function drawFigure(context: Context, scene: FigureScene, plane: Plane, p
   context.lineCap = 'round';
   const length = document.shown.comb ? combLength(scene) : 0;
   for (const item of document.items) {
-    const curve = item.kind === 'point' ? undefined : curveOf(evaluation, item.id);
+    const curve = item.kind === 'point' || item.hidden ? undefined : curveOf(evaluation, item.id);
     if (!curve) continue;
     const faint = item.kind === 'curve' && item.faint === true;
     if (faint) {
@@ -47,6 +48,8 @@ export function drawFigure(context: Context, scene: FigureScene, plane: Plane, p
     drawStart(context, curve, plane, palette);
   }
   drawMarks(context, scene, plane, palette);
+  drawShapeHandles(context, scene, plane, palette);
+  drawOverlay(context, scene, plane, palette);
 }
 
 function path(context: Context, samples: CurveSamples, plane: Plane, from: number, to: number): void {

@@ -35,7 +35,8 @@ export function liesUnderControlPoint(
 /** Every point that can be taken hold of, in the order in which they are drawn and found by Tab. */
 export function handlesOf({ document, evaluation }: FigureScene): Picked[] {
   return document.items.flatMap((item) => {
-    const curve = item.kind === 'curve' && !item.faint ? curveOf(evaluation, item.id) : undefined;
+    const curve =
+      item.kind === 'curve' && !item.faint && !item.hidden ? curveOf(evaluation, item.id) : undefined;
     if (!curve) return [];
     // The repeated points of a periodic curve are the same handles as its first.
     const count = distinctPointCount(curve);

@@ -9,6 +9,8 @@ export interface FigureHost {
   readonly settled: () => boolean;
   readonly preview: (command: FigureCommand | null) => void;
   readonly do: (command: FigureCommand) => void;
+  /** Whether the whole drawing may be changed: points added, shapes and reference points moved. */
+  readonly draws?: boolean;
   /** Whether this reader may move this point. */
   readonly mayMove: (document: FigureDocument, item: string, of: PointKind, index: number) => boolean;
 }

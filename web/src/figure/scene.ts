@@ -2,12 +2,15 @@ import {
   curveOf,
   domainOf,
   evaluateFigure,
+  handlesOfShape,
   itemOf,
   supportOf,
   type Curve,
   type Evaluation,
   type FigureDocument,
+  type Point,
   type PointKind,
+  type View,
 } from '@bogen/core';
 import type { FigureHost } from './host.js';
 
@@ -26,6 +29,20 @@ export interface LitSupport {
   readonly to: number;
 }
 
+/** What is drawn over a figure while something is being made, before it is part of the document. */
+export interface Overlay {
+  /** What it would come to. */
+  readonly curve?: Curve;
+  /** Places that were set. */
+  readonly places: readonly Point[];
+  /** Handles, each a line through its node. */
+  readonly pulls: readonly (readonly [Point, Point])[];
+  /** Whether the places are joined by a polygon. */
+  readonly polygon: boolean;
+  /** A freehand stroke as it is drawn. */
+  readonly stroke?: readonly Point[];
+}
+
 /**
  * One figure on the screen with its rail: the document's geometry, the cursor, and what is picked. All
  * drawings register as painters and paint together, once a frame, so that figure and tracks never show
@@ -36,6 +53,8 @@ export class FigureScene {
   private evaluation_: Evaluation;
   private cursor_: number | undefined;
   private picked_: Picked | null = null;
+  private overlay_: Overlay | null = null;
+  private view_: View | null = null;
   private readonly painters = new Set<() => void>();
   private readonly listeners = new Set<() => void>();
   private readonly settledListeners = new Set<() => void>();
@@ -60,6 +79,30 @@ export class FigureScene {
 
   get picked(): Picked | null {
     return this.picked_;
+  }
+
+  get overlay(): Overlay | null {
+    return this.overlay_;
+  }
+
+  /** Shows what is being made, or no longer. */
+  setOverlay(overlay: Overlay | null): void {
+    if (this.overlay_ === overlay) return;
+    this.overlay_ = overlay;
+    this.invalidate();
+  }
+
+  /** The part of the plane that is shown: the document's, or what was zoomed and moved to in this page. */
+  get view(): View {
+    return this.view_ ?? this.document_.view;
+  }
+
+  /** Zooms or moves; `null` goes back to the document's view. It is not part of the document. */
+  setView(view: View | null): void {
+    this.view_ = view;
+    this.structureCount++;
+    this.invalidate();
+    this.listeners.forEach((listener) => listener());
   }
 
   /** The curve that the rail belongs to. */
@@ -164,8 +207,24 @@ export class FigureScene {
 function structureOf(document: FigureDocument): string {
   const items = document.items.map((item) =>
     item.kind === 'curve'
-      ? [item.id, item.name, item.curve.points.length, item.curve.degree, item.faint]
-      : [item.id, item.name, item.kind],
+      ? [
+          item.id,
+          item.name,
+          item.curve.points.length,
+          item.curve.degree,
+          item.curve.periodic,
+          item.faint,
+          item.hidden,
+          item.locked,
+        ]
+      : [
+          item.id,
+          item.name,
+          item.kind,
+          item.hidden,
+          item.locked,
+          item.kind === 'shape' && [item.shape.kind, handlesOfShape(item.shape).length],
+        ],
   );
   return JSON.stringify([items, document.loose, document.shown, document.rail, document.view]);
 }

@@ -3,6 +3,8 @@ import { Minus, Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { curveOf } from '@bogen/core';
+import { DrawMenu } from '../draw/DrawMenu.js';
+import type { Drawing } from '../draw/useDrawing.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useStructure } from '../figure/useScene.js';
 import { UndoButtons } from '../saving/SaveState.js';
@@ -18,6 +20,7 @@ interface FigureToolsProps {
   readonly scene: FigureScene;
   readonly mode: Mode;
   readonly onMode: (mode: Mode) => void;
+  readonly drawing: Drawing;
 }
 
 const shownKeys: readonly (keyof Shown)[] = [
@@ -30,18 +33,19 @@ const shownKeys: readonly (keyof Shown)[] = [
 ];
 
 /** The instructor's tools above the figure. */
-export function FigureTools({ session, scene, mode, onMode }: FigureToolsProps) {
+export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToolsProps) {
   const { t } = useTranslation();
   useStructure(scene);
   const { document, host } = scene;
   const curves = document.items.filter(
-    (item) => item.kind === 'built' || (item.kind === 'curve' && !item.faint),
+    (item) => item.kind === 'built' || item.kind === 'shape' || (item.kind === 'curve' && !item.faint),
   );
   const [chosen, choose] = useState<string | null>(null);
   const item = curves.find(({ id }) => id === (chosen ?? document.rail.item)) ?? curves[0];
   return (
     <>
       <UndoButtons session={session} />
+      <DrawMenu drawing={drawing} scene={scene} />
       <Divider />
       {item && curves.length > 1 && (
         <select
@@ -126,6 +130,7 @@ function Divider() {
 /** The degree that an item has as its own, or `undefined` where it follows from something else. */
 function degreeOfItem(item: FigureItem): number | undefined {
   if (item.kind === 'curve') return item.curve.degree;
+  if (item.kind === 'shape') return 'degree' in item.shape ? item.shape.degree : undefined;
   return item.kind === 'built' && 'degree' in item.operation ? item.operation.degree : undefined;
 }
 

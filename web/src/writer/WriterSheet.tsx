@@ -1,3 +1,6 @@
+import { DrawBar } from '../draw/DrawBar.js';
+import { DrawLayer } from '../draw/DrawLayer.js';
+import { useDrawing } from '../draw/useDrawing.js';
 import { isLoose, sheetOf, type PointKind } from '@bogen/core';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
@@ -28,6 +31,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   const scene = useScene(host);
   const [mode, setMode] = useState<Mode>('move');
   const [said, say] = useState('');
+  const drawing = useDrawing(scene);
   const title = useSession(session, (state) => state.history.document.title);
   const sheet = useSession(session, (state) => sheetOf(state.history.document, sheetId));
   useSessionLife(session);
@@ -106,8 +110,24 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             <TaskEditor session={session} sheet={sheet} scene={scene} />
           </div>
         }
-        tools={<FigureTools session={session} scene={scene} mode={mode} onMode={setMode} />}
-        figure={<FigureView scene={scene} onToggle={mode === 'loose' ? toggle : undefined} />}
+        tools={
+          drawing.tool ? (
+            <DrawBar drawing={drawing} />
+          ) : (
+            <FigureTools session={session} scene={scene} mode={mode} onMode={setMode} drawing={drawing} />
+          )
+        }
+        figure={
+          <FigureView
+            scene={scene}
+            onToggle={mode === 'loose' ? toggle : undefined}
+            layer={
+              drawing.tool
+                ? (plane) => <DrawLayer drawing={drawing} scene={scene} plane={plane} onSay={say} />
+                : undefined
+            }
+          />
+        }
         rail={<Rail scene={scene} />}
       />
       <p role="status" aria-live="polite" className="sr-only">

@@ -57,6 +57,7 @@ export function sheetHost(session: DraftSession, sheet: string): FigureHost {
     settled: () => isSettled(session),
     preview: (command) => session.preview(command && { name: 'figure', sheet, command }),
     do: (command) => session.do({ name: 'figure', sheet, command }),
+    draws: true,
     mayMove: () => true,
   };
 }

@@ -1,0 +1,202 @@
+import type { ReactNode } from 'react';
+import { useTranslation } from '../text/text.js';
+import { Button } from '../ui/Button.js';
+import { NumberField } from '../ui/NumberField.js';
+import { tools, type DrawOptions } from './tools.js';
+import type { Drawing } from './useDrawing.js';
+
+/** The row above the figure while something is drawn: what is drawn, its options, what is missing, how it ends. */
+export function DrawBar({ drawing }: { drawing: Drawing }) {
+  const { t } = useTranslation();
+  const { tool, options, draft, problem, places } = drawing;
+  if (!tool) return null;
+  const uses = (key: keyof DrawOptions): boolean => tools[tool].uses.includes(key);
+  const lead = problem
+    ? problem
+    : draft.status === 'short'
+      ? t('draw.missing', { count: draft.missing })
+      : draft.status === 'empty'
+        ? t(`draw.leads.${tool}`)
+        : places.length < tools[tool].most(options)
+          ? t('draw.ready', { count: places.length })
+          : '';
+  return (
+    <div className="flex min-w-0 flex-1 flex-wrap items-center gap-1.5 py-1" data-draw-bar>
+      <strong className="text-[13px]">{t(`draw.tools.${tool}`)}</strong>
+      {uses('degree') && (
+        <NumberField
+          label={t('draw.degree')}
+          value={options.degree}
+          least={1}
+          most={9}
+          whole
+          onChange={(degree) => drawing.setOptions({ degree })}
+        />
+      )}
+      {uses('parametrisation') && (
+        <Choice
+          label={t('draw.parametrisation')}
+          value={options.parametrisation}
+          choices={['uniform', 'chord', 'centripetal'] as const}
+          name={(value) => t(`draw.parametrisations.${value}`)}
+          onChange={(parametrisation) => drawing.setOptions({ parametrisation })}
+        />
+      )}
+      {uses('layout') && (
+        <Choice
+          label={t('draw.layout')}
+          value={options.layout}
+          choices={
+            tool === 'circle'
+              ? (['quadratic9', 'quadratic7', 'cubic7', 'quintic6', 'periodic', 'cubics'] as const)
+              : (['quadratic9', 'quadratic7', 'cubic7', 'quintic6'] as const)
+          }
+          name={(value) => t(`draw.layouts.${value}`)}
+          onChange={(layout) => drawing.setOptions({ layout })}
+        />
+      )}
+      {uses('sides') && (
+        <NumberField
+          label={t('draw.sides')}
+          value={options.sides}
+          least={3}
+          most={200}
+          whole
+          onChange={(sides) => drawing.setOptions({ sides })}
+        />
+      )}
+      {uses('radius') && (
+        <NumberField
+          label={t('draw.radius')}
+          value={options.radius}
+          least={0.001}
+          onChange={(radius) => drawing.setOptions({ radius })}
+        />
+      )}
+      {uses('side') && (
+        <Choice
+          label={t('draw.side')}
+          value={options.side}
+          choices={['left', 'right'] as const}
+          name={(value) => t(`draw.sidesOfWay.${value}`)}
+          onChange={(side) => drawing.setOptions({ side })}
+        />
+      )}
+      {uses('large') && (
+        <Check
+          label={t('draw.large')}
+          value={options.large}
+          onChange={(large) => drawing.setOptions({ large })}
+        />
+      )}
+      {uses('held') && (
+        <Choice
+          label={t('draw.held')}
+          value={options.held}
+          choices={['shoulder', 'tangentIntersection'] as const}
+          name={(value) => t(`draw.heldBy.${value}`)}
+          onChange={(held) => drawing.setOptions({ held })}
+        />
+      )}
+      {uses('rho') && (
+        <NumberField
+          label="ρ"
+          value={options.rho}
+          least={0.01}
+          most={0.99}
+          onChange={(rho) => drawing.setOptions({ rho })}
+        />
+      )}
+      {uses('tolerance') && (
+        <NumberField
+          label={t('draw.tolerance')}
+          value={options.tolerance}
+          least={0.01}
+          most={100}
+          onChange={(tolerance) => drawing.setOptions({ tolerance })}
+        />
+      )}
+      {uses('closed') && (
+        <Check
+          label={t('draw.closed')}
+          value={options.closed}
+          onChange={(closed) => drawing.setOptions({ closed })}
+        />
+      )}
+      <span
+        role="status"
+        className={problem ? 'min-w-0 flex-1 text-[13px] text-bad' : 'min-w-0 flex-1 text-[13px] text-soft'}
+        data-draw-lead
+      >
+        {lead}
+      </span>
+      <Button
+        quiet
+        disabled={places.length === 0}
+        onClick={drawing.removeLast}
+        title={t('draw.removeLastHelp')}
+      >
+        {t('draw.removeLast')}
+      </Button>
+      <Button primary disabled={draft.status !== 'whole' || problem !== null} onClick={drawing.finish}>
+        {t('draw.finish')}
+      </Button>
+      <Button onClick={drawing.cancel}>{places.length > 0 ? t('draw.forget') : t('draw.away')}</Button>
+    </div>
+  );
+}
+
+interface ChoiceProps<Value extends string> {
+  readonly label: string;
+  readonly value: Value;
+  readonly choices: readonly Value[];
+  readonly name: (value: Value) => string;
+  readonly onChange: (value: Value) => void;
+}
+
+export function Choice<Value extends string>({
+  label,
+  value,
+  choices,
+  name,
+  onChange,
+}: ChoiceProps<Value>): ReactNode {
+  return (
+    <label className="flex items-center gap-1 text-[13px]">
+      <span className="text-soft">{label}</span>
+      <select
+        value={value}
+        onChange={(event) => onChange(event.target.value as Value)}
+        className="h-7 rounded-md border border-strong bg-sheet px-1.5 text-[13px]"
+      >
+        {choices.map((choice) => (
+          <option key={choice} value={choice}>
+            {name(choice)}
+          </option>
+        ))}
+      </select>
+    </label>
+  );
+}
+
+export function Check({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: boolean;
+  onChange: (value: boolean) => void;
+}) {
+  return (
+    <label className="flex items-center gap-1.5 text-[13px]">
+      <input
+        type="checkbox"
+        checked={value}
+        onChange={(event) => onChange(event.target.checked)}
+        className="accent-accent"
+      />
+      {label}
+    </label>
+  );
+}

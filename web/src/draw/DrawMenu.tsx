@@ -1,0 +1,97 @@
+import { type FigureItem, type SingleFigureCommand } from '@bogen/core';
+import { Popover } from 'radix-ui';
+import { useState } from 'react';
+import type { FigureScene } from '../figure/scene.js';
+import { useTranslation } from '../text/text.js';
+import { Button } from '../ui/Button.js';
+import { toolNames } from './tools.js';
+import type { Drawing } from './useDrawing.js';
+
+/** The menu of what can be drawn, and both kinds of curve on the reference points that are there. */
+export function DrawMenu({ drawing, scene }: { drawing: Drawing; scene: FigureScene }) {
+  const { t } = useTranslation();
+  const [open, setOpen] = useState(false);
+  const { document } = scene;
+  const pegs = document.items.filter((item) => item.kind === 'point');
+  const both = (): void => {
+    setOpen(false);
+    const ids = pegs.map(({ id }) => id);
+    const degree = Math.min(drawing.options.degree, pegs.length - 1);
+    const taken = new Set(document.items.map(({ id }) => id));
+    const fresh = (base: string): string => {
+      let id = base;
+      for (let k = 2; taken.has(id); k++) id = `${base}${k}`;
+      taken.add(id);
+      return id;
+    };
+    const items: FigureItem[] = [
+      {
+        id: fresh('onPegs'),
+        name: t('draw.names.onPegs'),
+        kind: 'built',
+        operation: { name: 'curveOnPegs', pegs: ids, degree, closed: false },
+      },
+      {
+        id: fresh('throughPegs'),
+        name: t('draw.names.throughPegs'),
+        kind: 'built',
+        operation: {
+          name: 'curveThroughPegs',
+          pegs: ids,
+          degree,
+          parametrisation: drawing.options.parametrisation,
+          closed: false,
+        },
+      },
+    ];
+    const commands: SingleFigureCommand[] = items.map((item, index) => ({
+      name: 'addItem',
+      item,
+      at: document.items.length + index,
+    }));
+    scene.host.do({
+      name: 'batch',
+      commands: [...commands, { name: 'setRail', rail: { ...document.rail, item: items[0]!.id } }],
+    });
+  };
+  return (
+    <Popover.Root open={open} onOpenChange={setOpen}>
+      <Popover.Trigger asChild>
+        <Button>{t('draw.draw')}</Button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          sideOffset={6}
+          align="start"
+          className="z-30 grid max-h-[80vh] w-[470px] max-w-[96vw] grid-cols-2 gap-x-3 gap-y-0.5 overflow-y-auto rounded-lg border border-strong bg-sheet p-2 shadow-lg"
+        >
+          {toolNames.map((name) => (
+            <button
+              key={name}
+              type="button"
+              className="rounded-md px-2 py-1 text-left hover:bg-tint"
+              onClick={() => {
+                setOpen(false);
+                drawing.begin(name);
+              }}
+            >
+              <span className="block text-[13px] font-medium">{t(`draw.tools.${name}`)}</span>
+              <span className="block text-[12px] leading-snug text-soft">{t(`draw.leads.${name}`)}</span>
+            </button>
+          ))}
+          <button
+            type="button"
+            disabled={pegs.length < 2}
+            className="col-span-2 mt-1 rounded-md border-t border-line px-2 py-1.5 text-left hover:bg-tint disabled:opacity-50"
+            onClick={both}
+          >
+            <span className="block text-[13px] font-medium">{t('draw.both')}</span>
+            <span className="block text-[12px] leading-snug text-soft">
+              {pegs.length < 2 ? t('draw.bothMissing') : t('draw.bothLead', { count: pegs.length })}
+            </span>
+          </button>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

@@ -1,0 +1,211 @@
+import {
+  CurveError,
+  curveOfShape,
+  type Curve,
+  type FigureItem,
+  type Point,
+  type SingleFigureCommand,
+} from '@bogen/core';
+import { useEffect, useMemo, useState } from 'react';
+import type { FigureScene } from '../figure/scene.js';
+import { useTranslation } from '../text/text.js';
+import type { Snapped } from './snap.js';
+import {
+  draftOf,
+  firstOptions,
+  tools,
+  type Draft,
+  type DraftItem,
+  type DrawOptions,
+  type Placed,
+  type ToolName,
+} from './tools.js';
+
+/** A drawing in progress: which tool, what has been set, and what it would come to. */
+export interface Drawing {
+  readonly tool: ToolName | null;
+  readonly options: DrawOptions;
+  readonly places: readonly Placed[];
+  readonly draft: Draft;
+  /** Why the draft comes to no curve, in a sentence. */
+  readonly problem: string | null;
+  readonly begin: (tool: ToolName) => void;
+  readonly cancel: () => void;
+  readonly setOptions: (change: Partial<DrawOptions>) => void;
+  readonly place: (at: Point, pulled?: Point) => void;
+  readonly placeMany: (points: readonly Point[]) => void;
+  readonly removeLast: () => void;
+  readonly finish: () => void;
+  /** Where the pointer is, for the preview. */
+  readonly hover: (snapped: Snapped | null, pulled?: Point) => void;
+  readonly hovered: Snapped | null;
+}
+
+/** The state of drawing on one figure. What is drawn becomes part of the document in one step. */
+export function useDrawing(scene: FigureScene): Drawing {
+  const { t } = useTranslation();
+  const [tool, setTool] = useState<ToolName | null>(null);
+  const [options, setAll] = useState(firstOptions);
+  const [places, setPlaces] = useState<readonly Placed[]>([]);
+  const [hovered, setHovered] = useState<{ snapped: Snapped; pulled?: Point } | null>(null);
+
+  // With the pointer's place as if it were set, as far as the tool takes another one.
+  const room = tool !== null && places.length < tools[tool].most(options);
+  const shown = useMemo(
+    () =>
+      hovered && room && !tools[tool].freehand
+        ? [...places, { at: hovered.snapped.at, ...(hovered.pulled ? { pulled: hovered.pulled } : {}) }]
+        : places,
+    [hovered, room, places, tool],
+  );
+  const preview = useMemo(() => come(tool, shown, options), [tool, shown, options]);
+  const kept = useMemo(() => come(tool, places, options), [tool, places, options]);
+
+  useEffect(() => {
+    scene.setOverlay(
+      tool === null
+        ? null
+        : {
+            ...(preview.curve ? { curve: preview.curve } : {}),
+            places: shown.map(({ at }) => at),
+            pulls: shown.flatMap(({ at, pulled }): [Point, Point][] =>
+              pulled ? [[at.map((value, axis) => 2 * value - pulled[axis]!), pulled]] : [],
+            ),
+            polygon: tool === 'controlCurve' || tool === 'conic' || tool === 'arcThrough',
+          },
+    );
+  }, [scene, tool, shown, preview.curve]);
+  useEffect(() => () => scene.setOverlay(null), [scene]);
+
+  const reset = (): void => {
+    setPlaces([]);
+    setHovered(null);
+  };
+  const add = (item: DraftItem): void => {
+    const { document } = scene;
+    const ids = new Set(document.items.map(({ id }) => id));
+    const named = (base: string): string => {
+      const taken = new Set(document.items.map(({ name }) => name));
+      if (!taken.has(base)) return base;
+      let number = 2;
+      while (taken.has(`${base} ${number}`)) number++;
+      return `${base} ${number}`;
+    };
+    const fresh = (): string => {
+      for (;;) {
+        const id = `i${Math.random().toString(36).slice(2, 9)}`;
+        if (!ids.has(id)) {
+          ids.add(id);
+          return id;
+        }
+      }
+    };
+    const at = document.items.length;
+    if (item.kind === 'points') {
+      const letters = pegNames(document.items);
+      const commands = item.at.map((place, index): SingleFigureCommand => ({
+        name: 'addItem',
+        item: { id: fresh(), name: letters(), kind: 'point', at: place },
+        at: at + index,
+      }));
+      scene.host.do({ name: 'batch', commands });
+      return;
+    }
+    const id = fresh();
+    const made: FigureItem = { id, name: named(t(`draw.names.${tool!}`)), ...item };
+    const loose = item.kind === 'curve' ? item.curve.points.map((_, index) => index) : [];
+    const commands: SingleFigureCommand[] = [
+      { name: 'addItem', item: made, at },
+      { name: 'setRail', rail: { ...document.rail, item: id } },
+    ];
+    if (loose.length > 0) commands.push({ name: 'setLoose', item: id, of: 'controlPoints', indices: loose });
+    scene.host.do({ name: 'batch', commands });
+  };
+  const finishWith = (all: readonly Placed[], chosen: DrawOptions): boolean => {
+    const end = come(tool, all, chosen);
+    if (end.draft.status !== 'whole' || end.problem) return false;
+    add(end.draft.item);
+    reset();
+    return true;
+  };
+
+  return {
+    tool,
+    options,
+    places,
+    draft: kept.draft,
+    problem: kept.problem,
+    hovered: hovered?.snapped ?? null,
+    begin: (next) => {
+      setTool(next);
+      reset();
+    },
+    cancel: () => {
+      // The first Escape forgets what was set, the second puts the tool away.
+      if (places.length > 0) reset();
+      else setTool(null);
+    },
+    setOptions: (change) => setAll((before) => ({ ...before, ...change })),
+    place: (at, pulled) => {
+      if (tool === null) return;
+      const last = places.at(-1)?.at;
+      // Twice on one place is no second point.
+      if (last && last[0] === at[0] && last[1] === at[1]) return;
+      const all = [...places, { at, ...(pulled ? { pulled } : {}) }];
+      if (all.length >= tools[tool].most(options) && finishWith(all, options)) return;
+      setPlaces(all);
+    },
+    placeMany: (points) => {
+      if (
+        tool !== null &&
+        !finishWith(
+          points.map((at) => ({ at })),
+          options,
+        )
+      ) {
+        setPlaces(points.map((at) => ({ at })));
+      }
+    },
+    removeLast: () => setPlaces(places.slice(0, -1)),
+    finish: () => {
+      if (finishWith(places, options)) return;
+    },
+    hover: (snapped, pulled) => setHovered(snapped && { snapped, ...(pulled ? { pulled } : {}) }),
+  };
+}
+
+/** What places come to, as a curve where they do, and why not where they don't. */
+function come(
+  tool: ToolName | null,
+  places: readonly Placed[],
+  options: DrawOptions,
+): { draft: Draft; curve: Curve | undefined; problem: string | null } {
+  if (tool === null) return { draft: { status: 'empty' }, curve: undefined, problem: null };
+  try {
+    const draft = draftOf(tool, places, options);
+    const item = draft.status === 'empty' ? undefined : draft.item;
+    const curve =
+      item?.kind === 'curve' ? item.curve : item?.kind === 'shape' ? curveOfShape(item.shape) : undefined;
+    return { draft, curve, problem: null };
+  } catch (error) {
+    if (!(error instanceof CurveError)) throw error;
+    return { draft: draftOf(tool, places, options), curve: undefined, problem: error.message };
+  }
+}
+
+/** Names for reference points: A, B, … Z, A2, B2, … that are not taken. */
+function pegNames(items: readonly FigureItem[]): () => string {
+  const taken = new Set(items.map(({ name }) => name));
+  let index = 0;
+  return () => {
+    for (;;) {
+      const turn = Math.floor(index / 26);
+      const name = String.fromCharCode(65 + (index % 26)) + (turn > 0 ? String(turn + 1) : '');
+      index++;
+      if (!taken.has(name)) {
+        taken.add(name);
+        return name;
+      }
+    }
+  };
+}

@@ -1,0 +1,116 @@
+import { handlesOfShape, type Point } from '@bogen/core';
+import type { Palette } from '../theme/theme.js';
+import { samplesOf } from './geometry.js';
+import type { Plane } from './plane.js';
+import type { FigureScene } from './scene.js';
+
+type Context = CanvasRenderingContext2D;
+
+/** What is being made, before it is part of the document: places as small crosses, what they come to in the accent. */
+export function drawOverlay(
+  context: Context,
+  { overlay }: FigureScene,
+  plane: Plane,
+  palette: Palette,
+): void {
+  if (!overlay) return;
+  const { curve, places, pulls, polygon, stroke } = overlay;
+  if (polygon && places.length > 1) {
+    line(context, places, plane);
+    context.strokeStyle = palette.strong;
+    context.lineWidth = 1;
+    context.stroke();
+  }
+  if (stroke && stroke.length > 1) {
+    line(context, stroke, plane);
+    context.strokeStyle = palette.soft;
+    context.lineWidth = 1.5;
+    context.stroke();
+  }
+  if (curve) {
+    const { coordinates, dimension } = samplesOf(curve);
+    context.beginPath();
+    for (let at = 0; at < coordinates.length; at += dimension) {
+      const [x, y] = plane.toScreen([coordinates[at]!, coordinates[at + 1]!]);
+      if (at === 0) context.moveTo(x, y);
+      else context.lineTo(x, y);
+    }
+    context.strokeStyle = palette.accent;
+    context.lineWidth = 2;
+    context.stroke();
+  }
+  context.strokeStyle = palette.accent;
+  context.lineWidth = 1;
+  for (const [from, to] of pulls) {
+    line(context, [from, to], plane);
+    context.stroke();
+    for (const end of [from, to]) dot(context, plane.toScreen(end), 2.5, palette.accent);
+  }
+  context.lineWidth = 1.5;
+  context.beginPath();
+  places.forEach((place, index) => {
+    const [x, y] = plane.toScreen(place);
+    // The first is larger: there the curve starts, and there it can close.
+    const arm = index === 0 ? 6 : 4;
+    context.moveTo(x - arm, y - arm);
+    context.lineTo(x + arm, y + arm);
+    context.moveTo(x - arm, y + arm);
+    context.lineTo(x + arm, y - arm);
+  });
+  context.stroke();
+}
+
+/** The places by which given shapes are taken hold of: what the curve passes as open lozenges, what pulls it as dots on a line. */
+export function drawShapeHandles(
+  context: Context,
+  { document, host }: FigureScene,
+  plane: Plane,
+  palette: Palette,
+): void {
+  if (!host.draws) return;
+  for (const item of document.items) {
+    if (item.kind !== 'shape' || item.hidden || item.locked) continue;
+    const handles = handlesOfShape(item.shape);
+    context.strokeStyle = palette.strong;
+    context.lineWidth = 1;
+    for (const { at, from } of handles) {
+      if (!from) continue;
+      line(context, [from, at], plane);
+      context.stroke();
+    }
+    for (const { at, role } of handles) {
+      const [x, y] = plane.toScreen(at);
+      if (role === 'pulls') {
+        dot(context, [x, y], 3.5, palette.accent);
+        continue;
+      }
+      context.beginPath();
+      context.moveTo(x, y - 6.5);
+      context.lineTo(x + 4.5, y);
+      context.lineTo(x, y + 6.5);
+      context.lineTo(x - 4.5, y);
+      context.closePath();
+      context.fillStyle = palette.sheet;
+      context.fill();
+      context.strokeStyle = palette.accent;
+      context.lineWidth = 1.75;
+      context.stroke();
+    }
+  }
+}
+
+function line(context: Context, points: readonly Point[], plane: Plane): void {
+  context.beginPath();
+  points.forEach((point, index) => {
+    const [x, y] = plane.toScreen(point);
+    if (index === 0) context.moveTo(x, y);
+    else context.lineTo(x, y);
+  });
+}
+
+function dot(context: Context, [x, y]: readonly [number, number], radius: number, color: string): void {
+  context.beginPath();
+  context.arc(x, y, radius, 0, 2 * Math.PI);
+  context.fillStyle = color;
+  context.fill();
+}

@@ -1,0 +1,147 @@
+import type { View } from '@bogen/core';
+import { Minus, Plus } from 'lucide-react';
+import { useEffect, type RefObject } from 'react';
+import { useTranslation } from '../text/text.js';
+import { gridStep } from './drawGround.js';
+import type { Plane } from './plane.js';
+import type { FigureScene } from './scene.js';
+
+/** How far in and out one can go, against the document's view. */
+const limits = { in: 400, out: 40 };
+
+function zoomed(scene: FigureScene, factor: number, [x, y]: readonly [number, number]): View {
+  const { view, document } = scene;
+  const whole = document.view.right - document.view.left;
+  const width = view.right - view.left;
+  const kept = Math.min(whole * limits.out, Math.max(whole / limits.in, width / factor)) / width;
+  return {
+    ...view,
+    left: x + (view.left - x) * kept,
+    right: x + (view.right - x) * kept,
+    bottom: y + (view.bottom - y) * kept,
+    top: y + (view.top - y) * kept,
+  };
+}
+
+function moved({ view }: FigureScene, dx: number, dy: number): View {
+  return {
+    ...view,
+    left: view.left + dx,
+    right: view.right + dx,
+    bottom: view.bottom + dy,
+    top: view.top + dy,
+  };
+}
+
+/**
+ * Zooms with the wheel about the pointer and with two fingers about their middle; moves by dragging the
+ * ground, with two fingers, and with Shift and the wheel.
+ */
+export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScene, plane: Plane): void {
+  useEffect(() => {
+    const element = ref.current;
+    if (!element) return undefined;
+    const local = (event: { clientX: number; clientY: number }): [number, number] => {
+      const box = element.getBoundingClientRect();
+      return [event.clientX - box.left, event.clientY - box.top];
+    };
+    const onWheel = (event: WheelEvent): void => {
+      event.preventDefault();
+      const pixels = event.deltaMode === 1 ? 16 : 1;
+      if (event.shiftKey) {
+        const along = (event.deltaX || event.deltaY) * pixels;
+        scene.setView(moved(scene, along / plane.scale, 0));
+        return;
+      }
+      const factor = Math.exp((-event.deltaY * pixels) / 400);
+      scene.setView(zoomed(scene, factor, plane.toPlane(...local(event))));
+    };
+    const fingers = new Map<number, [number, number]>();
+    let dragged: { at: [number, number]; view: View } | null = null;
+    const onDown = (event: PointerEvent): void => {
+      fingers.set(event.pointerId, local(event));
+      const target = event.target as Element;
+      // Only the ground itself is dragged; marks and layers have their own ways.
+      if (event.button === 0 && fingers.size === 1 && !target.closest('.mark, [data-draw-layer], button')) {
+        dragged = { at: local(event), view: scene.view };
+      } else dragged = null;
+    };
+    const onMove = (event: PointerEvent): void => {
+      const before = fingers.get(event.pointerId);
+      if (!before) return;
+      const now = local(event);
+      if (fingers.size === 2) {
+        const [other] = [...fingers].filter(([id]) => id !== event.pointerId).map(([, at]) => at);
+        const spread = (a: [number, number]): number => Math.hypot(a[0] - other![0], a[1] - other![1]);
+        const middle = plane.toPlane((now[0] + other![0]) / 2, (now[1] + other![1]) / 2);
+        if (spread(before) > 10) scene.setView(zoomed(scene, spread(now) / spread(before), middle));
+        fingers.set(event.pointerId, now);
+        return;
+      }
+      if (!dragged) return;
+      const [dx, dy] = [now[0] - dragged.at[0], now[1] - dragged.at[1]];
+      if (Math.hypot(dx, dy) < 3) return;
+      const { view } = dragged;
+      const [x, y] = [-dx / plane.scale, dy / plane.scale];
+      scene.setView({
+        ...view,
+        left: view.left + x,
+        right: view.right + x,
+        bottom: view.bottom + y,
+        top: view.top + y,
+      });
+    };
+    const onUp = (event: PointerEvent): void => {
+      fingers.delete(event.pointerId);
+      dragged = null;
+    };
+    element.addEventListener('wheel', onWheel, { passive: false });
+    element.addEventListener('pointerdown', onDown);
+    window.addEventListener('pointermove', onMove);
+    window.addEventListener('pointerup', onUp);
+    window.addEventListener('pointercancel', onUp);
+    return () => {
+      element.removeEventListener('wheel', onWheel);
+      element.removeEventListener('pointerdown', onDown);
+      window.removeEventListener('pointermove', onMove);
+      window.removeEventListener('pointerup', onUp);
+      window.removeEventListener('pointercancel', onUp);
+    };
+  }, [ref, scene, plane]);
+}
+
+/** The grid's size, and buttons to zoom and to see everything again. */
+export function ZoomButtons({ scene, plane }: { scene: FigureScene; plane: Plane }) {
+  const { t } = useTranslation();
+  const { view, document } = scene;
+  const middle = [(view.left + view.right) / 2, (view.bottom + view.top) / 2] as const;
+  const button = 'inline-flex h-6 items-center rounded px-1 hover:bg-tint';
+  return (
+    <p className="absolute right-3 bottom-1.5 flex items-center gap-1 font-mono text-[11.5px] text-soft">
+      {view !== document.view && (
+        <button type="button" className={button} onClick={() => scene.setView(null)}>
+          {t('figure.wholeView')}
+        </button>
+      )}
+      <button
+        type="button"
+        className={button}
+        aria-label={t('figure.zoomOut')}
+        title={t('figure.zoomOut')}
+        onClick={() => scene.setView(zoomed(scene, 1 / 1.5, middle))}
+      >
+        <Minus aria-hidden size={13} />
+      </button>
+      <button
+        type="button"
+        className={button}
+        aria-label={t('figure.zoomIn')}
+        title={t('figure.zoomIn')}
+        onClick={() => scene.setView(zoomed(scene, 1.5, middle))}
+      >
+        <Plus aria-hidden size={13} />
+      </button>
+      <span>{t('figure.grid', { size: Number(gridStep(view.grid, plane.scale).toPrecision(6)) })}</span>
+    </p>
+  );
+}
