@@ -94,6 +94,7 @@ const singleFigureCommands = [
   z.strictObject({ name: z.literal('setRail'), rail: railSchema }),
   z.strictObject({ name: z.literal('setView'), view: viewSchema }),
   z.strictObject({ name: z.literal('renameItem'), item, to: nameSchema }),
+  z.strictObject({ name: z.literal('orderItem'), item, at: indexSchema }),
   z.strictObject({ name: z.literal('addItem'), item: figureItemSchema, at: indexSchema }),
   z.strictObject({ name: z.literal('removeItem'), item }),
   z.strictObject({ name: z.literal('replaceItem'), item: figureItemSchema }),

@@ -46,7 +46,7 @@ test('an instructor writes, arranges and publishes a lesson, and a student reads
     await handle(page, 'curve/P5').focus();
     await page.keyboard.press('Space');
     await expect(handle(page, 'curve/P5')).toHaveClass(/fixed/);
-    await page.getByRole('button', { name: 'Move points' }).click();
+    await page.getByRole('button', { name: 'Loose or fixed' }).click();
   });
 
   await test.step('more sheets, in another order', async () => {

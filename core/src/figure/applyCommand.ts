@@ -121,6 +121,13 @@ function apply(document: FigureDocument, command: FigureCommand): Result {
         inverse: { ...command, to: item.name },
       };
     }
+    case 'orderItem': {
+      const item = anyItem(document, command.item);
+      const from = document.items.indexOf(item);
+      const items = document.items.toSpliced(from, 1);
+      items.splice(command.at, 0, item);
+      return { document: { ...document, items }, inverse: { ...command, at: from } };
+    }
     case 'addItem': {
       const items = document.items.slice();
       items.splice(command.at, 0, command.item);

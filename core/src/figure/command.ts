@@ -26,6 +26,7 @@ export type SingleFigureCommand =
   | { readonly name: 'setRail'; readonly rail: Rail }
   | { readonly name: 'setView'; readonly view: View }
   | { readonly name: 'renameItem'; readonly item: string; readonly to: string }
+  | { readonly name: 'orderItem'; readonly item: string; readonly at: number }
   | { readonly name: 'addItem'; readonly item: FigureItem; readonly at: number }
   | { readonly name: 'removeItem'; readonly item: string }
   | { readonly name: 'replaceItem'; readonly item: FigureItem };

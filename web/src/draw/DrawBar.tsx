@@ -5,12 +5,11 @@ import { NumberField } from '../ui/NumberField.js';
 import { tools, type DrawOptions } from './tools.js';
 import type { Drawing } from './useDrawing.js';
 
-/** The row above the figure while something is drawn: what is drawn, its options, what is missing, how it ends. */
-export function DrawBar({ drawing }: { drawing: Drawing }) {
+/** What is to be done next, or why nothing comes of it, on the figure's upper edge. */
+export function DrawLead({ drawing }: { drawing: Drawing }) {
   const { t } = useTranslation();
   const { tool, options, draft, problem, places } = drawing;
   if (!tool) return null;
-  const uses = (key: keyof DrawOptions): boolean => tools[tool].uses.includes(key);
   const lead = problem
     ? problem
     : draft.status === 'short'
@@ -20,6 +19,23 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
         : places.length < tools[tool].most(options)
           ? t('draw.ready', { count: places.length })
           : '';
+  return (
+    <p
+      role="status"
+      className={`pointer-events-none absolute top-2 left-4 rounded bg-sheet px-1.5 text-[13px] ${problem ? 'text-bad' : 'text-soft'}`}
+      data-draw-lead
+    >
+      {lead}
+    </p>
+  );
+}
+
+/** The row above the figure while something is drawn: what is drawn, its options, and how it ends. */
+export function DrawBar({ drawing }: { drawing: Drawing }) {
+  const { t } = useTranslation();
+  const { tool, options, draft, problem, places } = drawing;
+  if (!tool) return null;
+  const uses = (key: keyof DrawOptions): boolean => tools[tool].uses.includes(key);
   return (
     <div className="flex min-w-0 flex-1 flex-wrap items-center gap-1.5 py-1" data-draw-bar>
       <strong className="text-[13px]">{t(`draw.tools.${tool}`)}</strong>
@@ -123,13 +139,7 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
           onChange={(closed) => drawing.setOptions({ closed })}
         />
       )}
-      <span
-        role="status"
-        className={problem ? 'min-w-0 flex-1 text-[13px] text-bad' : 'min-w-0 flex-1 text-[13px] text-soft'}
-        data-draw-lead
-      >
-        {lead}
-      </span>
+      <span className="flex-1" />
       <Button
         quiet
         disabled={places.length === 0}

@@ -4,6 +4,7 @@ import type { Plane } from '../figure/plane.js';
 import type { FigureScene } from '../figure/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
+import { DrawLead } from './DrawBar.js';
 import { snap, type Snapped } from './snap.js';
 import { tools } from './tools.js';
 import type { Drawing } from './useDrawing.js';
@@ -124,7 +125,7 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
       aria-label={t('draw.layer', { tool: t(`draw.tools.${tool}`) })}
       tabIndex={0}
       data-draw-layer
-      className="absolute inset-0 cursor-crosshair touch-none outline-none"
+      className="absolute inset-0 cursor-crosshair touch-none outline-none select-none"
       onPointerDown={onPointerDown}
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
@@ -132,6 +133,7 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
       onPointerLeave={() => !down.current && drawing.hover(null)}
       onKeyDown={onKeyDown}
     >
+      <DrawLead drawing={drawing} />
       {hovered && (
         <>
           <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">

@@ -69,7 +69,7 @@ export function DrawMenu({ drawing, scene }: { drawing: Drawing; scene: FigureSc
             <button
               key={name}
               type="button"
-              className="rounded-md px-2 py-1 text-left hover:bg-tint"
+              className="flex flex-col items-start justify-start rounded-md px-2 py-1 text-left hover:bg-tint"
               onClick={() => {
                 setOpen(false);
                 drawing.begin(name);

@@ -7,6 +7,7 @@ import {
   type SingleFigureCommand,
 } from '@bogen/core';
 import { useEffect, useMemo, useState } from 'react';
+import { freshId } from '../figure/freshId.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
 import type { Snapped } from './snap.js';
@@ -83,7 +84,7 @@ export function useDrawing(scene: FigureScene): Drawing {
   };
   const add = (item: DraftItem): void => {
     const { document } = scene;
-    const ids = new Set(document.items.map(({ id }) => id));
+    const ids = new Set<string>();
     const named = (base: string): string => {
       const taken = new Set(document.items.map(({ name }) => name));
       if (!taken.has(base)) return base;
@@ -92,13 +93,9 @@ export function useDrawing(scene: FigureScene): Drawing {
       return `${base} ${number}`;
     };
     const fresh = (): string => {
-      for (;;) {
-        const id = `i${Math.random().toString(36).slice(2, 9)}`;
-        if (!ids.has(id)) {
-          ids.add(id);
-          return id;
-        }
-      }
+      const id = freshId(document, ids);
+      ids.add(id);
+      return id;
     };
     const at = document.items.length;
     if (item.kind === 'points') {

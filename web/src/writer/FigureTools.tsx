@@ -3,6 +3,10 @@ import { Minus, Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import { curveOf } from '@bogen/core';
+import { ChangePanel } from '../change/ChangePanel.js';
+import { FactsCard } from '../figure/FactsCard.js';
+import { PointTable } from '../table/PointTable.js';
+import { ItemList } from './ItemList.js';
 import { DrawMenu } from '../draw/DrawMenu.js';
 import type { Drawing } from '../draw/useDrawing.js';
 import type { FigureScene } from '../figure/scene.js';
@@ -40,8 +44,9 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
   const curves = document.items.filter(
     (item) => item.kind === 'built' || item.kind === 'shape' || (item.kind === 'curve' && !item.faint),
   );
-  const [chosen, choose] = useState<string | null>(null);
-  const item = curves.find(({ id }) => id === (chosen ?? document.rail.item)) ?? curves[0];
+  const item = curves.find(({ id }) => id === document.rail.item) ?? curves[0];
+  const [panel, setPanel] = useState<'change' | 'table' | 'facts' | null>(null);
+  const toggle = (next: typeof panel): void => setPanel(panel === next ? null : next);
   return (
     <>
       <UndoButtons session={session} />
@@ -52,7 +57,6 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
           aria-label={t('writer.curve')}
           value={item.id}
           onChange={(event) => {
-            choose(event.target.value);
             host.do({ name: 'setRail', rail: { ...document.rail, item: event.target.value } });
           }}
           className="h-7 rounded-md border border-strong bg-sheet px-1.5 text-[13px]"
@@ -67,10 +71,30 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
       )}
       {item && <DegreeStepper scene={scene} item={item} />}
       <Divider />
-      <Button quiet pressed={mode === 'move'} onClick={() => onMode('move')}>
-        {t('writer.movePoints')}
+      <Button quiet disabled={!item} pressed={panel === 'change'} onClick={() => toggle('change')}>
+        {t('change.change')}
       </Button>
-      <Button quiet pressed={mode === 'loose'} title={t('writer.looseLead')} onClick={() => onMode('loose')}>
+      <Button quiet disabled={!item} pressed={panel === 'table'} onClick={() => toggle('table')}>
+        {t('table.table')}
+      </Button>
+      <Button quiet disabled={!item} pressed={panel === 'facts'} onClick={() => toggle('facts')}>
+        {t('facts.facts')}
+      </Button>
+      <ItemList scene={scene} />
+      {item && panel === 'change' && (
+        <ChangePanel key={item.id} scene={scene} item={item} onClose={() => setPanel(null)} />
+      )}
+      {item && panel === 'table' && <PointTable scene={scene} item={item} onClose={() => setPanel(null)} />}
+      {item && panel === 'facts' && (
+        <FactsCard scene={scene} name={item.name} onClose={() => setPanel(null)} />
+      )}
+      <Divider />
+      <Button
+        quiet
+        pressed={mode === 'loose'}
+        title={t('writer.looseLead')}
+        onClick={() => onMode(mode === 'loose' ? 'move' : 'loose')}
+      >
         {t('writer.looseOrFixed')}
       </Button>
       {mode === 'loose' && item?.kind === 'curve' && (

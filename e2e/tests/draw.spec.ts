@@ -1,0 +1,405 @@
+import {
+  arcThroughPoints,
+  clampedUniformKnots,
+  conicFromShoulder,
+  curveOf,
+  curveOfShape,
+  evaluateFigure,
+  exactCircle,
+  interpolate,
+  pointAt,
+  reduceDegree,
+  type Curve,
+  type FigureDocument,
+  type FigureItem,
+  type LessonDocument,
+  type Point,
+} from '@bogen/core';
+import type { Page } from '@playwright/test';
+import { expect, handle, placeOf, saved, signIn, test } from '../bogen.js';
+
+/** A lesson of its own, with the curve of a new sheet. */
+async function newLesson(page: Page, title: string): Promise<void> {
+  await page.getByRole('button', { name: 'New lesson' }).click();
+  await page.getByLabel('Title of the lesson').fill(title);
+  await page.getByRole('button', { name: 'Make' }).click();
+  await expect(handle(page, 'curve/P0')).toBeVisible();
+}
+
+/** The figure as the server has it. */
+async function figure(page: Page): Promise<FigureDocument> {
+  await expect(saved(page)).toBeVisible();
+  const lesson = /write\/([^/]+)/.exec(page.url())![1]!;
+  const answer = await page.request.get(`/api/lessons/${lesson}/draft`);
+  return ((await answer.json()) as { document: LessonDocument }).document.sheets[0]!.figure;
+}
+
+async function lastItem(page: Page): Promise<FigureItem> {
+  return (await figure(page)).items.at(-1)!;
+}
+
+/** Where a place of the plane is on the screen; the first curve runs from (0, 10) to (200, 10). */
+async function screenOf(page: Page): Promise<(place: Point) => [number, number]> {
+  const [a, b] = [await placeOf(page, 'curve/P0'), await placeOf(page, 'curve/P5')];
+  const scale = (b.x - a.x) / 200;
+  return ([x, y]) => [a.x + scale * x!, a.y - scale * (y! - 10)];
+}
+
+async function choose(page: Page, tool: RegExp): Promise<void> {
+  await page.getByRole('button', { name: 'Draw …' }).click();
+  await page.getByRole('button', { name: tool }).click();
+  await expect(page.locator('[data-draw-layer]')).toBeVisible();
+}
+
+async function click(page: Page, places: readonly Point[]): Promise<void> {
+  const at = await screenOf(page);
+  for (const place of places) {
+    await page.mouse.move(...at(place), { steps: 2 });
+    await page.mouse.down();
+    await page.mouse.up();
+  }
+}
+
+function expectCurve(found: Curve | undefined, expected: Curve): void {
+  expect(found).toBeDefined();
+  expect(found!.degree).toBe(expected.degree);
+  found!.knots.forEach((knot, index) => expect(knot).toBeCloseTo(expected.knots[index]!, 12));
+  found!.points.forEach((point, index) =>
+    point.forEach((value, axis) => expect(value).toBeCloseTo(expected.points[index]![axis]!, 9)),
+  );
+}
+
+test('each kind of curve is drawn with the pointer, and comes to the core’s numbers', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Every kind of curve');
+  const lead = page.locator('[data-draw-lead]');
+
+  await test.step('by control points: what is missing is said, Enter ends it', async () => {
+    await choose(page, /^Curve by control points/);
+    const places = [
+      [10, 40],
+      [40, 20],
+      [80, 50],
+      [110, 20],
+      [150, 40],
+    ];
+    await click(page, places.slice(0, 2));
+    await expect(lead).toHaveText('2 more points needed');
+    await expect(page.getByRole('button', { name: 'Finish' })).toBeDisabled();
+    await click(page, places.slice(2));
+    await page.keyboard.press('Enter');
+    const item = await lastItem(page);
+    expectCurve(item.kind === 'curve' ? item.curve : undefined, {
+      degree: 3,
+      knots: clampedUniformKnots(5, 3),
+      points: places,
+    });
+    // The tool stays out for the next one; Escape puts it away.
+    await page.keyboard.press('Escape');
+    await expect(page.locator('[data-draw-layer]')).toHaveCount(0);
+  });
+
+  await test.step('through points: two suffice, and the curve passes them', async () => {
+    await choose(page, /^Curve through points/);
+    const places = [
+      [10, 60],
+      [60, 70],
+      [100, 40],
+    ];
+    await click(page, places);
+    await page.getByRole('button', { name: 'Finish' }).click();
+    const item = await lastItem(page);
+    expectCurve(item.kind === 'shape' ? curveOfShape(item.shape) : undefined, interpolate(places, 3).curve);
+    await page.getByRole('button', { name: 'Stop drawing' }).click();
+  });
+
+  await test.step('an arc through three points, a circle, a conic', async () => {
+    await choose(page, /^Arc through three points/);
+    await click(page, [
+      [20, 30],
+      [60, 30],
+      [40, 50],
+    ]);
+    let item = await lastItem(page);
+    expectCurve(
+      item.kind === 'shape' ? curveOfShape(item.shape) : undefined,
+      arcThroughPoints([20, 30], [40, 50], [60, 30]),
+    );
+    await page.keyboard.press('Escape');
+    await choose(page, /^Circle/);
+    await click(page, [
+      [130, 60],
+      [150, 60],
+    ]);
+    item = await lastItem(page);
+    expectCurve(
+      item.kind === 'shape' ? curveOfShape(item.shape) : undefined,
+      exactCircle({ centre: [130, 60], radius: 20, x: [1, 0], y: [0, 1] }, 'quadratic9'),
+    );
+    await page.keyboard.press('Escape');
+    await choose(page, /^Conic/);
+    await page.getByLabel('ρ').fill('0.4');
+    await click(page, [
+      [150, 20],
+      [190, 20],
+      [170, 40],
+    ]);
+    item = await lastItem(page);
+    expectCurve(
+      item.kind === 'shape' ? curveOfShape(item.shape) : undefined,
+      conicFromShoulder([150, 20], [170, 40], [190, 20], 0.4),
+    );
+    await page.keyboard.press('Escape');
+  });
+
+  await test.step('a chain with handles pulled, and freehand', async () => {
+    await choose(page, /^Bézier chain/);
+    const at = await screenOf(page);
+    for (const [from, to] of [
+      [
+        [20, 80],
+        [30, 90],
+      ],
+      [
+        [70, 80],
+        [80, 70],
+      ],
+    ] as const) {
+      await page.mouse.move(...at(from));
+      await page.mouse.down();
+      await page.mouse.move(...at(to), { steps: 5 });
+      await page.mouse.up();
+    }
+    await page.keyboard.press('Enter');
+    let item = await lastItem(page);
+    expect(item).toMatchObject({
+      kind: 'shape',
+      shape: {
+        kind: 'chain',
+        chain: { nodes: [{ point: [20, 80], after: [30, 90], kind: 'equal' }, { point: [70, 80] }] },
+      },
+    });
+    await page.keyboard.press('Escape');
+    await choose(page, /^Freehand/);
+    await page.mouse.move(...at([20, 20]));
+    await page.mouse.down();
+    for (let k = 1; k <= 60; k++) await page.mouse.move(...at([20 + 2 * k, 20 + 15 * Math.sin(k / 12)]));
+    await page.mouse.up();
+    item = await lastItem(page);
+    if (item.kind !== 'shape' || item.shape.kind !== 'stroke') throw new Error('no stroke');
+    expect(item.shape.points.length).toBeGreaterThan(30);
+    expect(curveOfShape(item.shape).points.length).toBeLessThan(12);
+    await page.keyboard.press('Escape');
+  });
+
+  await test.step('stairs, straight pieces, rectangle, polygon, ellipse, arc by radius', async () => {
+    const shapes: [RegExp, Point[], boolean][] = [
+      [
+        /^Straight pieces/,
+        [
+          [10, 20],
+          [30, 40],
+          [50, 20],
+        ],
+        true,
+      ],
+      [
+        /^Stairs/,
+        [
+          [60, 20],
+          [80, 40],
+          [100, 50],
+        ],
+        true,
+      ],
+      [
+        /^Rectangle/,
+        [
+          [110, 20],
+          [140, 40],
+        ],
+        false,
+      ],
+      [
+        /^Regular polygon/,
+        [
+          [160, 70],
+          [180, 70],
+        ],
+        false,
+      ],
+      [
+        /^Ellipse/,
+        [
+          [60, 60],
+          [80, 60],
+          [60, 70],
+        ],
+        false,
+      ],
+      [
+        /^Arc by ends and radius/,
+        [
+          [20, 60],
+          [60, 60],
+        ],
+        false,
+      ],
+    ];
+    const before = (await figure(page)).items.length;
+    for (const [tool, places, enter] of shapes) {
+      await choose(page, tool);
+      await click(page, places);
+      if (enter) await page.keyboard.press('Enter');
+      await page.keyboard.press('Escape');
+    }
+    const document = await figure(page);
+    expect(document.items).toHaveLength(before + shapes.length);
+    const evaluation = evaluateFigure(document);
+    document.items.forEach(({ id, name }) => expect(curveOf(evaluation, id), name).toBeDefined());
+    const stairs = document.items.find(({ name }) => name === 'Stairs')!;
+    expect(stairs.kind === 'curve' && stairs.curve.points).toEqual([
+      [60, 20],
+      [80, 20],
+      [80, 40],
+      [100, 40],
+      [100, 50],
+    ]);
+  });
+});
+
+test('both curves on the same reference points follow them, drawn without a pointer', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Twice on the same points');
+  await page.getByRole('button', { name: 'Draw …' }).focus();
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: /^Reference points/ }).press('Enter');
+  await expect(page.locator('[data-draw-layer]')).toBeFocused();
+  for (const [right, up] of [
+    [-8, 0],
+    [4, 3],
+    [4, -3],
+    [5, 2],
+  ] as const) {
+    for (let k = 0; k < Math.abs(right); k++)
+      await page.keyboard.press(right < 0 ? 'Shift+ArrowLeft' : 'Shift+ArrowRight');
+    for (let k = 0; k < Math.abs(up); k++)
+      await page.keyboard.press(up < 0 ? 'Shift+ArrowDown' : 'Shift+ArrowUp');
+    await page.keyboard.press('Space');
+  }
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('[data-peg]')).toHaveCount(4);
+  await page.getByRole('button', { name: 'Draw …' }).click();
+  await page.getByRole('button', { name: /^Both curves/ }).click();
+  const before = evaluateFigure(await figure(page));
+  await page.locator('[data-peg="B"]').focus();
+  await page.keyboard.press('Shift+ArrowUp');
+  const document = await figure(page);
+  const after = evaluateFigure(document);
+  const peg = document.items.find(({ name }) => name === 'B');
+  if (peg?.kind !== 'point') throw new Error('no peg');
+  expect(curveOf(after, 'onPegs')!.points[1]).toEqual(peg.at);
+  expect(curveOf(after, 'onPegs')).not.toEqual(curveOf(before, 'onPegs'));
+  const through = curveOf(after, 'throughPegs')!;
+  const nearest = Math.min(
+    ...Array.from({ length: 2001 }, (_, k) => {
+      const [x, y] = pointAt(through, k / 2000) as [number, number];
+      return Math.hypot(x - peg.at[0]!, y - peg.at[1]!);
+    }),
+  );
+  expect(nearest).toBeLessThan(0.1);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect
+    .poll(async () => curveOf(evaluateFigure(await figure(page)), 'onPegs'))
+    .toEqual(curveOf(before, 'onPegs'));
+});
+
+test('operations are previewed with their numbers, applied, linked, and taken back', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Changing a curve');
+  const given = (await figure(page)).items[0]!;
+  if (given.kind !== 'curve') throw new Error('no curve');
+  await page.getByRole('button', { name: 'Change …' }).click();
+  await page.getByLabel('What').selectOption('lowerDegree');
+  const expected = reduceDegree(given.curve);
+  const shown = Number(await page.locator('[data-deviation]').getAttribute('data-deviation'));
+  expect(shown).toBeCloseTo(expected.deviation.distance, 9);
+  // Escape leaves no trace.
+  await page.keyboard.press('Escape');
+  expect((await figure(page)).items).toEqual([given]);
+  await page.getByRole('button', { name: 'Change …' }).click();
+  await page.getByLabel('What').selectOption('removeKnot');
+  await page.getByLabel('times').fill('2');
+  await expect(page.locator('[data-change-reason]')).toContainText('stands 1 times');
+  await expect(page.getByRole('button', { name: 'Apply' })).toBeDisabled();
+  await page.getByLabel('What').selectOption('insertKnot');
+  await page.getByLabel('at u =').fill('0.5');
+  await page.getByRole('button', { name: 'Add as a linked curve' }).click();
+  await page.getByRole('button', { name: 'Change …' }).waitFor();
+  let document = await figure(page);
+  expect(document.items.at(-1)).toMatchObject({
+    kind: 'built',
+    operation: { name: 'insertKnot', parameter: 0.5 },
+  });
+  await page.getByLabel('Curve', { exact: true }).selectOption('curve');
+  await page.getByRole('button', { name: 'Change …' }).click();
+  await page.getByLabel('What').selectOption('raiseDegree');
+  await page.getByRole('button', { name: 'Apply' }).click();
+  document = await figure(page);
+  expect(document.items[0]).toMatchObject({ kind: 'curve', curve: { degree: 4 } });
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await figure(page)).items[0]).toEqual(given);
+});
+
+test('points take numbers and expressions, and items are named, hidden, locked, copied and deleted', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Exact numbers');
+  await page.getByRole('button', { name: 'Points …' }).click();
+  await page.getByLabel('x of P2').fill('100*sqrt(2)/2');
+  await page.getByLabel('x of P2').press('Enter');
+  await expect(page.getByLabel('x of P2')).toHaveValue('70.710678');
+  await page.getByLabel('y of P3').fill('60*cos(60 deg)');
+  await page.getByLabel('y of P3').press('Enter');
+  await expect(page.getByLabel('y of P3')).toHaveValue('30');
+  await page.getByLabel('Weight of P1').fill('-1');
+  await page.getByLabel('Weight of P1').press('Enter');
+  await expect(page.getByRole('alert')).toContainText('above zero');
+  await page.getByLabel('x of P0').fill('import("x")');
+  await page.getByLabel('x of P0').press('Enter');
+  await expect(page.getByRole('alert')).toContainText('not a number');
+  const item = (await figure(page)).items[0]!;
+  expect(item.kind === 'curve' && item.curve.points[2]).toEqual([50 * Math.SQRT2, 90]);
+  expect(item.kind === 'curve' && item.curve.weights).toBeFalsy();
+  await page.getByRole('button', { name: 'Close' }).click();
+
+  await page.getByRole('button', { name: 'Facts' }).click();
+  await expect(page.locator('[data-facts-card]')).toContainText('measured C² G²');
+  await page.getByRole('button', { name: 'Close' }).click();
+
+  await page.getByRole('button', { name: 'Items …' }).click();
+  await page.getByRole('button', { name: 'Keep a faint copy of Curve' }).click();
+  await page.getByRole('button', { name: 'Copy Curve', exact: true }).click();
+  await page.getByLabel('Name of Curve (copy)').fill('Waist');
+  await page.getByLabel('Name of Curve (copy)').press('Enter');
+  await page.getByRole('button', { name: 'Hide Waist' }).click();
+  await page.getByRole('button', { name: 'Lock Curve', exact: true }).click();
+  let { items } = await figure(page);
+  expect(items.map(({ name, hidden, locked }) => [name, hidden, locked])).toEqual([
+    ['Curve before', undefined, undefined],
+    ['Curve', undefined, true],
+    ['Waist', true, undefined],
+  ]);
+  await page.getByRole('button', { name: 'Draw Waist earlier' }).click();
+  await page.getByRole('button', { name: 'Delete Curve before' }).click();
+  ({ items } = await figure(page));
+  expect(items.map(({ name }) => name)).toEqual(['Waist', 'Curve']);
+});

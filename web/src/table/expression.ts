@@ -1,0 +1,41 @@
+/** Reads a number or an expression such as sqrt(2)/2 or 3*cos(30 deg). */
+export type ExpressionReader = (text: string) => number | undefined;
+
+let reader: Promise<ExpressionReader> | undefined;
+
+/**
+ * The reader of expressions, loaded when it is first needed. It calculates with numbers and units of
+ * angle only: nothing can be defined, imported or called but functions of numbers.
+ */
+export function expressionReader(): Promise<ExpressionReader> {
+  reader ??= import('mathjs').then(({ create, all }) => {
+    const math = create(all!);
+    const evaluate = math.evaluate.bind(math);
+    const refuse = (): never => {
+      throw new Error('not allowed here');
+    };
+    math.import(
+      {
+        import: refuse,
+        createUnit: refuse,
+        evaluate: refuse,
+        parse: refuse,
+        simplify: refuse,
+        derivative: refuse,
+        resolve: refuse,
+        reviver: refuse,
+      },
+      { override: true },
+    );
+    return (text) => {
+      if (text.length > 200 || /[=;\n[{]/.test(text)) return undefined;
+      try {
+        const value: unknown = evaluate(text);
+        return typeof value === 'number' && Number.isFinite(value) ? value : undefined;
+      } catch {
+        return undefined;
+      }
+    };
+  });
+  return reader;
+}

@@ -1,0 +1,195 @@
+import { curveOf, sourcesOf, type FigureItem, type SingleFigureCommand } from '@bogen/core';
+import {
+  ArrowDown,
+  ArrowUp,
+  Copy,
+  Eye,
+  EyeOff,
+  Lock,
+  LockOpen,
+  Snowflake,
+  Stamp,
+  Trash2,
+} from 'lucide-react';
+import { Popover } from 'radix-ui';
+import { useState, useSyncExternalStore, type ReactNode } from 'react';
+import { freshId } from '../figure/freshId.js';
+import type { FigureScene } from '../figure/scene.js';
+import { useTranslation } from '../text/text.js';
+import { Button } from '../ui/Button.js';
+
+/** Every item of the figure by its name: shown or hidden, locked, in order, copied, kept, frozen, deleted. */
+export function ItemList({ scene }: { scene: FigureScene }) {
+  const { t } = useTranslation();
+  const document = useSyncExternalStore(scene.subscribe, () => scene.document);
+  const { host } = scene;
+  const put = (item: FigureItem): void => host.do({ name: 'replaceItem', item });
+  const copyOf = (item: FigureItem, faint: boolean): void => {
+    const curve = curveOf(scene.evaluation, item.id);
+    const id = freshId(document);
+    const name = t(faint ? 'items.faintName' : 'items.copyName', { name: item.name }).slice(0, 200);
+    const made: FigureItem =
+      faint && curve ? { id, name, kind: 'curve', curve, faint: true } : { ...item, id, name };
+    host.do({ name: 'addItem', item: made, at: faint ? 0 : document.items.indexOf(item) + 1 });
+  };
+  const freeze = (item: FigureItem): void => {
+    const curve = curveOf(scene.evaluation, item.id);
+    if (curve) put({ id: item.id, name: item.name, kind: 'curve', curve });
+  };
+  return (
+    <Popover.Root>
+      <Popover.Trigger asChild>
+        <Button quiet>{t('items.items')}</Button>
+      </Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          sideOffset={6}
+          align="start"
+          className="z-30 max-h-[75vh] w-[440px] max-w-[96vw] overflow-y-auto rounded-lg border border-strong bg-sheet p-2 shadow-lg"
+          data-item-list
+        >
+          {document.items.length === 0 && <p className="p-2 text-[13px] text-soft">{t('items.empty')}</p>}
+          <ul>
+            {document.items.map((item, index) => {
+              const { name } = item;
+              const user = document.items.find((other) => sourcesOf(other).includes(item.id));
+              const { hidden, locked, ...rest } = item;
+              return (
+                <li
+                  key={item.id}
+                  className="flex items-center gap-0.5 border-b border-line py-0.5 last:border-0"
+                >
+                  <Tool
+                    label={t(hidden ? 'items.show' : 'items.hide', { name })}
+                    onPress={() =>
+                      put(
+                        hidden
+                          ? ({ ...rest, ...(locked ? { locked } : {}) } as FigureItem)
+                          : { ...item, hidden: true },
+                      )
+                    }
+                  >
+                    {hidden ? <EyeOff aria-hidden size={15} /> : <Eye aria-hidden size={15} />}
+                  </Tool>
+                  <Tool
+                    label={t(locked ? 'items.unlock' : 'items.lock', { name })}
+                    onPress={() =>
+                      put(
+                        locked
+                          ? ({ ...rest, ...(hidden ? { hidden } : {}) } as FigureItem)
+                          : { ...item, locked: true },
+                      )
+                    }
+                  >
+                    {locked ? <Lock aria-hidden size={15} /> : <LockOpen aria-hidden size={15} />}
+                  </Tool>
+                  <NameField
+                    label={t('items.name', { name })}
+                    value={name}
+                    onChange={(to) => host.do({ name: 'renameItem', item: item.id, to })}
+                  />
+                  <span className="w-24 shrink-0 text-[12px] text-soft">{t(`items.kinds.${item.kind}`)}</span>
+                  <Tool
+                    label={t('items.up', { name })}
+                    disabled={index === 0}
+                    onPress={() => host.do({ name: 'orderItem', item: item.id, at: index - 1 })}
+                  >
+                    <ArrowUp aria-hidden size={15} />
+                  </Tool>
+                  <Tool
+                    label={t('items.down', { name })}
+                    disabled={index === document.items.length - 1}
+                    onPress={() => host.do({ name: 'orderItem', item: item.id, at: index + 1 })}
+                  >
+                    <ArrowDown aria-hidden size={15} />
+                  </Tool>
+                  <Tool label={t('items.copy', { name })} onPress={() => copyOf(item, false)}>
+                    <Copy aria-hidden size={15} />
+                  </Tool>
+                  {item.kind !== 'point' && (
+                    <Tool label={t('items.keepCopy', { name })} onPress={() => copyOf(item, true)}>
+                      <Stamp aria-hidden size={15} />
+                    </Tool>
+                  )}
+                  {(item.kind === 'built' || item.kind === 'shape') && (
+                    <Tool label={t('items.freeze', { name })} onPress={() => freeze(item)}>
+                      <Snowflake aria-hidden size={15} />
+                    </Tool>
+                  )}
+                  <Tool
+                    label={user ? t('items.inUse', { other: user.name }) : t('items.remove', { name })}
+                    disabled={user !== undefined}
+                    onPress={() => host.do(removal(item))}
+                  >
+                    <Trash2 aria-hidden size={15} />
+                  </Tool>
+                </li>
+              );
+            })}
+          </ul>
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}
+
+const removal = (item: FigureItem): SingleFigureCommand => ({ name: 'removeItem', item: item.id });
+
+function Tool({
+  label,
+  onPress,
+  disabled = false,
+  children,
+}: {
+  label: string;
+  onPress: () => void;
+  disabled?: boolean;
+  children: ReactNode;
+}) {
+  return (
+    <button
+      type="button"
+      aria-label={label}
+      title={label}
+      disabled={disabled}
+      onClick={onPress}
+      className="inline-flex size-6 shrink-0 items-center justify-center rounded hover:bg-tint disabled:opacity-35"
+    >
+      {children}
+    </button>
+  );
+}
+
+/** A name to type; it is set when the field is left or Enter is pressed, and an empty one is given back. */
+function NameField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  onChange: (to: string) => void;
+}) {
+  const [text, setText] = useState<string | null>(null);
+  const done = (): void => {
+    const next = text?.trim();
+    if (next && next !== value) onChange(next.slice(0, 200));
+    setText(null);
+  };
+  return (
+    <input
+      aria-label={label}
+      value={text ?? value}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={done}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') done();
+        if (event.key === 'Escape' && text !== null) {
+          event.stopPropagation();
+          setText(null);
+        }
+      }}
+      className="h-6 min-w-0 flex-1 rounded border border-transparent bg-transparent px-1 text-[13px] hover:border-line focus:border-strong"
+    />
+  );
+}
