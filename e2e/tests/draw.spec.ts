@@ -1,4 +1,5 @@
 import {
+  arcFromEnds,
   arcThroughPoints,
   clampedUniformKnots,
   conicFromShoulder,
@@ -6,7 +7,9 @@ import {
   curveOfShape,
   evaluateFigure,
   exactCircle,
+  exactEllipse,
   interpolate,
+  periodicCurve,
   pointAt,
   reduceDegree,
   type Curve,
@@ -51,6 +54,13 @@ async function choose(page: Page, tool: RegExp): Promise<void> {
   await expect(page.locator('[data-draw-layer]')).toBeVisible();
 }
 
+/** Puts the tool away and takes back what was drawn, so that the next curve snaps to nothing of it. */
+async function takeBack(page: Page): Promise<void> {
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await figure(page)).items.length).toBe(1);
+}
+
 async function click(page: Page, places: readonly Point[]): Promise<void> {
   const at = await screenOf(page);
   for (const place of places) {
@@ -75,96 +85,224 @@ test('each kind of curve is drawn with the pointer, and comes to the core’s nu
   const page = await signIn(await newContext());
   await newLesson(page, 'Every kind of curve');
   const lead = page.locator('[data-draw-lead]');
+  const drawnCurve = async (): Promise<Curve | undefined> => {
+    const item = await lastItem(page);
+    return item.kind === 'shape' ? curveOfShape(item.shape) : item.kind === 'curve' ? item.curve : undefined;
+  };
 
   await test.step('by control points: what is missing is said, Enter ends it', async () => {
     await choose(page, /^Curve by control points/);
     const places = [
-      [10, 40],
       [40, 20],
-      [80, 50],
-      [110, 20],
-      [150, 40],
+      [60, 50],
+      [80, 20],
+      [110, 40],
+      [150, 20],
     ];
     await click(page, places.slice(0, 2));
     await expect(lead).toHaveText('2 more points needed');
     await expect(page.getByRole('button', { name: 'Finish' })).toBeDisabled();
     await click(page, places.slice(2));
+    await page.keyboard.press('Backspace');
+    await expect(lead).toContainText('4 points');
+    await click(page, places.slice(4));
     await page.keyboard.press('Enter');
-    const item = await lastItem(page);
-    expectCurve(item.kind === 'curve' ? item.curve : undefined, {
-      degree: 3,
-      knots: clampedUniformKnots(5, 3),
-      points: places,
-    });
-    // The tool stays out for the next one; Escape puts it away.
-    await page.keyboard.press('Escape');
+    expectCurve(await drawnCurve(), { degree: 3, knots: clampedUniformKnots(5, 3), points: places });
+    await takeBack(page);
     await expect(page.locator('[data-draw-layer]')).toHaveCount(0);
   });
 
-  await test.step('through points: two suffice, and the curve passes them', async () => {
-    await choose(page, /^Curve through points/);
-    const places = [
-      [10, 60],
-      [60, 70],
-      [100, 40],
-    ];
-    await click(page, places);
-    await page.getByRole('button', { name: 'Finish' }).click();
-    const item = await lastItem(page);
-    expectCurve(item.kind === 'shape' ? curveOfShape(item.shape) : undefined, interpolate(places, 3).curve);
-    await page.getByRole('button', { name: 'Stop drawing' }).click();
+  const bySteps: [string, RegExp, Point[], boolean, Curve][] = [
+    [
+      'through points, of which two suffice',
+      /^Curve through points/,
+      [
+        [40, 20],
+        [150, 40],
+      ],
+      true,
+      interpolate(
+        [
+          [40, 20],
+          [150, 40],
+        ],
+        3,
+      ).curve,
+    ],
+    [
+      'an arc through three points',
+      /^Arc through three points/,
+      [
+        [60, 20],
+        [120, 20],
+        [90, 40],
+      ],
+      false,
+      arcThroughPoints([60, 20], [90, 40], [120, 20]),
+    ],
+    [
+      'an arc by its ends and radius',
+      /^Arc by ends and radius/,
+      [
+        [60, 20],
+        [120, 20],
+      ],
+      false,
+      arcFromEnds([60, 20], [120, 20], 60),
+    ],
+    [
+      'a circle',
+      /^Circle/,
+      [
+        [100, 30],
+        [120, 30],
+      ],
+      false,
+      exactCircle({ centre: [100, 30], radius: 20, x: [1, 0], y: [0, 1] }, 'quadratic9'),
+    ],
+    [
+      'an ellipse',
+      /^Ellipse/,
+      [
+        [100, 30],
+        [130, 30],
+        [100, 50],
+      ],
+      false,
+      exactEllipse([100, 30], [30, 0], [0, 20], 'quadratic9'),
+    ],
+    [
+      'a conic by its shoulder',
+      /^Conic/,
+      [
+        [60, 20],
+        [120, 20],
+        [90, 40],
+      ],
+      false,
+      conicFromShoulder([60, 20], [90, 40], [120, 20], 0.5),
+    ],
+    [
+      'straight pieces',
+      /^Straight pieces/,
+      [
+        [60, 20],
+        [90, 50],
+        [120, 20],
+      ],
+      true,
+      {
+        degree: 1,
+        knots: [0, 0, 0.5, 1, 1],
+        points: [
+          [60, 20],
+          [90, 50],
+          [120, 20],
+        ],
+      },
+    ],
+    [
+      'stairs',
+      /^Stairs/,
+      [
+        [60, 20],
+        [80, 40],
+        [100, 50],
+      ],
+      true,
+      {
+        degree: 1,
+        knots: clampedUniformKnots(5, 1),
+        points: [
+          [60, 20],
+          [80, 20],
+          [80, 40],
+          [100, 40],
+          [100, 50],
+        ],
+      },
+    ],
+    [
+      'a rectangle',
+      /^Rectangle/,
+      [
+        [60, 20],
+        [120, 50],
+      ],
+      false,
+      {
+        degree: 1,
+        knots: clampedUniformKnots(5, 1),
+        points: [
+          [60, 20],
+          [120, 20],
+          [120, 50],
+          [60, 50],
+          [60, 20],
+        ],
+      },
+    ],
+    [
+      'a polygon',
+      /^Regular polygon/,
+      [
+        [100, 30],
+        [120, 30],
+      ],
+      false,
+      {
+        degree: 1,
+        knots: clampedUniformKnots(7, 1),
+        points: Array.from({ length: 7 }, (_, k) => [
+          100 + 20 * Math.cos((k * Math.PI) / 3),
+          30 + 20 * Math.sin((k * Math.PI) / 3),
+        ]),
+      },
+    ],
+  ];
+  for (const [name, tool, places, enter, expected] of bySteps) {
+    await test.step(name, async () => {
+      await choose(page, tool);
+      await click(page, places);
+      if (enter) await page.keyboard.press('Enter');
+      expectCurve(await drawnCurve(), expected);
+      await takeBack(page);
+    });
+  }
+
+  await test.step('closed, by coming back to the start', async () => {
+    await choose(page, /^Curve by control points/);
+    await click(page, [
+      [60, 20],
+      [120, 20],
+      [120, 50],
+      [60, 50],
+      [60, 20],
+    ]);
+    await page.keyboard.press('Enter');
+    expectCurve(
+      await drawnCurve(),
+      periodicCurve(3, [
+        [60, 20],
+        [120, 20],
+        [120, 50],
+        [60, 50],
+      ]),
+    );
+    await takeBack(page);
   });
 
-  await test.step('an arc through three points, a circle, a conic', async () => {
-    await choose(page, /^Arc through three points/);
-    await click(page, [
-      [20, 30],
-      [60, 30],
-      [40, 50],
-    ]);
-    let item = await lastItem(page);
-    expectCurve(
-      item.kind === 'shape' ? curveOfShape(item.shape) : undefined,
-      arcThroughPoints([20, 30], [40, 50], [60, 30]),
-    );
-    await page.keyboard.press('Escape');
-    await choose(page, /^Circle/);
-    await click(page, [
-      [130, 60],
-      [150, 60],
-    ]);
-    item = await lastItem(page);
-    expectCurve(
-      item.kind === 'shape' ? curveOfShape(item.shape) : undefined,
-      exactCircle({ centre: [130, 60], radius: 20, x: [1, 0], y: [0, 1] }, 'quadratic9'),
-    );
-    await page.keyboard.press('Escape');
-    await choose(page, /^Conic/);
-    await page.getByLabel('ρ').fill('0.4');
-    await click(page, [
-      [150, 20],
-      [190, 20],
-      [170, 40],
-    ]);
-    item = await lastItem(page);
-    expectCurve(
-      item.kind === 'shape' ? curveOfShape(item.shape) : undefined,
-      conicFromShoulder([150, 20], [170, 40], [190, 20], 0.4),
-    );
-    await page.keyboard.press('Escape');
-  });
-
-  await test.step('a chain with handles pulled, and freehand', async () => {
+  await test.step('a chain with handles pulled out, and its handle moved by the keyboard', async () => {
     await choose(page, /^Bézier chain/);
     const at = await screenOf(page);
     for (const [from, to] of [
       [
-        [20, 80],
-        [30, 90],
+        [60, 20],
+        [70, 30],
       ],
       [
-        [70, 80],
-        [80, 70],
+        [120, 40],
+        [130, 30],
       ],
     ] as const) {
       await page.mouse.move(...at(from));
@@ -173,100 +311,37 @@ test('each kind of curve is drawn with the pointer, and comes to the core’s nu
       await page.mouse.up();
     }
     await page.keyboard.press('Enter');
-    let item = await lastItem(page);
-    expect(item).toMatchObject({
-      kind: 'shape',
-      shape: {
-        kind: 'chain',
-        chain: { nodes: [{ point: [20, 80], after: [30, 90], kind: 'equal' }, { point: [70, 80] }] },
-      },
-    });
+    const item = await lastItem(page);
+    const nodes = [
+      { point: [60, 20], before: [50, 10], after: [70, 30], kind: 'equal' },
+      { point: [120, 40], before: [110, 50], after: [130, 30], kind: 'equal' },
+    ];
+    expect(item).toMatchObject({ kind: 'shape', shape: { kind: 'chain', chain: { nodes } } });
     await page.keyboard.press('Escape');
+    await page.locator(`[data-shape-handle="${item.id}/0/after"]`).focus();
+    await page.keyboard.press('Shift+ArrowUp');
+    // An equal handle takes the opposite one along.
+    await expect
+      .poll(async () => {
+        const moved = await lastItem(page);
+        return moved.kind === 'shape' && moved.shape.kind === 'chain' ? moved.shape.chain.nodes[0] : null;
+      })
+      .toEqual({ point: [60, 20], before: [50, 0], after: [70, 40], kind: 'equal' });
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Undo' }).click();
+  });
+
+  await test.step('freehand: few points for a long stroke', async () => {
     await choose(page, /^Freehand/);
-    await page.mouse.move(...at([20, 20]));
+    const at = await screenOf(page);
+    await page.mouse.move(...at([40, 20]));
     await page.mouse.down();
-    for (let k = 1; k <= 60; k++) await page.mouse.move(...at([20 + 2 * k, 20 + 15 * Math.sin(k / 12)]));
+    for (let k = 1; k <= 60; k++) await page.mouse.move(...at([40 + 2 * k, 20 + 15 * Math.sin(k / 12)]));
     await page.mouse.up();
-    item = await lastItem(page);
+    const item = await lastItem(page);
     if (item.kind !== 'shape' || item.shape.kind !== 'stroke') throw new Error('no stroke');
     expect(item.shape.points.length).toBeGreaterThan(30);
     expect(curveOfShape(item.shape).points.length).toBeLessThan(12);
-    await page.keyboard.press('Escape');
-  });
-
-  await test.step('stairs, straight pieces, rectangle, polygon, ellipse, arc by radius', async () => {
-    const shapes: [RegExp, Point[], boolean][] = [
-      [
-        /^Straight pieces/,
-        [
-          [10, 20],
-          [30, 40],
-          [50, 20],
-        ],
-        true,
-      ],
-      [
-        /^Stairs/,
-        [
-          [60, 20],
-          [80, 40],
-          [100, 50],
-        ],
-        true,
-      ],
-      [
-        /^Rectangle/,
-        [
-          [110, 20],
-          [140, 40],
-        ],
-        false,
-      ],
-      [
-        /^Regular polygon/,
-        [
-          [160, 70],
-          [180, 70],
-        ],
-        false,
-      ],
-      [
-        /^Ellipse/,
-        [
-          [60, 60],
-          [80, 60],
-          [60, 70],
-        ],
-        false,
-      ],
-      [
-        /^Arc by ends and radius/,
-        [
-          [20, 60],
-          [60, 60],
-        ],
-        false,
-      ],
-    ];
-    const before = (await figure(page)).items.length;
-    for (const [tool, places, enter] of shapes) {
-      await choose(page, tool);
-      await click(page, places);
-      if (enter) await page.keyboard.press('Enter');
-      await page.keyboard.press('Escape');
-    }
-    const document = await figure(page);
-    expect(document.items).toHaveLength(before + shapes.length);
-    const evaluation = evaluateFigure(document);
-    document.items.forEach(({ id, name }) => expect(curveOf(evaluation, id), name).toBeDefined());
-    const stairs = document.items.find(({ name }) => name === 'Stairs')!;
-    expect(stairs.kind === 'curve' && stairs.curve.points).toEqual([
-      [60, 20],
-      [80, 20],
-      [80, 40],
-      [100, 40],
-      [100, 50],
-    ]);
   });
 });
 
@@ -336,7 +411,7 @@ test('operations are previewed with their numbers, applied, linked, and taken ba
   expect((await figure(page)).items).toEqual([given]);
   await page.getByRole('button', { name: 'Change …' }).click();
   await page.getByLabel('What').selectOption('removeKnot');
-  await page.getByLabel('times').fill('2');
+  await page.getByRole('textbox', { name: 'times' }).fill('2');
   await expect(page.locator('[data-change-reason]')).toContainText('stands 1 times');
   await expect(page.getByRole('button', { name: 'Apply' })).toBeDisabled();
   await page.getByLabel('What').selectOption('insertKnot');
