@@ -72,3 +72,27 @@ export function derivativesAt(curve: Curve, u: number, order: number, side: Side
   }
   return result;
 }
+
+/**
+ * Values of the rational basis functions R_i = N_i w_i / Σ N_j w_j that are not zero at `u`; those of a
+ * polynomial curve are its N_i (P&T 4.2).
+ * @param side which span is taken at a knot
+ * @returns p + 1 values, which sum to one, and the index of the control point that the first belongs to
+ * @throws CurveError `parameter`
+ */
+export function rationalBasisFunctions(
+  curve: Pick<Curve, 'degree' | 'knots' | 'weights'>,
+  u: number,
+  side: Side = 'right',
+): { first: number; values: Float64Array } {
+  const { degree, knots, weights } = curve;
+  const span = findSpan(knots, degree, u, side);
+  const values = basisFunctions(knots, degree, span, u);
+  const first = span - degree;
+  if (weights) {
+    let denominator = 0;
+    for (let j = 0; j <= degree; j++) denominator += values[j]! *= weights[first + j]!;
+    for (let j = 0; j <= degree; j++) values[j]! /= denominator;
+  }
+  return { first, values };
+}

@@ -109,14 +109,14 @@ export function derivativesAtMany(
   const count = parameters.length;
   const stride = (order + 1) * polynomials.dimension;
   const result = out ?? new Float64Array(count * stride);
-  const { degree, rational, dimension, components } = polynomials;
+  const { degree, rational, dimension, components, short } = polynomials;
   const { middles, scales, coefficients, exact } = centredPolynomials(polynomials);
   const evaluate = spanEvaluator(polynomials, order);
   if (order === 2 && rational && dimension === 2) {
     for (let i = 0; i < count; i++) {
       const u = parameters[i]!;
       const span = spanIn(polynomials, lookup, u, i);
-      if (exact[span] === 1) {
+      if (exact[span] === 1 && short[span] === 0) {
         const scale = scales[span]!;
         const base = span * components * (degree + 1);
         const s = (u - middles[span]!) * scale;
@@ -144,12 +144,13 @@ export function spanEvaluator(
   polynomials: SpanPolynomials,
   order: number,
 ): (span: number, u: number, result: Float64Array, outAt: number) => void {
-  const { degree, dimension, rational, components, starts, ends, scaled } = polynomials;
+  const { degree, dimension, rational, components, starts, ends, short, scaled } = polynomials;
   const { middles, scales, coefficients: centred, exact } = centredPolynomials(polynomials);
   const powers = new Float64Array(order + 1);
   const denominators = new Float64Array(order + 1);
   return (span, u, result, outAt) => {
-    if (exact[span] === 1) {
+    // A third derivative of powers would lose digits that Bernstein coefficients keep.
+    if (exact[span] === 1 && order < 3 && !(order > 0 && short[span] === 1)) {
       const scale = scales[span]!;
       const s = (u - middles[span]!) * scale;
       const base = span * components * (degree + 1);
@@ -163,20 +164,10 @@ export function spanEvaluator(
         let d0 = centred[at]!;
         let d1 = 0;
         let d2 = 0;
-        let d3 = 0;
-        if (order === 2) {
-          for (let k = at + 1; k <= at + degree; k++) {
-            d2 = d2 * s + d1;
-            d1 = d1 * s + d0;
-            d0 = d0 * s + centred[k]!;
-          }
-        } else {
-          for (let k = at + 1; k <= at + degree; k++) {
-            d3 = d3 * s + d2;
-            d2 = d2 * s + d1;
-            d1 = d1 * s + d0;
-            d0 = d0 * s + centred[k]!;
-          }
+        for (let k = at + 1; k <= at + degree; k++) {
+          d2 = d2 * s + d1;
+          d1 = d1 * s + d0;
+          d0 = d0 * s + centred[k]!;
         }
         d1 *= scale;
         d2 *= 2 * scale * scale;
@@ -185,12 +176,10 @@ export function spanEvaluator(
           result[to] = d0;
           if (order > 0) result[to + dimension] = d1;
           if (order > 1) result[to + 2 * dimension] = d2;
-          if (order > 2) result[to + 3 * dimension] = d3 * 6 * scale * scale * scale;
         } else {
           denominators[0] = d0;
           if (order > 0) denominators[1] = d1;
           if (order > 1) denominators[2] = d2;
-          if (order > 2) denominators[3] = d3 * 6 * scale * scale * scale;
         }
       }
       if (rational) divide(result, outAt, denominators, order, dimension);

@@ -1,5 +1,6 @@
 import { dimensionOf, type Curve } from './curve.js';
 import { blossom } from './blossom.js';
+import { homogeneousRows } from './homogeneous.js';
 import { spansOf, type Span } from './knotVector.js';
 
 /**
@@ -12,6 +13,8 @@ export interface SpanPolynomials {
   /** Where each span starts and ends, as typed arrays for the hot loops. */
   readonly starts: Float64Array;
   readonly ends: Float64Array;
+  /** 1 where a span is so short against its neighbours that differences of its own points lose digits. */
+  readonly short: Uint8Array;
   readonly degree: number;
   readonly dimension: number;
   readonly rational: boolean;
@@ -41,6 +44,11 @@ export function spanPolynomials(curve: Curve, order: number): SpanPolynomials {
   );
   const labels = new Float64Array(degree);
   const differences = new Float64Array(degree + 1);
+  const short = Uint8Array.from(spans, ({ index, start, end }) => {
+    const reach = knots[index + degree]! - knots[index + 1 - degree]!;
+    return end - start < reach / shortest ? 1 : 0;
+  });
+  const derivatives = short.includes(1) ? derivativeSplines(curve, Math.min(order, degree)) : [];
   spans.forEach((span, spanNumber) => {
     const bezier: number[][] = [];
     for (let k = 0; k <= degree; k++) {
@@ -62,7 +70,58 @@ export function spanPolynomials(curve: Curve, order: number): SpanPolynomials {
       }
     }
   });
+  // On short spans derivatives come from the differences of the whole curve's control points instead.
+  spans.forEach((span, spanNumber) => {
+    if (short[spanNumber] === 0) return;
+    const width = span.end - span.start;
+    for (let r = 1; r <= Math.min(order, degree); r++) {
+      const lower = degree - r;
+      const at = spanNumber * components * (lower + 1);
+      let binomial = width ** r;
+      for (let k = 0; k <= lower; k++) {
+        labels.fill(span.start, 0, lower - k).fill(span.end, lower - k);
+        const row = blossom(derivatives[r]!, span.index - r, labels);
+        for (let component = 0; component < components; component++) {
+          scaled[r]![at + component * (lower + 1) + k] = binomial * row[component]!;
+        }
+        binomial = (binomial * (lower - k)) / (k + 1);
+      }
+    }
+  });
   const starts = Float64Array.from(spans, ({ start }) => start);
   const ends = Float64Array.from(spans, ({ end }) => end);
-  return { spans, starts, ends, degree, dimension, rational: weights !== undefined, components, scaled };
+  return {
+    spans,
+    starts,
+    ends,
+    short,
+    degree,
+    dimension,
+    rational: weights !== undefined,
+    components,
+    scaled,
+  };
+}
+
+/** Against the knots that reach over it, a span shorter than this share counts as short. */
+const shortest = 50;
+
+/**
+ * The derivatives of the homogeneous curve as splines of their own, by differences of control points over
+ * knots (P&T 3.3): entry r has degree p − r. Without weights, since these are coordinates like others.
+ */
+function derivativeSplines(curve: Curve, order: number): Curve[] {
+  const { degree, knots } = curve;
+  let points = homogeneousRows(curve);
+  const splines: Curve[] = [{ degree, knots, points }];
+  for (let r = 1; r <= order; r++) {
+    points = points.slice(1).map((point, i) => {
+      const width = knots[i + degree + 1]! - knots[i + r]!;
+      // Over a gap there is nothing between the two branches.
+      const factor = width > 0 ? (degree - r + 1) / width : 0;
+      return point.map((value, axis) => factor * (value - points[i]![axis]!));
+    });
+    splines.push({ degree: degree - r, knots: knots.slice(r, knots.length - r), points });
+  }
+  return splines;
 }

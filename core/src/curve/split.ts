@@ -1,4 +1,6 @@
+import { rowsOfPieces } from './assemble.js';
 import type { Curve } from './curve.js';
+import { decompose } from './decompose.js';
 import { CurveError } from './error.js';
 import { curveOfRows, homogeneousRows } from './homogeneous.js';
 import { insertKnot } from './insertKnot.js';
@@ -83,4 +85,34 @@ export function clampEnds(curve: Curve): Curve {
   const last = knots.length - 1;
   if (!curve.periodic && knots[0] === start && knots[last] === end) return curve;
   return extractPart(curve, start, end);
+}
+
+/**
+ * The same curve with unclamped ends: the outer knots continue the spacing of the first and the last
+ * spans, and the control points beside the ends move out to where the curve no longer starts and ends
+ * (P&T A12.1, here as blossom values). `clampEnds` takes it back.
+ * @throws CurveError `unsupported` for a periodic curve
+ */
+export function unclampEnds(curve: Curve): Curve {
+  if (curve.periodic) {
+    throw new CurveError('unsupported', 'A periodic curve has no ends to unclamp.');
+  }
+  const { degree } = curve;
+  const clamped = clampEnds(curve);
+  const inner = clamped.knots.slice(degree, clamped.knots.length - degree);
+  const spacing = (index: number): number => {
+    // Repeated knots would repeat outside too; the next real span gives the step.
+    const step = inner[index + 1]! - inner[index]!;
+    return step > 0 ? step : (inner.at(-1)! - inner[0]!) / Math.max(1, inner.length - 1);
+  };
+  const before: number[] = [];
+  const after: number[] = [];
+  for (let k = 0; k < degree; k++) {
+    const first = before[0] ?? inner[0]!;
+    before.unshift(first - spacing(Math.min(k, inner.length - 2)));
+    const last = after.at(-1) ?? inner.at(-1)!;
+    after.push(last + spacing(Math.max(0, inner.length - 2 - k)));
+  }
+  const open = [...before, ...inner, ...after];
+  return curveOfRows(curve, degree, open, rowsOfPieces(decompose(clamped), open, degree));
 }

@@ -12,11 +12,13 @@ import {
   joinCurves,
   knotJumps,
   mapDomain,
+  periodicCurve,
   pointAt,
   reverseCurve,
   spansOf,
   splitAtKnots,
   splitCurve,
+  unclampEnds,
   validateCurve,
   type Curve,
   type Point,
@@ -88,6 +90,30 @@ describe('splitting', () => {
         expect(() => splitCurve(curve, NaN)).toThrow(CurveError);
       }),
     );
+  });
+
+  it('unclamping and clamping again leaves the curve', () => {
+    fc.assert(
+      fc.property(arbitraryCurve({ rational: false, periodic: false }), (curve) => {
+        const unclamped = unclampEnds(curve);
+        validateCurve(unclamped);
+        expect(unclamped.points).toHaveLength(curve.points.length);
+        const [start, end] = domainOf(curve.knots, curve.degree);
+        expect(domainOf(unclamped.knots, curve.degree)).toEqual([start, end]);
+        // Far-off control points of short end spans take digits along.
+        const tolerance = 1e-13 * Math.max(sizeOf(unclamped), sizeOf(curve)) * 10;
+        expectSameCurve(curve, unclamped, undefined, tolerance / sizeOf(curve));
+      }),
+    );
+    expect(() =>
+      unclampEnds({
+        ...periodicCurve(2, [
+          [0, 0],
+          [1, 0],
+          [1, 1],
+        ]),
+      }),
+    ).toThrow(CurveError);
   });
 
   it('at a gap gives each side its own end', () => {

@@ -199,12 +199,14 @@ describe('constructions', () => {
 describe('putting together', () => {
   it('gives back what was decomposed or split at all knots', () => {
     fc.assert(
-      fc.property(arbitraryCurve({ rational: false }), (curve) => {
-        const tolerance = 1e-9 * sizeOf(curve);
+      fc.property(arbitraryCurve(), (curve) => {
+        // Short spans and weights that lie far apart leave fewer digits to tell what a knot is needed for.
+        const spread = curve.weights ? Math.max(...curve.weights) / Math.min(...curve.weights) : 1;
+        const tolerance = 1e-7 * sizeOf(curve) * Math.sqrt(spread);
         for (const pieces of [decompose(curve), splitAtKnots(curve)]) {
           const whole = composePieces(pieces, tolerance);
           validateCurve(whole);
-          expectSameCurve(curve, whole, undefined, 1e-7);
+          expectSameCurve(curve, whole, undefined, (10 * tolerance) / sizeOf(curve));
           expect(whole.points.length).toBeLessThanOrEqual(clampEnds(curve).points.length);
         }
       }),
