@@ -59,6 +59,29 @@ await run(async () => {
     await teacher.getByRole('link', { name: /The same points/ }).click();
     await teacher.locator('.tiptap').waitFor();
     await shoot(teacher, 'writer');
+    await teacher.getByRole('button', { name: 'Change …' }).click();
+    await teacher.locator('[data-change-panel] select').first().selectOption('lowerDegree');
+    await shoot(teacher, 'writer-change');
+    await teacher.getByRole('button', { name: 'Close' }).click();
+    await teacher.getByRole('button', { name: 'Look …' }).click();
+    for (const name of ['Convex hulls of spans', 'Construction of the point at the cursor', 'Speed']) {
+      await teacher.getByLabel(name, { exact: true }).check();
+    }
+    await teacher.getByLabel('Basis', { exact: true }).uncheck();
+    await teacher.keyboard.press('Escape');
+    await shoot(teacher, 'writer-looks');
+    await teacher.getByRole('button', { name: 'Draw …' }).click();
+    await teacher.getByRole('button', { name: /^Curve through points/ }).click();
+    const layer = await teacher.locator('[data-draw-layer]').boundingBox();
+    for (const [x, y] of [
+      [0.15, 0.25],
+      [0.35, 0.12],
+      [0.6, 0.3],
+    ]) {
+      await teacher.mouse.click(layer.x + layer.width * x, layer.y + layer.height * y);
+    }
+    await teacher.mouse.move(layer.x + layer.width * 0.82, layer.y + layer.height * 0.16);
+    await shoot(teacher, 'writer-draw');
 
     const student = await open();
     await student.goto('/join');

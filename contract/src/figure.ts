@@ -57,11 +57,17 @@ const shownSchema = z.strictObject({
   knots: z.boolean(),
   comb: z.boolean(),
   labels: z.boolean(),
+  hulls: z.boolean().optional(),
+  places: z.boolean().optional(),
+  vectors: z.boolean().optional(),
+  osculating: z.boolean().optional(),
+  construction: z.boolean().optional(),
+  ticks: z.boolean().optional(),
 }) satisfies z.ZodType<Shown>;
 
 const railSchema = z.strictObject({
   item: idSchema.nullable(),
-  tracks: z.array(z.enum(['knots', 'basis', 'curvature'])).max(20),
+  tracks: z.array(z.enum(['knots', 'basis', 'curvature', 'speed', 'length'])).max(20),
 }) satisfies z.ZodType<Rail>;
 
 const viewSchema = z.strictObject({

@@ -478,3 +478,36 @@ test('points take numbers and expressions, and items are named, hidden, locked, 
   ({ items } = await figure(page));
   expect(items.map(({ name }) => name)).toEqual(['Waist', 'Curve']);
 });
+
+test('what is shown, the tracks of the rail, and a reload in the middle', async ({ newContext }) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Looking at a curve');
+  await page.getByRole('button', { name: 'Look …' }).click();
+  for (const name of [
+    'Convex hulls of spans',
+    'Construction of the point at the cursor',
+    'Speed',
+    'Arc length',
+  ]) {
+    await page.getByLabel(name, { exact: true }).check();
+  }
+  await page.getByLabel('Basis', { exact: true }).uncheck();
+  await page.keyboard.press('Escape');
+  await expect(page.locator('[data-track]')).toHaveCount(4);
+  await expect(page.getByRole('img', { name: /^Speed from 0/ })).toBeVisible();
+  const { shown, rail } = await figure(page);
+  expect(shown).toMatchObject({ hulls: true, construction: true });
+  expect(rail.tracks).toEqual(['knots', 'curvature', 'speed', 'length']);
+  await page.reload();
+  await expect(page.locator('[data-track]')).toHaveCount(4);
+  // The wheel zooms about the pointer: the point under it stays, the others move away.
+  const before = await placeOf(page, 'curve/P2');
+  const away = await placeOf(page, 'curve/P5');
+  await page.mouse.move(before.x, before.y);
+  await page.mouse.wheel(0, -300);
+  await expect.poll(async () => (await placeOf(page, 'curve/P5')).x - away.x).toBeGreaterThan(20);
+  const after = await placeOf(page, 'curve/P2');
+  expect(Math.hypot(after.x - before.x, after.y - before.y)).toBeLessThan(1.5);
+  await page.getByRole('button', { name: 'Whole view' }).click();
+  await expect.poll(async () => (await placeOf(page, 'curve/P5')).x - away.x).toBeCloseTo(0, 0);
+});

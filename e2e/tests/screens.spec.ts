@@ -24,7 +24,7 @@ async function violations(page: Page): Promise<string[]> {
 }
 
 test('no screen has an accessibility violation, in both themes', async ({ newContext }) => {
-  test.setTimeout(120_000);
+  test.setTimeout(240_000);
   const visitor = await (await newContext()).newPage();
   for (const address of ['/join', '/sign-in', '/nowhere']) {
     await visitor.goto(address);
@@ -45,6 +45,23 @@ test('no screen has an accessibility violation, in both themes', async ({ newCon
     await teacher.getByRole('link', { name: /Near and far/ }).click();
     await expect(teacher.locator('.tiptap')).toBeVisible();
     expect(await violations(teacher), `writer, ${theme}`).toEqual([]);
+    for (const name of ['Change …', 'Points …', 'Facts']) {
+      await teacher.getByRole('button', { name }).click();
+      await expect(teacher.getByRole('dialog')).toBeVisible();
+      expect(await violations(teacher), `${name}, ${theme}`).toEqual([]);
+      await teacher.getByRole('button', { name: 'Close' }).click();
+    }
+    for (const name of ['Items …', 'Look …', 'Draw …']) {
+      await teacher.getByRole('button', { name }).click();
+      await expect(teacher.getByRole('dialog')).toBeVisible();
+      expect(await violations(teacher), `${name}, ${theme}`).toEqual([]);
+      await teacher.keyboard.press('Escape');
+    }
+    await teacher.getByRole('button', { name: 'Draw …' }).click();
+    await teacher.getByRole('button', { name: /^Curve through points/ }).click();
+    await expect(teacher.locator('[data-draw-layer]')).toBeVisible();
+    expect(await violations(teacher), `drawing, ${theme}`).toEqual([]);
+    await teacher.keyboard.press('Escape');
     await teacher.getByRole('link', { name: 'See as a student' }).click();
     await expect(handle(teacher, 'waist/P4')).toBeVisible();
     expect(await violations(teacher), `preview, ${theme}`).toEqual([]);

@@ -72,11 +72,25 @@ export interface Shown {
   readonly knots: boolean;
   readonly comb: boolean;
   readonly labels: boolean;
+  /** What a figure may show besides; absent is off. */
+  readonly hulls?: boolean;
+  /** Inflections, and where curvature is largest and smallest. */
+  readonly places?: boolean;
+  /** At the cursor: tangent and normal, the osculating circle, de Boor's construction. */
+  readonly vectors?: boolean;
+  readonly osculating?: boolean;
+  readonly construction?: boolean;
+  /** Even steps of the parameter along the curve. */
+  readonly ticks?: boolean;
 }
 
-export type TrackName = 'knots' | 'basis' | 'curvature';
+export type TrackName = 'knots' | 'basis' | 'curvature' | 'speed' | 'length';
 
-export const trackNames: readonly TrackName[] = ['knots', 'basis', 'curvature'];
+/** Every track that there is, in the order in which the rail stacks them. */
+export const trackNames: readonly TrackName[] = ['knots', 'basis', 'curvature', 'speed', 'length'];
+
+/** The tracks that a new figure has. */
+export const firstTracks: readonly TrackName[] = ['knots', 'basis', 'curvature'];
 
 /** The stack of plots under the figure: which curve it belongs to, and its tracks from the top. */
 export interface Rail {
@@ -110,7 +124,7 @@ export function emptyFigure(): FigureDocument {
     items: [],
     loose: {},
     shown: { controlPoints: true, polygon: true, editPoints: true, knots: true, comb: false, labels: true },
-    rail: { item: null, tracks: trackNames },
+    rail: { item: null, tracks: firstTracks },
     view: { left: -20, right: 220, bottom: -20, top: 110, grid: 10 },
   };
 }

@@ -207,7 +207,8 @@ describe('putting together', () => {
           const whole = composePieces(pieces, tolerance);
           validateCurve(whole);
           expectSameCurve(curve, whole, undefined, (10 * tolerance) / sizeOf(curve));
-          expect(whole.points.length).toBeLessThanOrEqual(clampEnds(curve).points.length);
+          // With weights far apart a needless knot may stay, since its absence can't be told from rounding.
+          if (!curve.weights) expect(whole.points.length).toBeLessThanOrEqual(clampEnds(curve).points.length);
         }
       }),
       { numRuns: 60 },

@@ -10,6 +10,7 @@ import {
 } from '@bogen/core';
 import type { Palette } from '../theme/theme.js';
 import { distinctKnotsOf, samplesOf } from './geometry.js';
+import { drawHulls, drawLooks } from './drawLooks.js';
 import { drawMarks } from './drawMarks.js';
 import { drawOverlay, drawShapeHandles } from './drawOverlay.js';
 import { drawJump, jumpsOf } from './jumpMark.js';
@@ -24,6 +25,7 @@ export function drawFigure(context: Context, scene: FigureScene, plane: Plane, p
   context.lineJoin = 'round';
   context.lineCap = 'round';
   const length = document.shown.comb ? combLength(scene) : 0;
+  drawHulls(context, scene, plane, palette);
   for (const item of document.items) {
     const curve = item.kind === 'point' || item.hidden ? undefined : curveOf(evaluation, item.id);
     if (!curve) continue;
@@ -47,6 +49,7 @@ export function drawFigure(context: Context, scene: FigureScene, plane: Plane, p
     if (document.shown.knots) drawKnots(context, curve, plane, palette);
     drawStart(context, curve, plane, palette);
   }
+  drawLooks(context, scene, plane, palette);
   drawMarks(context, scene, plane, palette);
   drawShapeHandles(context, scene, plane, palette);
   drawOverlay(context, scene, plane, palette);

@@ -3,7 +3,7 @@ import type { TFunction } from 'i18next';
 import { useEffect, useRef, useSyncExternalStore, type PointerEvent } from 'react';
 import { prepare, useSize } from '../figure/canvas.js';
 import { cursorKey } from '../figure/cursorKey.js';
-import { distinctKnotsOf } from '../figure/geometry.js';
+import { distinctKnotsOf, samplesOf } from '../figure/geometry.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useStructure } from '../figure/useScene.js';
 import { shownNumber, shownScientific } from '../text/number.js';
@@ -11,7 +11,8 @@ import { useTranslation } from '../text/text.js';
 import { useFonts } from '../theme/fonts.js';
 import { useTheme } from '../theme/theme.js';
 import { railAxis } from './axis.js';
-import { curvatureRange } from './curvatureTrack.js';
+import { rangeWithZero } from './functionTrack.js';
+import { lengthsOf, speedsOf } from './lengthTracks.js';
 import type { Track } from './track.js';
 import { tracks } from './tracks.js';
 
@@ -114,7 +115,16 @@ function wordsOf(
       summary: t('rail.basisSummary', facts),
     };
   }
-  const [least, most] = curvatureRange(curve);
+  if (track.name === 'speed' || track.name === 'length') {
+    const [least, most] = rangeWithZero(track.name === 'speed' ? speedsOf(curve) : lengthsOf(curve));
+    const facts = { least: shownNumber(least), most: shownNumber(most) };
+    return {
+      title: t(`rail.${track.name}`),
+      note: t(track.name === 'speed' ? 'rail.perParameter' : 'rail.inMillimetres'),
+      summary: t(track.name === 'speed' ? 'rail.speedSummary' : 'rail.lengthSummary', facts),
+    };
+  }
+  const [least, most] = rangeWithZero(samplesOf(curve).curvature);
   return {
     title: t('rail.curvature'),
     note: t('rail.perMillimetre'),

@@ -1,4 +1,4 @@
-import { CloudOff, CloudUpload, Check, LogIn, TriangleAlert } from 'lucide-react';
+import { CloudOff, CloudUpload, Check, LogIn, TriangleAlert, Redo2, Undo2 } from 'lucide-react';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import type { DocumentSession } from './documentSession.js';
@@ -73,17 +73,38 @@ export function SaveNotice<D, C>({ session }: { session: DocumentSession<D, C> }
 }
 
 /** Undo and redo. */
-export function UndoButtons<D, C>({ session }: { session: DocumentSession<D, C> }) {
+export function UndoButtons<D, C>({
+  session,
+  narrow = false,
+}: {
+  session: DocumentSession<D, C>;
+  /** Signs instead of words, where the row is full. */
+  narrow?: boolean;
+}) {
   const { t } = useTranslation();
   const canUndo = useSession(session, (state) => state.history.undoable.length > 0);
   const canRedo = useSession(session, (state) => state.history.redoable.length > 0);
   return (
     <>
-      <Button quiet disabled={!canUndo} onClick={() => session.undo()}>
-        {t('save.undo')}
+      <Button
+        quiet
+        disabled={!canUndo}
+        aria-label={t('save.undo')}
+        title={t('save.undo')}
+        className={narrow ? 'px-1.5' : ''}
+        onClick={() => session.undo()}
+      >
+        {narrow ? <Undo2 aria-hidden size={16} /> : t('save.undo')}
       </Button>
-      <Button quiet disabled={!canRedo} onClick={() => session.redo()}>
-        {t('save.redo')}
+      <Button
+        quiet
+        disabled={!canRedo}
+        aria-label={t('save.redo')}
+        title={t('save.redo')}
+        className={narrow ? 'px-1.5' : ''}
+        onClick={() => session.redo()}
+      >
+        {narrow ? <Redo2 aria-hidden size={16} /> : t('save.redo')}
       </Button>
     </>
   );

@@ -25,7 +25,7 @@ export function SheetLayout({ bar, notice, text, tools, figure, rail, wide = fal
           </div>
         )}
         <div className="flex h-[calc(100vh-2.75rem)] min-w-0 shrink-0 flex-col lg:h-full lg:flex-1">
-          <div className="flex min-h-[42px] shrink-0 flex-wrap items-center gap-x-1 gap-y-0.5 border-b border-line bg-sheet px-3 py-1">
+          <div className="flex min-h-[42px] shrink-0 flex-wrap items-center gap-x-0.5 gap-y-0.5 border-b border-line bg-sheet px-2.5 py-1">
             {tools}
           </div>
           {figure}

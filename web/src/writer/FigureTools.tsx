@@ -1,4 +1,11 @@
-import { maximumDegree, sourcesOf, type FigureItem, type PointKind, type Shown } from '@bogen/core';
+import {
+  maximumDegree,
+  sourcesOf,
+  trackNames,
+  type FigureItem,
+  type PointKind,
+  type Shown,
+} from '@bogen/core';
 import { Minus, Plus } from 'lucide-react';
 import { Popover } from 'radix-ui';
 import { useState } from 'react';
@@ -34,6 +41,12 @@ const shownKeys: readonly (keyof Shown)[] = [
   'knots',
   'comb',
   'labels',
+  'ticks',
+  'hulls',
+  'places',
+  'vectors',
+  'osculating',
+  'construction',
 ];
 
 /** The instructor's tools above the figure. */
@@ -49,7 +62,7 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
   const toggle = (next: typeof panel): void => setPanel(panel === next ? null : next);
   return (
     <>
-      <UndoButtons session={session} />
+      <UndoButtons session={session} narrow />
       <DrawMenu drawing={drawing} scene={scene} />
       <Divider />
       {item && curves.length > 1 && (
@@ -59,7 +72,7 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
           onChange={(event) => {
             host.do({ name: 'setRail', rail: { ...document.rail, item: event.target.value } });
           }}
-          className="h-7 rounded-md border border-strong bg-sheet px-1.5 text-[13px]"
+          className="h-7 max-w-[104px] rounded-md border border-strong bg-sheet px-1 text-[13px]"
         >
           {curves.map((curve) => (
             <option key={curve.id} value={curve.id}>
@@ -70,7 +83,6 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
         </select>
       )}
       {item && <DegreeStepper scene={scene} item={item} />}
-      <Divider />
       <Button quiet disabled={!item} pressed={panel === 'change'} onClick={() => toggle('change')}>
         {t('change.change')}
       </Button>
@@ -88,7 +100,6 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
       {item && panel === 'facts' && (
         <FactsCard scene={scene} name={item.name} onClose={() => setPanel(null)} />
       )}
-      <Divider />
       <Button
         quiet
         pressed={mode === 'loose'}
@@ -107,7 +118,6 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
           </Button>
         </>
       )}
-      <Divider />
       <Popover.Root>
         <Popover.Trigger asChild>
           <Button quiet>{t('writer.look')}</Button>
@@ -122,13 +132,32 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
               <label key={key} className="flex items-center gap-2 text-[13px]">
                 <input
                   type="checkbox"
-                  checked={document.shown[key]}
+                  checked={document.shown[key] ?? false}
                   onChange={(event) => host.do({ name: 'setShown', shown: { [key]: event.target.checked } })}
                   className="accent-accent"
                 />
                 {t(`writer.shown.${key}`)}
               </label>
             ))}
+            <p className="mt-1 border-t border-line pt-1.5 text-[12px] text-soft">{t('writer.railTracks')}</p>
+            {trackNames.map((name) => {
+              const on = document.rail.tracks.includes(name);
+              const others = document.rail.tracks.filter((other) => other !== name);
+              const tracks = on
+                ? others
+                : trackNames.filter((other) => other === name || others.includes(other));
+              return (
+                <label key={name} className="flex items-center gap-2 text-[13px]">
+                  <input
+                    type="checkbox"
+                    checked={on}
+                    onChange={() => host.do({ name: 'setRail', rail: { ...document.rail, tracks } })}
+                    className="accent-accent"
+                  />
+                  {t(`rail.${name}`)}
+                </label>
+              );
+            })}
           </Popover.Content>
         </Popover.Portal>
       </Popover.Root>
@@ -148,7 +177,7 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
 }
 
 function Divider() {
-  return <span aria-hidden className="mx-1 h-4 w-px bg-line" />;
+  return <span aria-hidden className="mx-0.5 h-4 w-px bg-line" />;
 }
 
 /** The degree that an item has as its own, or `undefined` where it follows from something else. */

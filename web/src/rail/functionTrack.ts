@@ -1,0 +1,103 @@
+import { interiorKnots, type Curve, type TrackName } from '@bogen/core';
+import { scaleLinear } from 'd3-scale';
+import { samplesOf } from '../figure/geometry.js';
+import { shownScientific } from '../text/number.js';
+import { drawKnotLines, drawLitBand, plotFont, type Track } from './track.js';
+
+/** The least and largest of some values, with zero between or at an end of them. */
+export function rangeWithZero(values: ArrayLike<number>): [number, number] {
+  let least = 0;
+  let most = 0;
+  for (let k = 0; k < values.length; k++) {
+    least = Math.min(least, values[k]!);
+    most = Math.max(most, values[k]!);
+  }
+  return [least, most];
+}
+
+/** The next of 1, 1.5, 2, 3, 5, 7 times a power of ten: a scale that stays while a point moves a little. */
+function roundedUp(value: number): number {
+  if (value === 0) return 0;
+  const power = 10 ** Math.floor(Math.log10(value));
+  return power * ([1, 1.5, 2, 3, 5, 7, 10].find((step) => step * power >= value * (1 - 1e-12)) ?? 10);
+}
+
+/**
+ * A track that plots one number over the parameter; a jump at a knot is drawn as a jump, with a mark at
+ * both of its ends.
+ * @param valuesOf one value for each of the curve's samples
+ */
+export function functionTrack(name: TrackName, valuesOf: (curve: Curve) => Float64Array): Track {
+  return {
+    name,
+    height: 96,
+    dependsOn: (curve, lit) => [curve, lit?.from, lit?.to],
+    draw: (input) => {
+      const { context, curve, axis, palette, height } = input;
+      const values = valuesOf(curve);
+      const [least, most] = rangeWithZero(values);
+      const low = -roundedUp(-least);
+      let high = roundedUp(most);
+      if (low === 0 && high === 0) high = 1;
+      const y = scaleLinear([low, high], [height - 9, 9]);
+      drawLitBand(input);
+      drawKnotLines(
+        input,
+        interiorKnots(curve.knots, curve.degree).map(({ value }) => value),
+      );
+      context.strokeStyle = palette.strong;
+      context.lineWidth = 1;
+      context.beginPath();
+      context.moveTo(axis.range()[0]!, Math.round(y(0)) + 0.5);
+      context.lineTo(axis.range()[1]!, Math.round(y(0)) + 0.5);
+      context.stroke();
+
+      const { parameters, spanCount, perSpan } = samplesOf(curve);
+      const stride = perSpan + 1;
+      context.strokeStyle = palette.ink;
+      context.lineWidth = 1.5;
+      context.lineJoin = 'round';
+      for (let span = 0; span < spanCount; span++) {
+        context.beginPath();
+        for (let at = span * stride; at < (span + 1) * stride; at++)
+          context.lineTo(axis(parameters[at]!), y(values[at]!));
+        context.stroke();
+        if (span === 0) continue;
+        const [before, after] = [values[span * stride - 1]!, values[span * stride]!];
+        if (Math.abs(after - before) < 1e-6 * (high - low)) continue;
+        const x = axis(parameters[span * stride]!);
+        context.setLineDash([2, 2]);
+        context.beginPath();
+        context.moveTo(x, y(before));
+        context.lineTo(x, y(after));
+        context.stroke();
+        context.setLineDash([]);
+        for (const value of [before, after]) {
+          context.beginPath();
+          context.moveTo(x - 4, y(value));
+          context.lineTo(x + 4, y(value));
+          context.stroke();
+        }
+      }
+      context.font = plotFont;
+      context.textAlign = 'right';
+      context.textBaseline = 'middle';
+      context.fillStyle = palette.soft;
+      const x = axis.range()[0]! - 8;
+      const texts = [low, 0, high].filter((value, index, all) => all.indexOf(value) === index);
+      let lastY = Infinity;
+      for (const value of texts) {
+        const at = y(value);
+        if (lastY - at < 12) continue;
+        context.fillText(
+          shownScientific(value)
+            .replace(/(\.\d*?)0+$/, '$1')
+            .replace(/\.$/, ''),
+          x,
+          at,
+        );
+        lastY = at;
+      }
+    },
+  };
+}
