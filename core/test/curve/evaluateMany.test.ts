@@ -14,7 +14,7 @@ import {
   type Point,
 } from '../../src/index.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
-import { expectClose, referenceCases } from './reference.js';
+import { derivativeScale, expectClose, referenceCases } from './reference.js';
 
 interface EvaluateCase {
   curve: Curve;
@@ -36,15 +36,7 @@ describe('many parameters at once', () => {
       const points = pointsAt(curve, parameters);
       const values = derivativesAtMany(curve, parameters, 3);
       const second = derivativesAtMany(curve, parameters, 2);
-      const scale = (order: number): number =>
-        Math.max(
-          ...samples.flatMap((sample) =>
-            sample.derivatives
-              .slice(1, order + 1)
-              .flat()
-              .map(Math.abs),
-          ),
-        );
+      const scale = (order: number): number => derivativeScale(samples, order);
       samples.forEach(({ derivatives }, i) => {
         expectClose(rowOf(points, i, 0, 1, dimension), derivatives[0]!, 1e-12, sizeOf(curve));
         [1e-12, 1e-11, 1e-10, 1e-9].forEach((tolerance, r) => {

@@ -49,22 +49,9 @@ import {
   type Point,
 } from '../../src/index.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
+import { bout } from './bout.js';
 import { expectClose } from './reference.js';
 import { expectSameCurve } from './sameCurve.js';
-
-const bout: Curve = {
-  degree: 3,
-  knots: [0, 0, 0, 0, 0.3, 0.55, 0.8, 1, 1, 1, 1],
-  points: [
-    [0, 0],
-    [10, 60],
-    [60, 90],
-    [110, 40],
-    [150, 80],
-    [190, 20],
-    [200, 0],
-  ],
-};
 
 describe('Möbius reparametrisation', () => {
   it('leaves the curve, maps the parameter as it says, and is undone by the inverse factor', () => {

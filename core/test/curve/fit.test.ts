@@ -22,20 +22,7 @@ import {
   type Point,
 } from '../../src/index.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
-
-const bout: Curve = {
-  degree: 3,
-  knots: [0, 0, 0, 0, 0.3, 0.55, 0.8, 1, 1, 1, 1],
-  points: [
-    [0, 0],
-    [10, 60],
-    [60, 90],
-    [110, 40],
-    [150, 80],
-    [190, 20],
-    [200, 0],
-  ],
-};
+import { bout } from './bout.js';
 
 /** Noise that repeats, so that a failure can be looked at. */
 function noise(seed: number): () => number {

@@ -14,3 +14,21 @@ export function expectClose(actual: Point, expected: Point, relative: number, sc
   const error = Math.max(...actual.map((coordinate, axis) => Math.abs(coordinate - expected[axis]!)));
   expect(error, `${actual.join(', ')} against ${expected.join(', ')}`).toBeLessThanOrEqual(relative * size);
 }
+
+/**
+ * The size by which a derivative's error is judged: the largest derivative up to its order on the samples,
+ * since one may vanish, even everywhere, where its neighbours are huge.
+ */
+export function derivativeScale(
+  samples: readonly { derivatives: readonly Point[] }[],
+  order: number,
+): number {
+  return Math.max(
+    ...samples.flatMap(({ derivatives }) =>
+      derivatives
+        .slice(1, order + 1)
+        .flat()
+        .map(Math.abs),
+    ),
+  );
+}

@@ -1,5 +1,6 @@
 import type { Point } from '@bogen/core';
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { arrowStep, roundPlace } from '../figure/dragging.js';
 import type { Plane } from '../figure/plane.js';
 import type { FigureScene } from '../figure/scene.js';
 import { shownNumber } from '../text/number.js';
@@ -32,7 +33,7 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
     const box = ref.current!.getBoundingClientRect();
     const pointer = plane.toPlane(event.clientX - box.left, event.clientY - box.top);
     // With Ctrl a place is taken as it is.
-    if (event.ctrlKey) return { at: pointer.map((value) => Math.round(value * 1000) / 1000), kind: null };
+    if (event.ctrlKey) return { at: pointer.map(roundPlace), kind: null };
     return snap(
       pointer,
       drawing.places.map(({ at }) => at),
@@ -92,19 +93,11 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
     else set(snapped);
   };
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>): void => {
-    const { grid } = scene.document.view;
-    const step = event.shiftKey ? grid : event.altKey ? grid / 100 : grid / 10;
-    const directions: Record<string, [number, number]> = {
-      ArrowLeft: [-1, 0],
-      ArrowRight: [1, 0],
-      ArrowUp: [0, 1],
-      ArrowDown: [0, -1],
-    };
-    const direction = directions[event.key];
-    if (direction) {
+    const step = arrowStep(event, scene.document.view.grid);
+    if (step) {
       const { view } = scene;
       const from = drawing.hovered?.at ?? [(view.left + view.right) / 2, (view.bottom + view.top) / 2];
-      const at = from.map((value, axis) => Math.round((value + direction[axis]! * step) * 1000) / 1000);
+      const at = from.map((value, axis) => roundPlace(value + step[axis]!));
       drawing.hover({ at, kind: null });
       onSay(t('draw.crossAt', { x: shownNumber(at[0]!), y: shownNumber(at[1]!) }));
     } else if (event.key === ' ') {

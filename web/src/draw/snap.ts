@@ -8,6 +8,7 @@ import {
   type Evaluation,
   type Point,
 } from '@bogen/core';
+import { roundPlace } from '../figure/dragging.js';
 import type { Plane } from '../figure/plane.js';
 
 /** What a place snapped to, by its word in the catalogue. */
@@ -87,5 +88,5 @@ export function snap(
   if (best) return best;
   const crossing = [onGrid(pointer[0]!), onGrid(pointer[1]!)];
   if (grid * plane.scale >= 6 && far(crossing) <= within) return { at: crossing, kind: 'grid' };
-  return { at: pointer.map((value) => Math.round(value * 1000) / 1000), kind: null };
+  return { at: pointer.map(roundPlace), kind: null };
 }

@@ -3,6 +3,7 @@ import clsx from 'clsx';
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
+import { arrowStep, roundPlace } from './dragging.js';
 import { handlePlace, ringRadius } from './drawMarks.js';
 import type { Plane } from './plane.js';
 import { letterOf, nameOf, type FigureScene } from './scene.js';
@@ -28,9 +29,6 @@ interface Held {
   moved: boolean;
 }
 
-/** Places are kept to a thousandth of the unit: finer than any hand, and short to read. */
-const round = (value: number): number => Math.round(value * 1000) / 1000;
-
 /**
  * A control point or edit point as something to take hold of: a focusable element that is dragged with
  * the pointer and nudged with the arrows. Only its halo is seen; its mark is drawn on the canvas below, and
@@ -47,7 +45,7 @@ export function Handle({ scene, plane, item, of, index, loose, movable, onToggle
     name: of === 'controlPoints' ? ('moveControlPoint' as const) : ('moveEditPoint' as const),
     item,
     index,
-    to: to.map(round),
+    to: to.map(roundPlace),
   });
   const describe = (): string => {
     const at = place();
@@ -140,23 +138,15 @@ export function Handle({ scene, plane, item, of, index, loose, movable, onToggle
       onToggle();
       return;
     }
-    const directions: Record<string, [number, number]> = {
-      ArrowLeft: [-1, 0],
-      ArrowRight: [1, 0],
-      ArrowUp: [0, 1],
-      ArrowDown: [0, -1],
-    };
-    const direction = directions[event.key];
+    const step = arrowStep(event, scene.document.view.grid);
     const at = place();
-    if (!direction || !at || held.current) return;
+    if (!step || !at || held.current) return;
     event.preventDefault();
     if (!movable) {
       onSay(t('figure.fixedHelp'));
       return;
     }
-    const { grid } = scene.document.view;
-    const step = event.shiftKey ? grid : event.altKey ? grid / 100 : grid / 10;
-    const to: [number, number] = [at[0] + direction[0] * step, at[1] + direction[1] * step];
+    const to: [number, number] = [at[0] + step[0], at[1] + step[1]];
     scene.host.do(command(to));
     onSay(t('figure.moved', { name, x: shownNumber(to[0]), y: shownNumber(to[1]) }));
   };

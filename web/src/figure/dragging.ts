@@ -6,6 +6,21 @@ import type { FigureScene } from './scene.js';
 /** Places are kept to a thousandth of the unit: finer than any hand, and short to read. */
 export const roundPlace = (value: number): number => Math.round(value * 1000) / 1000;
 
+const directions: Readonly<Record<string, readonly [number, number]>> = {
+  ArrowLeft: [-1, 0],
+  ArrowRight: [1, 0],
+  ArrowUp: [0, 1],
+  ArrowDown: [0, -1],
+};
+
+/** The step that an arrow key means: a tenth of the grid, with Shift the whole grid, with Alt a hundredth. */
+export function arrowStep(event: KeyboardEvent, grid: number): [number, number] | undefined {
+  const direction = directions[event.key];
+  if (!direction) return undefined;
+  const step = event.shiftKey ? grid : event.altKey ? grid / 100 : grid / 10;
+  return [direction[0] * step, direction[1] * step];
+}
+
 interface Draggable {
   readonly scene: FigureScene;
   readonly plane: Plane;
@@ -73,19 +88,11 @@ export function useDragging({ scene, plane, place, command, onStep }: Draggable)
     onPointerCancel: cancel,
     onKeyDown: (event) => {
       if (event.key === 'Escape') return cancel();
-      const directions: Record<string, [number, number]> = {
-        ArrowLeft: [-1, 0],
-        ArrowRight: [1, 0],
-        ArrowUp: [0, 1],
-        ArrowDown: [0, -1],
-      };
-      const direction = directions[event.key];
+      const step = arrowStep(event, scene.document.view.grid);
       const from = place();
-      if (!direction || !from || held.current) return;
+      if (!step || !from || held.current) return;
       event.preventDefault();
-      const { grid } = scene.document.view;
-      const step = event.shiftKey ? grid : event.altKey ? grid / 100 : grid / 10;
-      const to = [roundPlace(from[0]! + direction[0] * step), roundPlace(from[1]! + direction[1] * step)];
+      const to = [roundPlace(from[0]! + step[0]), roundPlace(from[1]! + step[1])];
       const change = command(to);
       if (change) scene.host.do(change);
       onStep(to);

@@ -204,7 +204,7 @@ function DegreeStepper({ scene, item }: { scene: FigureScene; item: FigureItem }
       ? t('writer.degreeLimit', { degree: degree + 1, needed: degree + 2, count: points })
       : t('writer.raise');
   return (
-    <div role="group" aria-label={t('writer.degree')} className="flex items-center text-[13px]">
+    <div role="group" aria-label={t('writer.degree')} className="ml-1.5 flex items-center text-[13px]">
       <span className="mr-1 font-medium">{t('writer.degree')}</span>
       <Button
         quiet
