@@ -41,6 +41,8 @@ export * from './curve/join.js';
 export * from './curve/nearest.js';
 export * from './curve/length.js';
 export * from './curve/conic.js';
+export * from './curve/circle.js';
+export * from './curve/classifyConic.js';
 export * from './curve/circleError.js';
 export * from './curve/hausdorff.js';
 export * from './curve/features.js';

@@ -4,12 +4,11 @@ import {
   arcFromBulge,
   arcFromEnds,
   arcThroughPoints,
-  conicFromShoulder,
-  conicFromTangents,
   exactCircle,
   exactEllipse,
   type CircleLayout,
-} from '../curve/conic.js';
+} from '../curve/circle.js';
+import { conicFromShoulder, conicFromTangents } from '../curve/conic.js';
 import type { Curve, Point } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
 import { fitStroke } from '../curve/fitPoints.js';

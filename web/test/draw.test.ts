@@ -1,0 +1,206 @@
+import { figureCommandSchema, figureItemSchema } from '@bogen/contract';
+import {
+  clampedUniformKnots,
+  curveOfShape,
+  emptyFigure,
+  evaluateFigure,
+  validateCurve,
+  type FigureDocument,
+  type Point,
+} from '@bogen/core';
+import { describe, expect, it } from 'vitest';
+import { specNames, specs, type Spec } from '../src/change/specs.js';
+import { snap } from '../src/draw/snap.js';
+import { draftOf, firstOptions, toolNames, tools, type Placed } from '../src/draw/tools.js';
+import { fitPlane } from '../src/figure/plane.js';
+import { expressionReader } from '../src/table/expression.js';
+
+const places: Placed[] = [
+  [10, 20],
+  [60, 25],
+  [40, 60],
+  [90, 70],
+].map((at) => ({ at }));
+
+describe('drawing tools', () => {
+  it.each(toolNames)('%s says what is missing and comes to an item that the schema takes', (name) => {
+    const tool = tools[name];
+    expect(draftOf(name, [], firstOptions)).toEqual({ status: 'empty' });
+    const least = tool.least(firstOptions);
+    const most = tool.most(firstOptions);
+    for (let count = 1; count < least; count++) {
+      const draft = draftOf(name, places.slice(0, count), firstOptions);
+      expect(draft).toMatchObject({ status: 'short', missing: least - count });
+    }
+    const draft = draftOf(name, places.slice(0, Math.min(most, 4)), firstOptions);
+    if (draft.status !== 'whole') throw new Error(`${name} is not whole`);
+    const { item } = draft;
+    if (item.kind === 'points') return;
+    validateCurve(item.kind === 'curve' ? item.curve : curveOfShape(item.shape));
+    expect(figureItemSchema.safeParse({ id: 'a', name: 'A', ...item }).success).toBe(true);
+    expect(figureItemSchema.safeParse({ id: 'a', name: 'A', ...item, more: 1 }).success).toBe(false);
+  });
+
+  it('draw what the points so far can carry', () => {
+    const draft = draftOf('controlCurve', places.slice(0, 3), { ...firstOptions, degree: 5 });
+    expect(draft).toMatchObject({
+      status: 'short',
+      missing: 3,
+      item: { kind: 'curve', curve: { degree: 2 } },
+    });
+  });
+
+  it('close curves, pull handles to both sides, and take stairs along x first', () => {
+    const closed = draftOf('controlCurve', places, { ...firstOptions, closed: true });
+    expect(closed).toMatchObject({ item: { curve: { periodic: true } } });
+    const chain = draftOf('chain', [{ at: [0, 0], pulled: [3, 1] }, { at: [9, 9] }], firstOptions);
+    expect(chain).toMatchObject({
+      item: {
+        shape: {
+          chain: {
+            nodes: [
+              { before: [-3, -1], after: [3, 1], kind: 'equal' },
+              { before: [9, 9], after: [9, 9], kind: 'corner' },
+            ],
+          },
+        },
+      },
+    });
+    const steps = draftOf('stairs', places.slice(0, 2), firstOptions);
+    expect(steps).toMatchObject({
+      item: {
+        curve: {
+          points: [
+            [10, 20],
+            [60, 20],
+            [60, 25],
+          ],
+        },
+      },
+    });
+  });
+});
+
+describe('snapping', () => {
+  const document: FigureDocument = {
+    ...emptyFigure(),
+    items: [
+      { id: 'p', name: 'Peg', kind: 'point', at: [33, 44] },
+      {
+        id: 'c',
+        name: 'Line',
+        kind: 'curve',
+        curve: {
+          degree: 1,
+          knots: clampedUniformKnots(3, 1),
+          points: [
+            [100, 10],
+            [133, 43],
+            [166, 10],
+          ],
+        },
+      },
+      { id: 'h', name: 'Hidden', kind: 'point', hidden: true, at: [71, 71] },
+    ],
+  };
+  const evaluation = evaluateFigure(document);
+  const plane = fitPlane(document.view, 960, 520);
+  const at = (pointer: Point, before: Point[] = []) => snap(pointer, before, document, evaluation, plane);
+
+  it('is drawn to points, ends, curves, lines through places, and the grid, and says to what', () => {
+    expect(at([33.8, 44.5])).toMatchObject({ at: [33, 44], kind: 'peg', name: 'Peg' });
+    expect(at([100.5, 10.4])).toMatchObject({ at: [100, 10], kind: 'end', name: 'Line' });
+    expect(at([132.7, 43.3])).toMatchObject({ at: [133, 43], kind: 'controlPoint' });
+    const onLine = at([115.3, 24.7]);
+    expect(onLine.kind).toBe('curve');
+    expect(onLine.at[1]! - onLine.at[0]!).toBeCloseTo(-90, 9);
+    expect(at([50.9, 80.6])).toEqual(expect.objectContaining({ at: [50, 80], kind: 'grid' }));
+    expect(at([47, 61.4], [[5, 61]])).toMatchObject({ at: [47, 61], kind: 'horizontal' });
+    expect(at([5.3, 33.2], [[5, 61]])).toMatchObject({ kind: 'vertical' });
+    expect(
+      at(
+        [64.4, 61.3],
+        [
+          [5, 61],
+          [64, 12],
+        ],
+      ),
+    ).toMatchObject({ at: [64, 61], kind: 'both' });
+    expect(
+      at(
+        [5.2, 61.2],
+        [
+          [5, 61],
+          [64, 12],
+          [80, 80],
+        ],
+      ),
+    ).toMatchObject({ at: [5, 61], kind: 'start' });
+  });
+
+  it('passes over what is hidden, and leaves a place alone that is near nothing', () => {
+    expect(at([71.2, 71.2]).kind).not.toBe('peg');
+    expect(at([64.51234, 35.5])).toEqual({ at: [64.512, 35.5], kind: null });
+  });
+});
+
+describe('operations that can be asked for', () => {
+  const curve = {
+    degree: 3,
+    knots: clampedUniformKnots(6, 3),
+    points: [
+      [0, 0],
+      [10, 20],
+      [30, 25],
+      [50, 5],
+      [70, 15],
+      [90, 0],
+    ],
+  };
+
+  it.each(specNames)('%s begins with values that make an operation the schema takes', (name) => {
+    const spec: Spec = specs[name];
+    const values = { ...spec.first(curve, 0.4), second: 'b' };
+    const operation = spec.make('a', values);
+    expect(operation.name).toBe(name);
+    const item = { id: 'x', name: 'X', kind: 'built', operation };
+    expect(figureCommandSchema.safeParse({ name: 'addItem', item, at: 0 }).error).toBeUndefined();
+    // Every field that is shown has a value to show.
+    spec.fields.forEach(({ key }) => expect(values).toHaveProperty(key));
+  });
+});
+
+describe('expressions', () => {
+  it.each<[string, number]>([
+    ['sqrt(2)/2', Math.SQRT1_2],
+    ['3*cos(30 deg)', 3 * Math.cos(Math.PI / 6)],
+    ['2^3 - 1', 7],
+    [' 12.5 ', 12.5],
+    ['-pi', -Math.PI],
+    ['(1 + 2) * 3', 9],
+  ])('%s is read', async (text, value) => {
+    expect((await expressionReader())(text)).toBeCloseTo(value, 12);
+  });
+
+  it.each([
+    '',
+    'x + 1',
+    '1 +',
+    'import("fs")',
+    'createUnit("foo")',
+    'evaluate("1")',
+    'parse("1")',
+    'a = 3',
+    'f(x) = x',
+    '[1, 2]',
+    '1; 2',
+    '{a: 1}',
+    '5 cm',
+    'sqrt(-1)',
+    '1/0',
+    'cos',
+    '1'.repeat(300),
+  ])('%s is refused', async (text) => {
+    expect((await expressionReader())(text)).toBeUndefined();
+  });
+});
