@@ -84,6 +84,7 @@ test('an instructor writes, arranges and publishes a lesson, and a student reads
     expect(await coordinatesOf(page, 'curve/P0')).toEqual(fixed);
     await dragTo(page, 'curve/P2', [60, 60]);
     await page.getByRole('link', { name: 'Back to writing' }).click();
+    await expect(page.locator('.tiptap')).toBeVisible();
     const [x, y] = await coordinatesOf(page, 'curve/P2');
     expect(Math.hypot(x - 80, y - 60)).toBeLessThan(0.3);
   });

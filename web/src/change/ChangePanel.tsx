@@ -264,7 +264,7 @@ function PreviewNumbers({ preview }: { preview: Preview }) {
     <table className="w-full text-[13px]" data-change-numbers>
       <thead>
         <tr className="text-left text-soft">
-          <th scope="col" className="font-normal" />
+          <td />
           <th scope="col" className="font-normal">
             {t('change.before')}
           </th>
