@@ -61,6 +61,7 @@ export function DrawMenu({ drawing, scene }: { drawing: Drawing; scene: FigureSc
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label={t('draw.draw')}
           sideOffset={6}
           align="start"
           className="z-30 grid max-h-[80vh] w-[470px] max-w-[96vw] grid-cols-2 gap-x-3 gap-y-0.5 overflow-y-auto rounded-lg border border-strong bg-sheet p-2 shadow-lg"

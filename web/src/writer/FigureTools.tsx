@@ -124,6 +124,7 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
         </Popover.Trigger>
         <Popover.Portal>
           <Popover.Content
+            aria-label={t('writer.look')}
             sideOffset={6}
             align="start"
             className="z-30 flex flex-col gap-1 rounded-lg border border-strong bg-sheet p-3 shadow-lg"

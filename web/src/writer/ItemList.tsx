@@ -43,6 +43,7 @@ export function ItemList({ scene }: { scene: FigureScene }) {
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
+          aria-label={t('items.items')}
           sideOffset={6}
           align="start"
           className="z-30 max-h-[75vh] w-[440px] max-w-[96vw] overflow-y-auto rounded-lg border border-strong bg-sheet p-2 shadow-lg"
