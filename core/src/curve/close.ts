@@ -2,6 +2,7 @@ import { rowsOfPieces } from './assemble.js';
 import { measureContinuity } from './continuity.js';
 import type { Curve, Point } from './curve.js';
 import { decompose } from './decompose.js';
+import { largestDeviation } from './deviation.js';
 import { CurveError } from './error.js';
 import { derivativesAt, pointAt } from './evaluate.js';
 import { insertKnot } from './insertKnot.js';
@@ -119,13 +120,24 @@ export function periodicFromClosed(curve: Curve): Curve {
   // In homogeneous coordinates, since those are what the knots of the result are about.
   const lifted: Curve = { degree, knots, points: liftedPoints(clamped) };
   const order = measureContinuity(lifted)[0]!.parametric;
-  const multiplicity = Math.max(1, degree - Math.max(0, order));
-  const periodic = periodicKnotVector(
-    [{ value: start, multiplicity }, ...interiorKnots(knots, degree)],
-    end,
-    degree,
-  );
-  return periodicOfRows(clamped, periodic, rowsOfPieces(decompose(clamped), periodic, degree, end - start));
+  const size = Math.max(...clamped.points.flat().map(Math.abs));
+  const pieces = decompose(clamped);
+  // Measured smoothness may be rounding's; a knot more at the seam until the shape is kept. With as many
+  // as the degree it always is, since only the ends must meet.
+  for (let multiplicity = Math.max(1, degree - Math.max(0, order)); ; multiplicity++) {
+    const periodic = periodicKnotVector(
+      [{ value: start, multiplicity }, ...interiorKnots(knots, degree)],
+      end,
+      degree,
+    );
+    const rows = rowsOfPieces(pieces, periodic, degree, end - start);
+    const found = periodicOfRows(clamped, periodic, rows);
+    const whole =
+      found.points.every((point) => point.every(Number.isFinite)) &&
+      (found.weights ?? []).every((weight) => weight > 0 && Number.isFinite(weight));
+    if (multiplicity >= degree) return found;
+    if (whole && largestDeviation(clamped, found).distance <= 1e-9 * size) return found;
+  }
 }
 
 function liftedPoints({ points, weights }: Curve): Point[] {
@@ -137,7 +149,8 @@ function liftedPoints({ points, weights }: Curve): Point[] {
 /** The same curve with a last weight equal to its first, so that both ends are one homogeneous point. */
 function evenEndWeights(curve: Curve): Curve {
   const { weights } = curve;
-  if (!weights || weights[0] === weights.at(-1)) return curve;
+  // Ends that were cut from one place differ by rounding at most.
+  if (!weights || Math.abs(weights[0]! / weights.at(-1)! - 1) < 1e-9) return curve;
   throw new CurveError(
     'argument',
     `The first weight is ${weights[0]} and the last ${weights.at(-1)}; make them equal by a Möbius reparametrisation first.`,

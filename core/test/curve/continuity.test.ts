@@ -228,7 +228,7 @@ describe('closing and opening', () => {
 
   it('opening a periodic curve and taking it for periodic again leaves its shape and its knots', () => {
     fc.assert(
-      fc.property(arbitraryCurve({ periodic: true, rational: false }), (curve) => {
+      fc.property(arbitraryCurve({ periodic: true }), (curve) => {
         const opened = openCurve(curve);
         validateCurve(opened);
         expect(opened.periodic).toBeUndefined();
@@ -238,9 +238,12 @@ describe('closing and opening', () => {
         for (const t of [0, 0.1, 0.45, 0.8, 1]) {
           const u = Math.min(end, start + t * (end - start));
           expectClose(pointAt(opened, u), pointAt(curve, u), 1e-12, sizeOf(curve));
-          expectClose(pointAt(again, u), pointAt(curve, u), 1e-9, sizeOf(curve));
+          // Weights that lie far apart take digits along.
+          const spread = curve.weights ? Math.max(...curve.weights) / Math.min(...curve.weights) : 1;
+          expectClose(pointAt(again, u), pointAt(curve, u), 1e-9 * Math.sqrt(spread), sizeOf(curve));
         }
-        expect(again.points.length).toBeLessThanOrEqual(curve.points.length);
+        // With weights far apart the seam may keep a knot more than it had.
+        if (!curve.weights) expect(again.points.length).toBeLessThanOrEqual(curve.points.length);
       }),
     );
   });
