@@ -297,6 +297,24 @@ export const endpoints = {
       progress,
     }),
   }),
+
+  addPicture: defineEndpoint({
+    method: 'post',
+    path: '/pictures',
+    access: 'instructor',
+    summary:
+      'Keeps a PNG, JPEG or SVG picture to draw over, checked and cleaned; it is fetched at /pictures/{id}.',
+    body: z.strictObject({
+      /** The file, in base 64. */
+      data: z.string().min(1).max(11_000_000),
+    }),
+    answer: z.object({
+      id,
+      mediaType: z.enum(['image/png', 'image/jpeg', 'image/svg+xml']),
+      width: z.int(),
+      height: z.int(),
+    }),
+  }),
 } as const;
 
 export type Endpoints = typeof endpoints;

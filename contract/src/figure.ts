@@ -3,6 +3,7 @@ import type {
   FigureCommand,
   FigureDocument,
   FigureItem,
+  Looks,
   LoosePoints,
   Rail,
   Shown,
@@ -26,11 +27,36 @@ export const curveSchema = z.strictObject({
   periodic: z.literal(true).optional(),
 }) satisfies z.ZodType<Curve>;
 
+const shownSchema = z.strictObject({
+  controlPoints: z.boolean(),
+  polygon: z.boolean(),
+  editPoints: z.boolean(),
+  knots: z.boolean(),
+  comb: z.boolean(),
+  labels: z.boolean(),
+  spans: z.boolean().optional(),
+  start: z.boolean().optional(),
+  weights: z.boolean().optional(),
+  hulls: z.boolean().optional(),
+  places: z.boolean().optional(),
+  vectors: z.boolean().optional(),
+  osculating: z.boolean().optional(),
+  construction: z.boolean().optional(),
+  ticks: z.boolean().optional(),
+  facets: z.boolean().optional(),
+  deviation: z.boolean().optional(),
+  derivatives: z.boolean().optional(),
+  hodograph: z.boolean().optional(),
+}) satisfies z.ZodType<Shown>;
+
 const itemBase = {
   id: idSchema,
   name: nameSchema,
   hidden: z.boolean().optional(),
   locked: z.boolean().optional(),
+  color: z.enum(['ink', 'teal', 'ochre', 'plum', 'moss', 'indigo', 'coral']).optional(),
+  lineWeight: z.enum(['fine', 'medium', 'bold', 'broad']).optional(),
+  shown: shownSchema.partial().optional(),
 };
 
 export const figureItemSchema = z.discriminatedUnion('kind', [
@@ -43,6 +69,17 @@ export const figureItemSchema = z.discriminatedUnion('kind', [
   z.strictObject({ ...itemBase, kind: z.literal('built'), operation: operationSchema }),
   z.strictObject({ ...itemBase, kind: z.literal('shape'), shape: shapeSchema }),
   z.strictObject({ ...itemBase, kind: z.literal('point'), at: pointSchema }),
+  z.strictObject({
+    ...itemBase,
+    kind: z.literal('picture'),
+    picture: z.uuid(),
+    size: z.tuple([finite, finite]),
+    centre: pointSchema,
+    width: finite,
+    angle: finite,
+    flipped: z.boolean(),
+    fade: z.number().min(0).max(1),
+  }),
 ]) satisfies z.ZodType<FigureItem>;
 
 const looseSchema = z.strictObject({
@@ -50,24 +87,25 @@ const looseSchema = z.strictObject({
   editPoints: indicesSchema,
 }) satisfies z.ZodType<LoosePoints>;
 
-const shownSchema = z.strictObject({
-  controlPoints: z.boolean(),
-  polygon: z.boolean(),
-  editPoints: z.boolean(),
-  knots: z.boolean(),
-  comb: z.boolean(),
-  labels: z.boolean(),
-  hulls: z.boolean().optional(),
-  places: z.boolean().optional(),
-  vectors: z.boolean().optional(),
-  osculating: z.boolean().optional(),
-  construction: z.boolean().optional(),
-  ticks: z.boolean().optional(),
-}) satisfies z.ZodType<Shown>;
+const looksSchema = z.strictObject({
+  combScale: z.number().min(0.01).max(100).optional(),
+  combDensity: z.number().min(0.05).max(20).optional(),
+  facetTolerance: z.number().min(1e-6).max(1e4).optional(),
+  construction: z.enum(['deBoor', 'deCasteljau']).optional(),
+  constructionLevels: z.int().min(0).max(9).optional(),
+  blossoms: z.boolean().optional(),
+  compareWith: idSchema.nullable().optional(),
+  sideBySide: z.tuple([idSchema, idSchema]).nullable().optional(),
+  polynomialBasis: z.boolean().optional(),
+  basisSum: z.boolean().optional(),
+}) satisfies z.ZodType<Looks>;
+
+const trackSchema = z.enum(['knots', 'basis', 'curvature', 'speed', 'length', 'derivatives', 'deviation']);
 
 const railSchema = z.strictObject({
   item: idSchema.nullable(),
-  tracks: z.array(z.enum(['knots', 'basis', 'curvature', 'speed', 'length'])).max(20),
+  tracks: z.array(trackSchema).max(20),
+  heights: z.partialRecord(trackSchema, z.number().min(24).max(600)).optional(),
 }) satisfies z.ZodType<Rail>;
 
 const viewSchema = z.strictObject({
@@ -83,6 +121,7 @@ export const figureSchema = z.strictObject({
   items: z.array(figureItemSchema).max(200),
   loose: z.record(idSchema, looseSchema),
   shown: shownSchema,
+  looks: looksSchema.optional(),
   rail: railSchema,
   view: viewSchema,
 }) satisfies z.ZodType<FigureDocument>;
@@ -97,6 +136,7 @@ const singleFigureCommands = [
   z.strictObject({ name: z.literal('setDegree'), item, degree: degreeSchema }),
   z.strictObject({ name: z.literal('setLoose'), item, of: pointKindSchema, indices: indicesSchema }),
   z.strictObject({ name: z.literal('setShown'), shown: shownSchema.partial() }),
+  z.strictObject({ name: z.literal('setLooks'), looks: looksSchema }),
   z.strictObject({ name: z.literal('setRail'), rail: railSchema }),
   z.strictObject({ name: z.literal('setView'), view: viewSchema }),
   z.strictObject({ name: z.literal('renameItem'), item, to: nameSchema }),

@@ -12,6 +12,7 @@ import { HttpProblem } from './http/problem.js';
 import { limitRate } from './http/rateLimit.js';
 import { route } from './http/route.js';
 import { lessonRouter } from './lesson/router.js';
+import { pictureBody, pictureRouter } from './picture/router.js';
 import { sessionRouter } from './session/router.js';
 import { shelfRouter } from './shelf/router.js';
 import { workRouter } from './work/router.js';
@@ -68,8 +69,16 @@ export function createApp({ db, log, webFolder }: AppOptions): Express {
   });
   api.use(limitRate(db, { name: 'all', windowMs: 60_000, most: 3000, onlyFailures: false }));
   api.use(refuseForeignOrigin);
+  api.use('/pictures', pictureBody);
   api.use(express.json({ limit: '2mb' }));
-  api.use(sessionRouter(db), shelfRouter(db), lessonRouter(db), classRouter(db), workRouter(db));
+  api.use(
+    sessionRouter(db),
+    shelfRouter(db),
+    lessonRouter(db),
+    classRouter(db),
+    workRouter(db),
+    pictureRouter(db),
+  );
   api.use(() => {
     throw new HttpProblem('not-found', 'There is nothing at this address.');
   });

@@ -17,6 +17,8 @@ export interface ConstructionPoint {
   readonly label: readonly number[];
   /** The share of the second of its two parents, (1 − share) of the first; absent on level 0. */
   readonly share?: number;
+  /** The parameters between which the share is taken: (u − low) / (high − low); absent on level 0. */
+  readonly between?: readonly [number, number];
 }
 
 /** The triangle by which a point of a curve is constructed: p + 1 levels, each one point shorter. */
@@ -44,11 +46,7 @@ export function deBoorConstruction(curve: Curve, u: number, side: Side = 'right'
     curve,
     u,
     Array.from({ length: degree + 1 }, (_, j) => rows[first + j]!),
-    (level, j) => {
-      const low = knots[first + level + j]!;
-      const high = knots[span + 1 + j]!;
-      return (u - low) / (high - low);
-    },
+    (level, j) => [knots[first + level + j]!, knots[span + 1 + j]!],
     (level, j) => [...knots.slice(first + level + j + 1, span + 1 + j), ...Array<number>(level).fill(u)],
     first,
     [knots[span]!, knots[span + 1]!],
@@ -67,12 +65,11 @@ export function deCasteljauConstruction(curve: Curve, u: number, side: Side = 'r
   const number = spans.findIndex(({ index }) => index === span);
   const piece = decompose(curve)[number]!;
   const { start, end } = spans[number]!;
-  const t = (u - start) / (end - start);
   return triangle(
     piece,
     u,
     homogeneousRows(piece),
-    () => t,
+    () => [start, end],
     (level, j) => [
       ...Array<number>(degree - level - j).fill(start),
       ...Array<number>(j).fill(end),
@@ -87,31 +84,39 @@ function triangle(
   curve: Curve,
   parameter: number,
   controlRows: readonly (readonly number[])[],
-  shareOf: (level: number, j: number) => number,
+  betweenOf: (level: number, j: number) => readonly [number, number],
   labelOf: (level: number, j: number) => number[],
   first: number,
   span: readonly [number, number],
 ): Construction {
   const dimension = dimensionOf(curve);
   const rational = curve.weights !== undefined;
-  const project = (row: readonly number[], level: number, j: number, share?: number): ConstructionPoint => {
+  const project = (
+    row: readonly number[],
+    level: number,
+    j: number,
+    step?: Pick<Required<ConstructionPoint>, 'share' | 'between'>,
+  ): ConstructionPoint => {
     const weight = rational ? row[dimension]! : 1;
     return {
       point: rational ? row.slice(0, dimension).map((value) => value / weight) : row.slice(0, dimension),
       weight,
       label: labelOf(level, j).sort((a, b) => a - b),
-      ...(share === undefined ? {} : { share }),
+      ...step,
     };
   };
   let rows = controlRows;
   const levels = [rows.map((row, j) => project(row, 0, j))];
   for (let level = 1; rows.length > 1; level++) {
-    const shares = Array.from({ length: rows.length - 1 }, (_, j) => shareOf(level, j));
+    const steps = Array.from({ length: rows.length - 1 }, (_, j) => {
+      const between = betweenOf(level, j);
+      return { share: (parameter - between[0]) / (between[1] - between[0]), between };
+    });
     const before = rows;
-    rows = shares.map((share, j) =>
+    rows = steps.map(({ share }, j) =>
       before[j]!.map((value, axis) => (1 - share) * value + share * before[j + 1]![axis]!),
     );
-    levels.push(rows.map((row, j) => project(row, level, j, shares[j])));
+    levels.push(rows.map((row, j) => project(row, level, j, steps[j])));
   }
   return { parameter, levels, first, span };
 }

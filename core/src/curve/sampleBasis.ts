@@ -1,6 +1,6 @@
 import { basisFunctions } from './basis.js';
-import type { Curve } from './curve.js';
-import { spansOf } from './knotVector.js';
+import type { Curve, Side } from './curve.js';
+import { findSpan, spansOf } from './knotVector.js';
 
 /** Values of a curve's basis functions, sampled span by span for drawing. */
 export interface BasisSamples {
@@ -14,6 +14,42 @@ export interface BasisSamples {
   readonly firstIndex: readonly number[];
 }
 
+/** The basis functions of a curve that are not zero at a parameter. */
+export interface BasisAt {
+  /** Index of the first of them; there are degree + 1. */
+  readonly firstIndex: number;
+  readonly values: Float64Array;
+}
+
+/**
+ * Values of a curve's basis functions at a parameter: the rational ones R_i where the curve has weights,
+ * N_i where it has none (P&T 2.2, 4.2). They sum to one.
+ * @throws CurveError `parameter` outside the domain
+ */
+export function basisAt(
+  curve: Pick<Curve, 'degree' | 'knots' | 'weights'>,
+  u: number,
+  side: Side = 'right',
+): BasisAt {
+  const span = findSpan(curve.knots, curve.degree, u, side);
+  const values = new Float64Array(curve.degree + 1);
+  fillBasis(curve, span, u, values);
+  return { firstIndex: span - curve.degree, values };
+}
+
+function fillBasis(
+  { degree, knots, weights }: Pick<Curve, 'degree' | 'knots' | 'weights'>,
+  span: number,
+  u: number,
+  row: Float64Array,
+): void {
+  basisFunctions(knots, degree, span, u, row);
+  if (!weights) return;
+  let denominator = 0;
+  for (let j = 0; j <= degree; j++) denominator += row[j]! *= weights[span - degree + j]!;
+  for (let j = 0; j <= degree; j++) row[j]! /= denominator;
+}
+
 /**
  * Samples the basis functions of a curve, `perSpan` steps to each span: the rational ones R_i where the
  * curve has weights, N_i where it has none (P&T 2.2, 4.2).
@@ -23,7 +59,7 @@ export function sampleBasis(
   curve: Pick<Curve, 'degree' | 'knots' | 'weights'>,
   perSpan: number,
 ): BasisSamples {
-  const { degree, knots, weights } = curve;
+  const { degree, knots } = curve;
   const spans = spansOf(knots, degree);
   const width = degree + 1;
   const total = spans.length * (perSpan + 1);
@@ -35,12 +71,7 @@ export function sampleBasis(
       const u = step === perSpan ? span.end : span.start + ((span.end - span.start) * step) / perSpan;
       parameters[sample] = u;
       const row = values.subarray(sample * width, (sample + 1) * width);
-      basisFunctions(knots, degree, span.index, u, row);
-      if (weights) {
-        let denominator = 0;
-        for (let j = 0; j < width; j++) denominator += row[j]! *= weights[span.index - degree + j]!;
-        for (let j = 0; j < width; j++) row[j]! /= denominator;
-      }
+      fillBasis(curve, span.index, u, row);
     }
   }
   return {

@@ -7,13 +7,18 @@ import { validatePointIndex } from '../curve/validate.js';
 import { CommandError, type Applied } from '../history/history.js';
 import type { FigureCommand, SingleFigureCommand } from './command.js';
 import {
+  isCurveItem,
+  isShown,
   itemOf,
+  looksOf,
   sourcesOf,
   type BuiltItem,
   type CurveItem,
   type FigureDocument,
   type FigureItem,
+  type Looks,
   type LoosePoints,
+  type Shown,
 } from './document.js';
 import { refuseCycles, validateFigure, validateItem } from './validate.js';
 
@@ -94,18 +99,29 @@ function apply(document: FigureDocument, command: FigureCommand): Result {
       };
     }
     case 'setShown': {
+      // Said in full, since what is absent would be lost where the command is stored.
       const before = Object.fromEntries(
-        Object.keys(command.shown).map((key) => [key, document.shown[key as keyof typeof document.shown]]),
+        (Object.keys(command.shown) as (keyof Shown)[]).map((key) => [key, isShown(document, key)]),
       );
       return {
         document: { ...document, shown: { ...document.shown, ...command.shown } },
         inverse: { ...command, shown: before },
       };
     }
+    case 'setLooks': {
+      const all = looksOf(document);
+      const before = Object.fromEntries(
+        (Object.keys(command.looks) as (keyof Looks)[]).map((key) => [key, all[key]]),
+      );
+      return {
+        document: { ...document, looks: { ...document.looks, ...command.looks } },
+        inverse: { ...command, looks: before },
+      };
+    }
     case 'setRail': {
       const { item } = command.rail;
-      if (item !== null && anyItem(document, item).kind === 'point') {
-        throw new CommandError('The rail belongs to a curve, not to a reference point.');
+      if (item !== null && !isCurveItem(anyItem(document, item))) {
+        throw new CommandError('The rail belongs to a curve, not to a reference point or a picture.');
       }
       return { document: { ...document, rail: command.rail }, inverse: { ...command, rail: document.rail } };
     }
@@ -159,7 +175,9 @@ function apply(document: FigureDocument, command: FigureCommand): Result {
 /** A given curve keeps its points and gets clamped, evenly spaced knots on its domain; a built one takes the degree as its argument. */
 function setDegree(document: FigureDocument, id: string, degree: number): Result {
   const item = anyItem(document, id);
-  if (item.kind === 'point') throw new CommandError(`${item.name} is a reference point and has no degree.`);
+  if (item.kind === 'point' || item.kind === 'picture') {
+    throw new CommandError(`${item.name} is not a curve and has no degree.`);
+  }
   const inverse: FigureCommand = { name: 'replaceItem', item };
   if (item.kind === 'built') {
     if (!('degree' in item.operation)) {

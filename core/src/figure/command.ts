@@ -1,5 +1,5 @@
 import type { Point } from '../curve/curve.js';
-import type { FigureItem, PointKind, Rail, Shown, View } from './document.js';
+import type { FigureItem, Looks, PointKind, Rail, Shown, View } from './document.js';
 
 /**
  * Everything that changes a figure: plain data, applied by `applyFigureCommand`, which also finds the
@@ -23,6 +23,7 @@ export type SingleFigureCommand =
       readonly indices: readonly number[];
     }
   | { readonly name: 'setShown'; readonly shown: Partial<Shown> }
+  | { readonly name: 'setLooks'; readonly looks: Looks }
   | { readonly name: 'setRail'; readonly rail: Rail }
   | { readonly name: 'setView'; readonly view: View }
   | { readonly name: 'renameItem'; readonly item: string; readonly to: string }

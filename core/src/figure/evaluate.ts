@@ -4,10 +4,11 @@ import { sourcesOf, type FigureDocument, type FigureItem } from './document.js';
 import { operate, type Operated, type Source } from './operate.js';
 import { curveOfShape } from './shape.js';
 
-/** What an item came to: a curve, a reference point, or the reason why it could not be computed. */
+/** What an item came to: a curve, a reference point, a picture (which is nothing to build from), or the reason why it could not be computed. */
 export type EvaluatedItem =
   | ({ readonly status: 'curve' } & Operated)
   | { readonly status: 'point'; readonly at: Point }
+  | { readonly status: 'picture' }
   | { readonly status: 'failed'; readonly reason: string };
 
 /** The geometry of a figure, by item id, with what is needed to recompute only what a change reaches. */
@@ -53,12 +54,16 @@ export function evaluateFigure(document: FigureDocument, previous?: Evaluation):
 
 function compute(item: FigureItem, sources: readonly (EvaluatedItem | undefined)[]): EvaluatedItem {
   if (item.kind === 'point') return { status: 'point', at: item.at };
+  if (item.kind === 'picture') return { status: 'picture' };
   if (item.kind === 'curve') return { status: 'curve', curve: item.curve };
   const known: Source[] = [];
   for (const source of sources) {
     if (!source) return { status: 'failed', reason: `${item.name} has lost something it was built from.` };
     if (source.status === 'failed') {
       return { status: 'failed', reason: `${item.name} waits for its source: ${source.reason}` };
+    }
+    if (source.status === 'picture') {
+      return { status: 'failed', reason: `${item.name} can’t be built from a picture.` };
     }
     known.push(source.status === 'point' ? { at: source.at } : { curve: source.curve });
   }

@@ -58,6 +58,8 @@ export function previewOperation(
     const item = evaluation.items.get(id);
     if (!item) return { status: 'failed', reason: 'What this is built from is not in the figure.' };
     if (item.status === 'failed') return { status: 'failed', reason: item.reason };
+    if (item.status === 'picture')
+      return { status: 'failed', reason: 'Nothing can be built from a picture.' };
     sources.push(item.status === 'curve' ? { curve: item.curve } : { at: item.at });
   }
   try {

@@ -17,7 +17,7 @@ export interface ShapeHandle {
 
 /**
  * The places by which a shape can be taken hold of, in the order in which Tab finds them. A freehand
- * stroke has none: it is drawn again, or converted.
+ * stroke has one, its start, which takes all of it along.
  */
 export function handlesOfShape(shape: Shape): ShapeHandle[] {
   const passed = (key: string, at: Point): ShapeHandle => ({ key, at, role: 'passed' });
@@ -55,7 +55,7 @@ export function handlesOfShape(shape: Shape): ShapeHandle[] {
         pulls(`${index}/after`, after, point),
       ]);
     case 'stroke':
-      return [];
+      return [passed('start', shape.points[0]!)];
   }
 }
 
@@ -83,8 +83,10 @@ export function moveShapeHandle(shape: Shape, key: string, to: Point): Shape {
         : moveNode(shape.chain, Number(index), to);
       return { ...shape, chain };
     }
-    case 'stroke':
-      return shape;
+    case 'stroke': {
+      const by = subtract(to, shape.points[0]!);
+      return { ...shape, points: shape.points.map((point) => addScaled(point, by)) };
+    }
     default:
       return { ...shape, [key]: to };
   }

@@ -76,6 +76,11 @@ export function validateItem(item: FigureItem): void {
       if (count > most) {
         throw new CommandError(`${item.name} has ${count} points; at most ${most} are allowed.`);
       }
+    } else if (item.kind === 'picture') {
+      const { size, width, fade, centre } = item;
+      if (!(size[0] > 0 && size[1] > 0 && width > 0 && fade >= 0 && fade <= 1 && centre.length === 2)) {
+        throw new CommandError(`${item.name} needs a width above zero and a fade between 0 and 1.`);
+      }
     } else if (item.at.length !== 2 || !item.at.every((coordinate) => Number.isFinite(coordinate))) {
       throw new CommandError(`${item.name} must lie at two finite coordinates.`);
     }

@@ -53,5 +53,15 @@ export interface Database {
     student_id: string | null;
     expires_at: Date;
   };
+  picture: {
+    id: Generated<string>;
+    instructor_id: string;
+    media_type: 'image/png' | 'image/jpeg' | 'image/svg+xml';
+    width: number;
+    height: number;
+    bytes: Buffer;
+    digest: Buffer;
+    made_at: Made;
+  };
   rate_limit: { key: string; hits: number; resets_at: Date };
 }

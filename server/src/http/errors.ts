@@ -33,7 +33,7 @@ function asProblem(error: unknown, unexpected: (error: unknown) => void): HttpPr
   if (type === 'entity.too.large')
     return new HttpProblem(
       'too-large',
-      'This is larger than the 2 MB that are accepted. Nothing was changed.',
+      'This is larger than what is accepted here. Nothing was changed; make it smaller and try again.',
     );
   if (type === 'entity.parse.failed') return new HttpProblem('bad-request', 'The body is not JSON.');
   if (type === 'charset.unsupported' || type === 'encoding.unsupported')

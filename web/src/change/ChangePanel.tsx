@@ -8,12 +8,12 @@ import {
   type SingleFigureCommand,
 } from '@bogen/core';
 import { useEffect, useMemo, useState, useSyncExternalStore, type FormEvent } from 'react';
-import { Check, Choice } from '../draw/DrawBar.js';
 import type { FigureScene } from '../figure/scene.js';
 import { freshId } from '../figure/freshId.js';
 import { shownNumber, superscript } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
+import { Check, Choice } from '../ui/Choice.js';
 import { NumberField } from '../ui/NumberField.js';
 import { Panel } from '../ui/Panel.js';
 import { specNames, specs, type Field, type Spec, type SpecName, type Values } from './specs.js';

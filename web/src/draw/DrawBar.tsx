@@ -1,6 +1,6 @@
-import type { ReactNode } from 'react';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
+import { Check, Choice } from '../ui/Choice.js';
 import { NumberField } from '../ui/NumberField.js';
 import { tools, type DrawOptions } from './tools.js';
 import type { Drawing } from './useDrawing.js';
@@ -153,60 +153,5 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
       </Button>
       <Button onClick={drawing.cancel}>{places.length > 0 ? t('draw.forget') : t('draw.away')}</Button>
     </div>
-  );
-}
-
-interface ChoiceProps<Value extends string> {
-  readonly label: string;
-  readonly value: Value;
-  readonly choices: readonly Value[];
-  readonly name: (value: Value) => string;
-  readonly onChange: (value: Value) => void;
-}
-
-export function Choice<Value extends string>({
-  label,
-  value,
-  choices,
-  name,
-  onChange,
-}: ChoiceProps<Value>): ReactNode {
-  return (
-    <label className="flex items-center gap-1 text-[13px]">
-      <span className="text-soft">{label}</span>
-      <select
-        value={value}
-        onChange={(event) => onChange(event.target.value as Value)}
-        className="h-7 rounded-md border border-strong bg-sheet px-1.5 text-[13px]"
-      >
-        {choices.map((choice) => (
-          <option key={choice} value={choice}>
-            {name(choice)}
-          </option>
-        ))}
-      </select>
-    </label>
-  );
-}
-
-export function Check({
-  label,
-  value,
-  onChange,
-}: {
-  label: string;
-  value: boolean;
-  onChange: (value: boolean) => void;
-}) {
-  return (
-    <label className="flex items-center gap-1.5 text-[13px]">
-      <input
-        type="checkbox"
-        checked={value}
-        onChange={(event) => onChange(event.target.checked)}
-        className="accent-accent"
-      />
-      {label}
-    </label>
   );
 }

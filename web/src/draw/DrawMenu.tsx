@@ -1,14 +1,22 @@
 import { type FigureItem, type SingleFigureCommand } from '@bogen/core';
-import { Popover } from 'radix-ui';
 import { useState } from 'react';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
+import { Popup } from '../ui/Popup.js';
+import { PictureButton } from '../picture/PictureButton.js';
 import { toolNames } from './tools.js';
 import type { Drawing } from './useDrawing.js';
 
+interface DrawMenuProps {
+  readonly drawing: Drawing;
+  readonly scene: FigureScene;
+  /** Told when a picture was put behind the drawing. */
+  readonly onPicture: (id: string) => void;
+}
+
 /** The menu of what can be drawn, and both kinds of curve on the reference points that are there. */
-export function DrawMenu({ drawing, scene }: { drawing: Drawing; scene: FigureScene }) {
+export function DrawMenu({ drawing, scene, onPicture }: DrawMenuProps) {
   const { t } = useTranslation();
   const [open, setOpen] = useState(false);
   const { document } = scene;
@@ -55,44 +63,46 @@ export function DrawMenu({ drawing, scene }: { drawing: Drawing; scene: FigureSc
     });
   };
   return (
-    <Popover.Root open={open} onOpenChange={setOpen}>
-      <Popover.Trigger asChild>
-        <Button>{t('draw.draw')}</Button>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          aria-label={t('draw.draw')}
-          sideOffset={6}
-          align="start"
-          className="z-30 grid max-h-[80vh] w-[470px] max-w-[96vw] grid-cols-2 gap-x-3 gap-y-0.5 overflow-y-auto rounded-lg border border-strong bg-sheet p-2 shadow-lg"
+    <Popup
+      label={t('draw.draw')}
+      open={open}
+      onOpen={setOpen}
+      className="grid w-[470px] grid-cols-2 gap-x-3 gap-y-0.5 p-2"
+      trigger={<Button>{t('draw.draw')}</Button>}
+    >
+      {toolNames.map((name) => (
+        <button
+          key={name}
+          type="button"
+          className="flex flex-col items-start justify-start rounded-md px-2 py-1 text-left hover:bg-tint"
+          onClick={() => {
+            setOpen(false);
+            drawing.begin(name);
+          }}
         >
-          {toolNames.map((name) => (
-            <button
-              key={name}
-              type="button"
-              className="flex flex-col items-start justify-start rounded-md px-2 py-1 text-left hover:bg-tint"
-              onClick={() => {
-                setOpen(false);
-                drawing.begin(name);
-              }}
-            >
-              <span className="block text-[13px] font-medium">{t(`draw.tools.${name}`)}</span>
-              <span className="block text-[12px] leading-snug text-soft">{t(`draw.leads.${name}`)}</span>
-            </button>
-          ))}
-          <button
-            type="button"
-            disabled={pegs.length < 2}
-            className="col-span-2 mt-1 rounded-md border-t border-line px-2 py-1.5 text-left hover:bg-tint disabled:opacity-50"
-            onClick={both}
-          >
-            <span className="block text-[13px] font-medium">{t('draw.both')}</span>
-            <span className="block text-[12px] leading-snug text-soft">
-              {pegs.length < 2 ? t('draw.bothMissing') : t('draw.bothLead', { count: pegs.length })}
-            </span>
-          </button>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+          <span className="block text-[13px] font-medium">{t(`draw.tools.${name}`)}</span>
+          <span className="block text-[12px] leading-snug text-soft">{t(`draw.leads.${name}`)}</span>
+        </button>
+      ))}
+      <button
+        type="button"
+        disabled={pegs.length < 2}
+        className="col-span-2 mt-1 rounded-md border-t border-line px-2 py-1.5 text-left hover:bg-tint disabled:opacity-50"
+        onClick={both}
+      >
+        <span className="block text-[13px] font-medium">{t('draw.both')}</span>
+        <span className="block text-[12px] leading-snug text-soft">
+          {pegs.length < 2 ? t('draw.bothMissing') : t('draw.bothLead', { count: pegs.length })}
+        </span>
+      </button>
+      <PictureButton
+        scene={scene}
+        className="col-span-2 rounded-md px-2 py-1.5 text-left hover:bg-tint disabled:opacity-50"
+        onAdded={(id) => {
+          setOpen(false);
+          onPicture(id);
+        }}
+      />
+    </Popup>
   );
 }

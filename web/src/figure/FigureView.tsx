@@ -1,21 +1,14 @@
-import { handlesOfShape, isLoose, itemOf, type PointKind } from '@bogen/core';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import type { PointKind } from '@bogen/core';
+import { useMemo, useState, type ReactNode } from 'react';
 import { useTranslation } from '../text/text.js';
-import { useFonts } from '../theme/fonts.js';
-import { useTheme } from '../theme/theme.js';
-import { prepare, useSize } from './canvas.js';
-import { CursorHandle } from './CursorHandle.js';
-import { drawFigure } from './drawFigure.js';
-import { drawGround } from './drawGround.js';
-import { handlesOf } from './drawMarks.js';
 import { Facts, factsOf } from './Facts.js';
-import { Handle } from './Handle.js';
-import { fitPlane, type Plane } from './plane.js';
-import { ReferencePoint } from './ReferencePoint.js';
+import { FigurePane } from './FigurePane.js';
+import { panesOf, wholePane } from './pane.js';
+import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
-import { ShapeHandle } from './ShapeHandle.js';
+import { useLongPress } from './useLongPress.js';
 import { useStructure } from './useScene.js';
-import { useZoom, ZoomButtons } from './zoom.js';
+import { ZoomButtons } from './zoom.js';
 
 interface FigureViewProps {
   readonly scene: FigureScene;
@@ -23,105 +16,56 @@ interface FigureViewProps {
   readonly onToggle?: ((item: string, of: PointKind, index: number) => void) | undefined;
   /** What lies over the drawing, for instance while something is drawn. */
   readonly layer?: ((plane: Plane) => ReactNode) | undefined;
+  /** The menu of the second button, around the drawing. */
+  readonly menu?: ((drawing: ReactNode) => ReactNode) | undefined;
+  /** What stands on its upper edge. */
+  readonly bar?: ReactNode;
 }
 
-/** The live drawing of a sheet: curves on a canvas, and every point as a handle above it. */
-export function FigureView({ scene, onToggle, layer }: FigureViewProps) {
+/** The live drawing of a sheet, in one pane or in two of the same view side by side. */
+export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProps) {
   const { t } = useTranslation();
   useStructure(scene);
-  const palette = useTheme((state) => state.palette);
-  const fonts = useFonts();
-  const [ref, { width, height }] = useSize<HTMLDivElement>();
-  const canvas = useRef<HTMLCanvasElement>(null);
-  const drawing = useRef<SVGSVGElement>(null);
   const [said, say] = useState('');
+  const longPress = useLongPress();
   const { document, evaluation } = scene;
-  const { view } = scene;
-  const plane = useMemo(() => fitPlane(view, width, height), [view, width, height]);
-  useZoom(ref, scene, plane);
+  const pair = JSON.stringify(document.looks?.sideBySide ?? null);
+  const ids = document.items.map(({ id, kind }) => `${id} ${kind}`).join();
+  // While something is drawn there is one sheet to draw on.
+  const drawing = layer !== undefined;
+  const panes = useMemo(
+    () => (drawing ? [wholePane] : panesOf(scene.document)),
 
-  useEffect(() => {
-    // The ground stays while everything else moves: it is drawn once and copied.
-    let ground: ImageBitmap | undefined;
-    const stop = scene.addPainter(() => {
-      const context = canvas.current && prepare(canvas.current, width, height);
-      if (!context) return;
-      ground ??= drawGround(view, plane, palette);
-      context.drawImage(ground, 0, 0, width, height);
-      drawFigure(context, scene, plane, palette);
-    });
-    return () => {
-      stop();
-      ground?.close();
-    };
-  }, [scene, view, plane, palette, fonts, width, height]);
-
-  // A finger on a handle drags it and does not scroll the page; browsers do not go by the style sheet's
-  // touch-action for parts of a drawing, and React's own listeners come too late to say so.
-  useEffect(() => {
-    const element = drawing.current!;
-    const hold = (event: TouchEvent): void => {
-      if ((event.target as Element).closest('.mark')) event.preventDefault();
-    };
-    element.addEventListener('touchstart', hold, { passive: false });
-    return () => element.removeEventListener('touchstart', hold);
-  }, []);
-
+    [drawing, scene, pair, ids],
+  );
   const railCurve = scene.railCurve;
   const failures = document.items.flatMap((item) => {
     const result = evaluation.items.get(item.id);
     return result?.status === 'failed' ? [{ name: item.name, reason: result.reason }] : [];
   });
+  const body = (
+    <div className="flex min-h-0 flex-1 divide-x divide-line" {...longPress}>
+      {panes.map((pane) => (
+        <FigurePane key={pane.key} scene={scene} pane={pane} onToggle={onToggle} onSay={say}>
+          {layer}
+        </FigurePane>
+      ))}
+    </div>
+  );
   return (
     <div
-      ref={ref}
       role="group"
       aria-label={t('figure.label', {
         facts: railCurve ? factsOf(railCurve, t).join(', ') : t('figure.empty'),
       })}
-      className="relative min-h-0 flex-1 overflow-hidden bg-sheet"
+      className="relative flex min-h-0 flex-1 flex-col overflow-hidden bg-sheet"
       data-figure
     >
-      <canvas ref={canvas} aria-hidden className="absolute inset-0 h-full w-full" />
-      <svg ref={drawing} className="absolute inset-0 h-full w-full" width={width} height={height}>
-        {document.items.map((item) =>
-          item.kind === 'point' && !item.hidden ? (
-            <ReferencePoint key={item.id} scene={scene} item={item} plane={plane} />
-          ) : null,
-        )}
-        <CursorHandle scene={scene} plane={plane} />
-        {scene.host.draws &&
-          document.items.flatMap((item) =>
-            item.kind === 'shape' && !item.hidden && !item.locked
-              ? handlesOfShape(item.shape).map(({ key }) => (
-                  <ShapeHandle
-                    key={`${item.id}/${key}`}
-                    scene={scene}
-                    plane={plane}
-                    item={item.id}
-                    handle={key}
-                    onSay={say}
-                  />
-                ))
-              : [],
-          )}
-        {handlesOf(scene).map(({ item, of, index }) => (
-          <Handle
-            key={`${item}/${of}/${index}`}
-            scene={scene}
-            plane={plane}
-            item={item}
-            of={of}
-            index={index}
-            loose={isLoose(document, item, of, index)}
-            movable={!itemOf(document, item)?.locked && scene.host.mayMove(document, item, of, index)}
-            onToggle={onToggle ? () => onToggle(item, of, index) : null}
-            onSay={say}
-          />
-        ))}
-      </svg>
-      {document.items.length === 0 && (
-        <p className="absolute inset-0 grid place-items-center font-serif text-soft">{t('figure.empty')}</p>
+      {menu ? menu(body) : body}
+      {document.items.length === 0 && !drawing && (
+        <p className="pointer-events-none absolute inset-0 grid place-items-center px-8 text-center font-serif text-soft">
+          {scene.host.draws ? t('figure.emptyToDraw') : t('figure.empty')}
+        </p>
       )}
       {failures.length > 0 && (
         <ul
@@ -133,9 +77,9 @@ export function FigureView({ scene, onToggle, layer }: FigureViewProps) {
           ))}
         </ul>
       )}
+      {bar}
       <Facts scene={scene} />
-      {layer?.(plane)}
-      <ZoomButtons scene={scene} plane={plane} />
+      <ZoomButtons scene={scene} />
       <p role="status" aria-live="polite" className="sr-only">
         {said}
       </p>

@@ -1,16 +1,18 @@
-import { curveOf, type PointKind } from '@bogen/core';
+import { curveOf, gripKey, withLinkedMove, type PointKind } from '@bogen/core';
 import clsx from 'clsx';
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
-import { arrowStep, roundPlace } from './dragging.js';
+import { useDragging } from './dragging.js';
 import { handlePlace, ringRadius } from './drawMarks.js';
+import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import { letterOf, nameOf, type FigureScene } from './scene.js';
 
 interface HandleProps {
   readonly scene: FigureScene;
   readonly plane: Plane;
+  readonly pane: Pane;
   readonly item: string;
   readonly of: PointKind;
   readonly index: number;
@@ -21,31 +23,43 @@ interface HandleProps {
   readonly onSay: (text: string) => void;
 }
 
-/** A handle in the hand: where the pointer took it, from the handle's middle and on the screen. */
-interface Held {
-  readonly dx: number;
-  readonly dy: number;
-  readonly from: readonly [number, number];
-  moved: boolean;
-}
-
 /**
  * A control point or edit point as something to take hold of: a focusable element that is dragged with
  * the pointer and nudged with the arrows. Only its halo is seen; its mark is drawn on the canvas below, and
  * its place is set by the scene's painter, not by React.
  */
-export function Handle({ scene, plane, item, of, index, loose, movable, onToggle, onSay }: HandleProps) {
+export function Handle({
+  scene,
+  plane,
+  pane,
+  item,
+  of,
+  index,
+  loose,
+  movable,
+  onToggle,
+  onSay,
+}: HandleProps) {
   const { t } = useTranslation();
   const ref = useRef<SVGGElement>(null);
-  const held = useRef<Held | null>(null);
+  const grip = { item, of, index };
   const name = `${letterOf(of)}${index}`;
 
   const place = (): [number, number] | undefined => handlePlace(scene, { item, of, index });
-  const command = (to: [number, number]) => ({
-    name: of === 'controlPoints' ? ('moveControlPoint' as const) : ('moveEditPoint' as const),
-    item,
-    index,
-    to: to.map(roundPlace),
+  const dragging = useDragging({
+    scene,
+    plane,
+    pane,
+    grip,
+    place,
+    movable,
+    command: (to, document) => {
+      const name = of === 'controlPoints' ? 'moveControlPoint' : 'moveEditPoint';
+      return withLinkedMove(document, { name, item, index, to });
+    },
+    onStep: (to) => onSay(t('figure.moved', { name, x: shownNumber(to[0]!), y: shownNumber(to[1]!) })),
+    onFixed: () => onSay(t('figure.fixedHelp')),
+    onTake: () => scene.pick(grip),
   });
   const describe = (): string => {
     const at = place();
@@ -64,7 +78,7 @@ export function Handle({ scene, plane, item, of, index, loose, movable, onToggle
     let before = '';
     const paint = (): void => {
       // While another handle is dragged this one is out of reach; its mark moves on the canvas.
-      if (!held.current && !scene.host.settled()) return;
+      if (!dragging.isHeld() && !scene.host.settled() && !scene.isSelected(grip)) return;
       const at = place();
       if (!at) return;
       const [x, y] = plane.toScreen(at);
@@ -82,90 +96,39 @@ export function Handle({ scene, plane, item, of, index, loose, movable, onToggle
   const radius = of === 'controlPoints' && curve ? ringRadius(curve, index) : 5;
 
   const onPointerDown = (event: PointerEvent<SVGGElement>): void => {
-    if (event.button !== 0) return;
-    ref.current!.focus();
-    if (onToggle) {
-      onToggle();
+    if (event.button !== 0 || !onToggle) {
+      dragging.onPointerDown(event);
       return;
     }
-    const at = place();
-    if (!movable || !at) return;
-    const [x, y] = plane.toScreen(at);
-    held.current = {
-      dx: x - event.clientX,
-      dy: y - event.clientY,
-      from: [event.clientX, event.clientY],
-      moved: false,
-    };
-    ref.current!.setPointerCapture(event.pointerId);
-    ref.current!.classList.add('held');
-    scene.pick({ item, of, index });
-  };
-  const onPointerMove = (event: PointerEvent<SVGGElement>): void => {
-    if (!held.current) return;
-    const { from } = held.current;
-    // A press that trembles is no move: a point that is only looked at stays where it is.
-    if (Math.hypot(event.clientX - from[0], event.clientY - from[1]) >= 2) held.current.moved = true;
-    if (!held.current.moved) return;
-    scene.host.preview(
-      command(plane.toPlane(event.clientX + held.current.dx, event.clientY + held.current.dy)),
-    );
-  };
-  const release = (): void => {
-    held.current = null;
-    ref.current?.classList.remove('held');
-  };
-  const onPointerUp = (event: PointerEvent<SVGGElement>): void => {
-    const { current } = held;
-    if (!current) return;
-    release();
-    if (!current.moved) return;
-    scene.host.preview(null);
-    scene.host.do(command(plane.toPlane(event.clientX + current.dx, event.clientY + current.dy)));
-  };
-  const cancel = (): void => {
-    if (!held.current) return;
-    release();
-    scene.host.preview(null);
+    ref.current!.focus();
+    onToggle();
   };
   const onKeyDown = (event: KeyboardEvent<SVGGElement>): void => {
-    if (event.key === 'Escape') {
-      cancel();
-      return;
-    }
     if (onToggle && (event.key === ' ' || event.key === 'Enter')) {
       event.preventDefault();
       onToggle();
       return;
     }
-    const step = arrowStep(event, scene.document.view.grid);
-    const at = place();
-    if (!step || !at || held.current) return;
-    event.preventDefault();
-    if (!movable) {
-      onSay(t('figure.fixedHelp'));
-      return;
-    }
-    const to: [number, number] = [at[0] + step[0], at[1] + step[1]];
-    scene.host.do(command(to));
-    onSay(t('figure.moved', { name, x: shownNumber(to[0]), y: shownNumber(to[1]) }));
+    dragging.onKeyDown(event);
   };
+  const selected = scene.isSelected(grip);
 
   return (
     <g
       ref={ref}
-      className={clsx('mark', loose ? 'loose' : 'fixed')}
+      className={clsx('mark', loose ? 'loose' : 'fixed', selected && 'selected')}
       data-handle={`${item}/${name}`}
+      data-grip={gripKey(grip)}
       tabIndex={0}
       role="button"
-      aria-pressed={onToggle ? loose : undefined}
+      aria-pressed={onToggle ? loose : selected || undefined}
       onPointerDown={onPointerDown}
-      onPointerMove={onPointerMove}
-      onPointerUp={onPointerUp}
-      onPointerCancel={cancel}
+      onPointerMove={dragging.onPointerMove}
+      onPointerUp={dragging.onPointerUp}
+      onPointerCancel={dragging.onPointerCancel}
       onKeyDown={onKeyDown}
-      onPointerEnter={() => !held.current && scene.pick({ item, of, index })}
-      onPointerLeave={() => !held.current && scene.pick(null)}
+      onPointerEnter={() => !dragging.isHeld() && scene.pick({ item, of, index })}
+      onPointerLeave={() => !dragging.isHeld() && scene.pick(null)}
       onFocus={() => scene.pick({ item, of, index })}
       onBlur={() => scene.pick(null)}
     >

@@ -1,8 +1,10 @@
-import { itemOf, type Point, type PointItem } from '@bogen/core';
+import { gripKey, itemOf, type Grip, type Point, type PointItem } from '@bogen/core';
+import clsx from 'clsx';
 import { useEffect, useRef } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useDragging } from './dragging.js';
+import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
 
@@ -11,10 +13,12 @@ export function ReferencePoint({
   scene,
   item,
   plane,
+  pane,
 }: {
   scene: FigureScene;
   item: PointItem;
   plane: Plane;
+  pane: Pane;
 }) {
   const { t } = useTranslation();
   const ref = useRef<SVGGElement>(null);
@@ -23,9 +27,13 @@ export function ReferencePoint({
     const now = itemOf(scene.document, item.id);
     return now?.kind === 'point' ? now.at : undefined;
   };
-  const dragging = useDragging({
+  const grip: Grip = { item: item.id, of: 'referencePoint' };
+  const { isHeld: _, ...dragging } = useDragging({
     scene,
     plane,
+    pane,
+    grip,
+    movable,
     place,
     command: (to) => ({ name: 'moveReferencePoint', item: item.id, to }),
     onStep: () => undefined,
@@ -47,8 +55,12 @@ export function ReferencePoint({
       ref={ref}
       role={movable ? 'button' : 'img'}
       aria-label={t('figure.referencePoint', facts)}
-      className={movable ? 'peg mark loose' : 'peg pointer-events-none'}
-      {...(movable ? { ...dragging, tabIndex: 0, 'data-peg': item.name } : {})}
+      className={clsx(
+        'peg',
+        movable ? 'mark loose' : 'pointer-events-none',
+        scene.isSelected(grip) && 'selected',
+      )}
+      {...(movable ? { ...dragging, tabIndex: 0, 'data-peg': item.name, 'data-grip': gripKey(grip) } : {})}
     >
       {movable && <circle className="halo" r={12} />}
       <rect x={-5} y={-5} width={10} height={10} fill="none" stroke="var(--ink)" strokeWidth={1.25} />

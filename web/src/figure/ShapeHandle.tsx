@@ -1,38 +1,47 @@
-import { handlesOfShape, itemOf, moveShapeHandle, type Point } from '@bogen/core';
+import {
+  gripKey,
+  gripPlace,
+  itemOf,
+  movePictureHandle,
+  moveShapeHandle,
+  type Grip,
+  type Point,
+} from '@bogen/core';
+import clsx from 'clsx';
 import { useEffect, useRef } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useDragging } from './dragging.js';
+import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
 
 interface ShapeHandleProps {
   readonly scene: FigureScene;
   readonly plane: Plane;
+  readonly pane: Pane;
   readonly item: string;
   readonly handle: string;
   readonly onSay: (text: string) => void;
 }
 
-/** A place by which an arc, a conic, a chain or another shape is taken hold of. Its mark is drawn on the canvas below. */
-export function ShapeHandle({ scene, plane, item: id, handle, onSay }: ShapeHandleProps) {
+/** A place by which an arc, a conic, a chain, another shape or a picture is taken hold of. Its mark is drawn on the canvas below. */
+export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: ShapeHandleProps) {
   const { t } = useTranslation();
   const ref = useRef<SVGGElement>(null);
-  const shapeItem = () => {
-    const item = itemOf(scene.document, id);
-    return item?.kind === 'shape' ? item : undefined;
-  };
-  const place = (): Point | undefined => {
-    const item = shapeItem();
-    return item && handlesOfShape(item.shape).find(({ key }) => key === handle)?.at;
-  };
-  const dragging = useDragging({
+  const grip: Grip = { item: id, of: 'handle', key: handle };
+  const place = (): Point | undefined => gripPlace(scene.document, scene.evaluation, grip);
+  const { isHeld: _, ...dragging } = useDragging({
     scene,
     plane,
+    pane,
+    grip,
+    movable: true,
     place,
-    command: (to) => {
-      const item = shapeItem();
-      if (!item) return null;
+    command: (to, document) => {
+      const item = itemOf(document, id);
+      if (item?.kind === 'picture') return { name: 'replaceItem', item: movePictureHandle(item, handle, to) };
+      if (item?.kind !== 'shape') return null;
       return { name: 'replaceItem', item: { ...item, shape: moveShapeHandle(item.shape, handle, to) } };
     },
     onStep: (to) =>
@@ -62,10 +71,11 @@ export function ShapeHandle({ scene, plane, item: id, handle, onSay }: ShapeHand
   return (
     <g
       ref={ref}
-      className="mark loose"
+      className={clsx('mark loose', scene.isSelected(grip) && 'selected')}
       tabIndex={0}
       role="button"
       data-shape-handle={`${id}/${handle}`}
+      data-grip={gripKey(grip)}
       {...dragging}
     >
       <circle className="halo" r={12} />

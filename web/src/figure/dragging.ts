@@ -1,5 +1,14 @@
-import type { FigureCommand, Point } from '@bogen/core';
+import {
+  moveGrips,
+  translation,
+  type FigureCommand,
+  type FigureDocument,
+  type Grip,
+  type Point,
+} from '@bogen/core';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { gripsNear } from './gripsNear.js';
+import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
 
@@ -16,7 +25,7 @@ const directions: Readonly<Record<string, readonly [number, number]>> = {
 /** The step that an arrow key means: a tenth of the grid, with Shift the whole grid, with Alt a hundredth. */
 export function arrowStep(event: KeyboardEvent, grid: number): [number, number] | undefined {
   const direction = directions[event.key];
-  if (!direction) return undefined;
+  if (!direction || event.ctrlKey || event.metaKey) return undefined;
   const step = event.shiftKey ? grid : event.altKey ? grid / 100 : grid / 10;
   return [direction[0] * step, direction[1] * step];
 }
@@ -24,12 +33,19 @@ export function arrowStep(event: KeyboardEvent, grid: number): [number, number] 
 interface Draggable {
   readonly scene: FigureScene;
   readonly plane: Plane;
+  readonly pane: Pane;
+  readonly grip: Grip;
   /** Where it is now. */
   readonly place: () => Point | undefined;
-  /** The command that puts it somewhere else. */
-  readonly command: (to: Point) => FigureCommand | null;
+  /** The command that puts it somewhere else, from the document as it was when it was taken. */
+  readonly command: (to: Point, document: FigureDocument) => FigureCommand | null;
+  readonly movable: boolean;
   /** Told after a step by the keyboard. */
   readonly onStep: (to: Point) => void;
+  /** Told when somebody tries to move what can't be moved. */
+  readonly onFixed?: () => void;
+  /** Told when it is taken hold of. */
+  readonly onTake?: () => void;
 }
 
 interface DragHandlers {
@@ -40,60 +56,115 @@ interface DragHandlers {
   readonly onKeyDown: (event: KeyboardEvent<SVGGElement>) => void;
 }
 
+/** What is in the hand: where the pointer took it, and the document as it was then. */
+interface Held {
+  readonly dx: number;
+  readonly dy: number;
+  readonly pressed: readonly [number, number];
+  readonly from: Point;
+  readonly document: FigureDocument;
+  moved: boolean;
+}
+
 /**
  * What makes an element something to drag and to nudge: a drag previews with every move and is one
  * command when it ends, Escape leaves no trace, the arrows step by a tenth of the grid, with Shift by the
- * whole grid, with Alt by a hundredth.
+ * whole grid, with Alt by a hundredth. One of several selected grips takes the others along. Where
+ * several grips lie on one place it is asked which is meant. With Shift a press, and Space without one,
+ * adds to the selection or takes out of it.
  */
-export function useDragging({ scene, plane, place, command, onStep }: Draggable): DragHandlers {
-  const held = useRef<{ dx: number; dy: number; from: readonly [number, number]; moved: boolean } | null>(
-    null,
-  );
+export function useDragging(draggable: Draggable): DragHandlers & { readonly isHeld: () => boolean } {
+  const { scene, plane, pane, grip, place, movable, onStep } = draggable;
+  const held = useRef<Held | null>(null);
+  const element = useRef<SVGGElement | null>(null);
   const at = (event: PointerEvent): Point =>
     plane.toPlane(event.clientX + held.current!.dx, event.clientY + held.current!.dy).map(roundPlace);
+  const release = (): void => {
+    held.current = null;
+    element.current?.classList.remove('held');
+  };
   const cancel = (): void => {
     if (!held.current) return;
-    held.current = null;
+    release();
     scene.host.preview(null);
   };
+  /** The grip's own command, or that of all that is selected with it. */
+  const commandFor = (to: Point, from: Point, document: FigureDocument): FigureCommand | null => {
+    const { selection } = scene;
+    if (selection.length < 2 || !scene.isSelected(grip)) return draggable.command(to, document);
+    const map = translation(to[0]! - from[0]!, to[1]! - from[1]!);
+    return moveGrips(document, selection, map, roundPlace) ?? null;
+  };
   return {
+    isHeld: () => held.current !== null,
     onPointerDown: (event) => {
       const from = place();
       if (event.button !== 0 || !from) return;
+      element.current = event.currentTarget;
       event.currentTarget.focus();
+      if (event.shiftKey || scene.selecting) {
+        scene.toggleSelected(grip);
+        return;
+      }
+      const near = gripsNear(scene, plane, from, pane);
+      if (near.length > 1 && !near.some((other) => scene.isRaised(other))) {
+        scene.ask({ grips: near, at: plane.toScreen(from), pane: pane.key });
+        return;
+      }
+      if (!scene.isRaised(grip)) scene.raise(null);
+      if (!scene.isSelected(grip)) scene.select([]);
+      if (!movable) return;
       const [x, y] = plane.toScreen(from);
       held.current = {
         dx: x - event.clientX,
         dy: y - event.clientY,
-        from: [event.clientX, event.clientY],
+        pressed: [event.clientX, event.clientY],
+        from,
+        document: scene.document,
         moved: false,
       };
       event.currentTarget.setPointerCapture(event.pointerId);
+      event.currentTarget.classList.add('held');
+      draggable.onTake?.();
     },
     onPointerMove: (event) => {
       if (!held.current) return;
-      const { from } = held.current;
-      if (Math.hypot(event.clientX - from[0], event.clientY - from[1]) >= 2) held.current.moved = true;
-      if (held.current.moved) scene.host.preview(command(at(event)));
+      const { pressed, from, document } = held.current;
+      // A press that trembles is no move: a point that is only looked at stays where it is.
+      if (Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) >= 2) held.current.moved = true;
+      if (held.current.moved) scene.host.preview(commandFor(at(event), from, document));
     },
     onPointerUp: (event) => {
       if (!held.current) return;
-      const to = held.current.moved ? at(event) : null;
-      held.current = null;
-      if (!to) return;
+      const { moved, from, document } = held.current;
+      const change = moved ? commandFor(at(event), from, document) : null;
+      release();
+      if (!moved) return;
       scene.host.preview(null);
-      const change = command(to);
       if (change) scene.host.do(change);
     },
     onPointerCancel: cancel,
     onKeyDown: (event) => {
-      if (event.key === 'Escape') return cancel();
+      if (event.key === 'Escape') {
+        if (held.current) event.stopPropagation();
+        cancel();
+        return;
+      }
+      if (event.key === ' ' && scene.host.draws) {
+        event.preventDefault();
+        scene.toggleSelected(grip);
+        return;
+      }
       const step = arrowStep(event, scene.document.view.grid);
       const from = place();
       if (!step || !from || held.current) return;
       event.preventDefault();
+      if (!movable) {
+        draggable.onFixed?.();
+        return;
+      }
       const to = [roundPlace(from[0]! + step[0]), roundPlace(from[1]! + step[1])];
-      const change = command(to);
+      const change = commandFor(to, from, scene.document);
       if (change) scene.host.do(change);
       onStep(to);
     },

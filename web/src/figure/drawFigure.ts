@@ -2,56 +2,81 @@ import {
   curveOf,
   derivativesAt,
   interiorKnots,
+  isShown,
   itemOf,
+  looksOf,
   pointAt,
   type Curve,
   type CurveSamples,
+  type LineWeight,
   type Point,
+  type Shown,
 } from '@bogen/core';
 import type { Palette } from '../theme/theme.js';
 import { distinctKnotsOf, samplesOf } from './geometry.js';
+import { drawDeviation } from './drawDeviation.js';
+import { drawHodograph } from './drawHodograph.js';
 import { drawHulls, drawLooks } from './drawLooks.js';
 import { drawMarks } from './drawMarks.js';
 import { drawOverlay, drawShapeHandles } from './drawOverlay.js';
 import { drawJump, jumpsOf } from './jumpMark.js';
+import { wholePane, type Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
 
 type Context = CanvasRenderingContext2D;
 
+const lineWidths: Readonly<Record<LineWeight, number>> = { fine: 1, medium: 1.75, bold: 3, broad: 5 };
+
 /** Draws a figure over its ground: curves, combs, polygons, knots, and the marks of its points. */
-export function drawFigure(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
+export function drawFigure(
+  context: Context,
+  scene: FigureScene,
+  plane: Plane,
+  palette: Palette,
+  pane: Pane = wholePane,
+): void {
   const { document, evaluation } = scene;
   context.lineJoin = 'round';
   context.lineCap = 'round';
-  const length = document.shown.comb ? combLength(scene) : 0;
-  drawHulls(context, scene, plane, palette);
+  const combed = document.items.some((item) => isShown(document, 'comb', item));
+  const looks = looksOf(document);
+  const length = combed ? combLength(scene) * looks.combScale : 0;
+  const onRailHere = pane.shows(document.rail.item);
+  if (onRailHere) drawHulls(context, scene, plane, palette);
   for (const item of document.items) {
-    const curve = item.kind === 'point' || item.hidden ? undefined : curveOf(evaluation, item.id);
+    const curve = item.hidden || !pane.shows(item.id) ? undefined : curveOf(evaluation, item.id);
     if (!curve) continue;
-    const faint = item.kind === 'curve' && item.faint === true;
-    if (faint) {
-      drawWhole(context, samplesOf(curve), plane, { color: palette.strong, width: 1.25, dash: [3, 4] });
+    const color = item.color ? palette.items[item.color] : palette.ink;
+    if (item.kind === 'curve' && item.faint) {
+      const faint = item.color ? color : palette.strong;
+      drawWhole(context, samplesOf(curve), plane, { color: faint, width: 1.25, dash: [3, 4] });
       continue;
     }
+    const shows = (key: keyof Shown): boolean => isShown(document, key, item);
     const onRail = document.rail.item === item.id;
-    if (document.shown.comb) drawComb(context, curve, plane, palette, onRail, length);
-    if (document.shown.polygon && item.kind === 'curve') drawPolygon(context, curve.points, plane, palette);
+    if (shows('comb')) drawComb(context, curve, plane, palette, onRail, length, looks.combDensity);
+    if (shows('polygon') && item.kind === 'curve') drawPolygon(context, curve.points, plane, palette);
     const lit = scene.litSupport?.item === item.id ? scene.litSupport : null;
     if (lit) drawPart(context, samplesOf(curve), plane, lit.from, lit.to, palette.accent);
-    if (onRail) drawSpans(context, samplesOf(curve), plane, palette);
-    else
+    if (onRail && shows('deviation')) drawDeviation(context, scene, curve, plane, palette);
+    const width = lineWidths[item.lineWeight ?? 'medium'];
+    if (onRail && shows('spans')) {
+      drawSpans(context, samplesOf(curve), plane, palette, item.lineWeight ? width + 1.25 : 3);
+    } else {
       drawWhole(context, samplesOf(curve), plane, {
-        color: palette.ink,
-        width: 1.75,
+        color,
+        width: onRail ? width + 0.75 : width,
         dash: item.kind === 'built' ? [9, 3] : [],
       });
-    if (document.shown.knots) drawKnots(context, curve, plane, palette);
-    drawStart(context, curve, plane, palette);
+    }
+    if (shows('knots')) drawKnots(context, curve, plane, palette);
+    if (shows('start')) drawStart(context, curve, plane, palette);
   }
-  drawLooks(context, scene, plane, palette);
-  drawMarks(context, scene, plane, palette);
-  drawShapeHandles(context, scene, plane, palette);
+  if (onRailHere) drawLooks(context, scene, plane, palette);
+  drawMarks(context, scene, plane, palette, pane);
+  drawShapeHandles(context, scene, plane, palette, pane);
+  if (onRailHere) drawHodograph(context, scene, plane, palette);
   drawOverlay(context, scene, plane, palette);
 }
 
@@ -81,9 +106,15 @@ function drawWhole(context: Context, samples: CurveSamples, plane: Plane, stroke
 }
 
 /** Each span in its colour, the same as on the rail. */
-function drawSpans(context: Context, samples: CurveSamples, plane: Plane, palette: Palette): void {
+function drawSpans(
+  context: Context,
+  samples: CurveSamples,
+  plane: Plane,
+  palette: Palette,
+  width: number,
+): void {
   const stride = samples.perSpan + 1;
-  context.lineWidth = 3;
+  context.lineWidth = width;
   for (let span = 0; span < samples.spanCount; span++) {
     path(context, samples, plane, span * stride, (span + 1) * stride - 1);
     context.strokeStyle = palette.spans[span % palette.spans.length]!;
@@ -133,11 +164,12 @@ function drawComb(
   palette: Palette,
   strong: boolean,
   length: number,
+  density: number,
 ): void {
   const { coordinates, tangents, curvature, dimension, perSpan } = samplesOf(curve);
   if (dimension !== 2) return;
   // Closer than this the hairs run into one another.
-  const every = Math.max(1, Math.round(curvature.length / 260));
+  const every = Math.max(1, Math.round(curvature.length / (260 * density)));
   const tip = (sample: number): [number, number] => {
     const [x, y] = plane.toScreen([coordinates[2 * sample]!, coordinates[2 * sample + 1]!]);
     const hair = curvature[sample]! * length;

@@ -1,4 +1,4 @@
-import type { View } from '@bogen/core';
+import { pictureCorners, pictureHeight, type PictureItem, type View } from '@bogen/core';
 import type { Palette } from '../theme/theme.js';
 import type { Plane } from './plane.js';
 
@@ -10,14 +10,26 @@ export function gridStep(grid: number, scale: number): number {
   return step;
 }
 
-/** The sheet's colour with the crosses of the grid, as pixels to copy. */
-export function drawGround({ grid }: View, plane: Plane, palette: Palette): ImageBitmap {
+/** A picture with its pixels, as far as they have come. */
+export interface LoadedPicture {
+  readonly picture: PictureItem;
+  readonly image: HTMLImageElement | undefined;
+}
+
+/** The sheet's colour, the pictures to draw over, and the crosses of the grid, as pixels to copy. */
+export function drawGround(
+  { grid }: View,
+  plane: Plane,
+  palette: Palette,
+  pictures: readonly LoadedPicture[],
+): ImageBitmap {
   const ratio = window.devicePixelRatio || 1;
   const canvas = new OffscreenCanvas(Math.ceil(plane.width * ratio), Math.ceil(plane.height * ratio));
   const context = canvas.getContext('2d', { alpha: false })!;
   context.scale(ratio, ratio);
   context.fillStyle = palette.sheet;
   context.fillRect(0, 0, plane.width, plane.height);
+  for (const { picture, image } of pictures) drawPicture(context, picture, image, plane, palette);
   // Crosses closer than this would be a grey veil.
   // Coarser by tens where the figure is zoomed far out.
   const step = gridStep(grid, plane.scale);
@@ -39,4 +51,33 @@ export function drawGround({ grid }: View, plane: Plane, palette: Palette): Imag
     context.stroke();
   }
   return canvas.transferToImageBitmap();
+}
+
+/** A picture in its place; an empty frame while it comes, or where it does not. */
+function drawPicture(
+  context: OffscreenCanvasRenderingContext2D,
+  picture: PictureItem,
+  image: HTMLImageElement | undefined,
+  plane: Plane,
+  palette: Palette,
+): void {
+  if (!image) {
+    context.beginPath();
+    for (const corner of pictureCorners(picture)) context.lineTo(...plane.toScreen(corner));
+    context.closePath();
+    context.setLineDash([4, 4]);
+    context.strokeStyle = palette.strong;
+    context.stroke();
+    context.setLineDash([]);
+    return;
+  }
+  const [x, y] = plane.toScreen(picture.centre);
+  const [width, height] = [picture.width * plane.scale, pictureHeight(picture) * plane.scale];
+  context.save();
+  context.translate(x, y);
+  context.rotate((-picture.angle * Math.PI) / 180);
+  context.scale(picture.flipped ? -1 : 1, 1);
+  context.globalAlpha = 1 - picture.fade;
+  context.drawImage(image, -width / 2, -height / 2, width, height);
+  context.restore();
 }

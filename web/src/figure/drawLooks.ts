@@ -1,29 +1,38 @@
 import {
   curvatureExtremes,
   curveOf,
-  deBoorConstruction,
   derivativesAt,
   domainOf,
+  facetsOf,
   inflections,
+  isShown,
+  itemOf,
+  looksOf,
   osculatingCircleAt,
   pointAt,
   spanHulls,
   type Curve,
+  type Facets,
   type Point,
+  type Shown,
 } from '@bogen/core';
 import type { Palette } from '../theme/theme.js';
+import { drawConstruction } from './drawConstruction.js';
+import { arrow, drawDerivatives } from './drawDerivatives.js';
+import { tracePoints } from './path.js';
 import type { Plane } from './plane.js';
-import type { FigureScene } from './scene.js';
+import type { FigureScene, Highlight } from './scene.js';
 
 type Context = CanvasRenderingContext2D;
 
 /** The hulls of the spans, behind everything else, in the spans' colours. */
 export function drawHulls(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
-  if (!scene.document.shown.hulls) return;
+  const { document } = scene;
+  if (!isShown(document, 'hulls', itemOf(document, document.rail.item ?? ''))) return;
   const curve = plainCurve(scene);
   if (!curve) return;
   spanHulls(curve).forEach(({ hull }, span) => {
-    trace(context, hull, plane);
+    tracePoints(context, hull, plane);
     context.closePath();
     context.fillStyle = context.strokeStyle = palette.spans[span % palette.spans.length]!;
     context.globalAlpha = 0.1;
@@ -37,32 +46,28 @@ export function drawHulls(context: Context, scene: FigureScene, plane: Plane, pa
 
 /**
  * What is shown of the rail's curve at the cursor and along it: parameter ticks, inflections and extremes
- * of curvature, tangent and normal, the osculating circle, de Boor's construction.
+ * of curvature, facets, tangent and normal, derivatives, the osculating circle, the construction.
  */
 export function drawLooks(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
   const curve = plainCurve(scene);
   if (!curve) return;
-  const { shown } = scene.document;
-  if (shown.ticks) drawTicks(context, curve, plane, palette);
+  const { document } = scene;
+  const item = itemOf(document, document.rail.item!);
+  const shows = (key: keyof Shown): boolean => isShown(document, key, item);
+  if (shows('facets')) drawFacets(context, curve, looksOf(document).facetTolerance, plane, palette);
+  if (shows('ticks')) drawTicks(context, curve, plane, palette);
   // Looking for all places costs more than a frame; they come back when the hand lets go.
-  if (shown.places && scene.host.settled()) drawPlaces(context, curve, plane, palette);
-  if (shown.osculating) drawOsculating(context, curve, scene.cursor, plane, palette);
-  if (shown.construction) drawConstruction(context, curve, scene.cursor, plane, palette);
-  if (shown.vectors) drawVectors(context, curve, scene.cursor, plane, palette);
+  if (shows('places') && scene.host.settled()) drawPlaces(context, curve, plane, palette);
+  if (shows('osculating')) drawOsculating(context, curve, scene.cursor, plane, palette);
+  if (shows('construction')) drawConstruction(context, scene, curve, plane, palette);
+  if (shows('vectors')) drawVectors(context, curve, scene.cursor, plane, palette);
+  if (shows('derivatives')) drawDerivatives(context, curve, scene.cursor, plane, palette);
+  if (scene.highlight) drawHighlight(context, scene.highlight, plane, palette);
 }
 
 function plainCurve({ document, evaluation }: FigureScene): Curve | undefined {
   const curve = curveOf(evaluation, document.rail.item);
   return curve?.points[0]!.length === 2 ? curve : undefined;
-}
-
-function trace(context: Context, points: readonly Point[], plane: Plane): void {
-  context.beginPath();
-  points.forEach((point, index) => {
-    const [x, y] = plane.toScreen(point);
-    if (index === 0) context.moveTo(x, y);
-    else context.lineTo(x, y);
-  });
 }
 
 /** Twenty even steps of the parameter, as short strokes on one side of the curve. */
@@ -146,26 +151,51 @@ function drawOsculating(context: Context, curve: Curve, u: number, plane: Plane,
   context.setLineDash([]);
 }
 
-/** Every level of de Boor's triangle as a polygon, each fainter than the next, down to the point itself. */
-function drawConstruction(context: Context, curve: Curve, u: number, plane: Plane, palette: Palette): void {
-  const { levels } = deBoorConstruction(curve, u);
-  levels.forEach((level, r) => {
-    const points = level.map(({ point }) => point);
-    if (r === 0) return;
-    trace(context, points, plane);
-    context.strokeStyle = palette.accent;
-    context.globalAlpha = 0.35 + (0.65 * r) / (levels.length - 1);
-    context.lineWidth = 1.25;
+/** The facets that a curve has within a tolerance; they are few enough to be computed with every move. */
+export function facetsWithin(curve: Curve, tolerance: number): Facets | undefined {
+  if (knownFacets?.curve === curve && knownFacets.tolerance === tolerance) return knownFacets.facets;
+  let facets: Facets | undefined;
+  try {
+    facets = facetsOf(curve, tolerance);
+  } catch {
+    // A tolerance so small that there would be too many.
+  }
+  knownFacets = { curve, tolerance, facets };
+  return facets;
+}
+let knownFacets: { curve: Curve; tolerance: number; facets: Facets | undefined } | undefined;
+
+function drawFacets(context: Context, curve: Curve, tolerance: number, plane: Plane, palette: Palette): void {
+  const facets = facetsWithin(curve, tolerance);
+  if (!facets) return;
+  tracePoints(context, facets.points, plane);
+  context.strokeStyle = palette.accent;
+  context.lineWidth = 1.5;
+  context.stroke();
+  context.fillStyle = palette.accent;
+  for (const point of facets.points) {
+    const [x, y] = plane.toScreen(point);
+    context.fillRect(x - 2, y - 2, 4, 4);
+  }
+}
+
+/** A halo around the places that a panel points at, and its lines in full. */
+function drawHighlight(context: Context, { places, lines }: Highlight, plane: Plane, palette: Palette): void {
+  context.strokeStyle = palette.accent;
+  context.lineWidth = 3;
+  for (const line of lines) {
+    tracePoints(context, line, plane);
     context.stroke();
-    for (const point of points) {
-      const [x, y] = plane.toScreen(point);
-      context.beginPath();
-      context.arc(x, y, r === levels.length - 1 ? 4 : 2.75, 0, 2 * Math.PI);
-      context.fillStyle = palette.accent;
-      context.fill();
-    }
-    context.globalAlpha = 1;
-  });
+  }
+  context.globalAlpha = 0.3;
+  context.lineWidth = 6;
+  for (const place of places) {
+    const [x, y] = plane.toScreen(place);
+    context.beginPath();
+    context.arc(x, y, 11, 0, 2 * Math.PI);
+    context.stroke();
+  }
+  context.globalAlpha = 1;
 }
 
 /** Unit tangent and normal at the cursor, each with a small head. */
@@ -178,16 +208,7 @@ function drawVectors(context: Context, curve: Curve, u: number, plane: Plane, pa
   context.strokeStyle = palette.ink;
   context.lineWidth = 1.5;
   context.beginPath();
-  for (const [dx, dy] of [
-    [tx, ty],
-    [ty, -tx],
-  ] as const) {
-    const [endX, endY] = [x + 46 * dx, y + 46 * dy];
-    context.moveTo(x, y);
-    context.lineTo(endX, endY);
-    context.moveTo(endX - 8 * dx - 4 * dy, endY - 8 * dy + 4 * dx);
-    context.lineTo(endX, endY);
-    context.lineTo(endX - 8 * dx + 4 * dy, endY - 8 * dy - 4 * dx);
-  }
+  arrow(context, [x, y], [x + 46 * tx, y + 46 * ty]);
+  arrow(context, [x, y], [x + 46 * ty, y - 46 * tx]);
   context.stroke();
 }

@@ -3,6 +3,8 @@ import {
   distinctPointCount,
   isClamped,
   isLoose,
+  isShown,
+  itemOf,
   type Curve,
   type FigureDocument,
   type PointKind,
@@ -11,6 +13,8 @@ import { useFonts } from '../theme/fonts.js';
 import type { Palette } from '../theme/theme.js';
 import { editPointsOf } from './geometry.js';
 import { labelDirection } from './labelDirection.js';
+import { shownNumber } from '../text/number.js';
+import { wholePane, type Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import { Sprites } from './sprites.js';
 import { letterOf, type FigureScene, type Picked } from './scene.js';
@@ -26,24 +30,27 @@ export function ringRadius(curve: Curve, index: number): number {
 export function liesUnderControlPoint(
   document: FigureDocument,
   curve: Curve,
-  { of, index }: Picked,
+  { item, of, index }: Picked,
 ): boolean {
-  if (of === 'controlPoints' || !document.shown.controlPoints) return false;
+  if (of === 'controlPoints' || !isShown(document, 'controlPoints', itemOf(document, item))) {
+    return false;
+  }
   return (index === 0 || index === curve.points.length - 1) && isClamped(curve.knots, curve.degree);
 }
 
 /** Every point that can be taken hold of, in the order in which they are drawn and found by Tab. */
-export function handlesOf({ document, evaluation }: FigureScene): Picked[] {
+export function handlesOf({ document, evaluation }: FigureScene, pane: Pane = wholePane): Picked[] {
   return document.items.flatMap((item) => {
-    const curve =
-      item.kind === 'curve' && !item.faint && !item.hidden ? curveOf(evaluation, item.id) : undefined;
+    const there = item.kind === 'curve' && !item.faint && !item.hidden && pane.shows(item.id);
+    const curve = there ? curveOf(evaluation, item.id) : undefined;
     if (!curve) return [];
     // The repeated points of a periodic curve are the same handles as its first.
     const count = distinctPointCount(curve);
     const all = (of: PointKind): Picked[] =>
       Array.from({ length: count }, (_, index) => ({ item: item.id, of, index }));
-    const controlPoints = document.shown.controlPoints ? all('controlPoints') : [];
-    const edits = document.shown.editPoints && editPointsOf(curve).length > 0 ? all('editPoints') : [];
+    const controlPoints = isShown(document, 'controlPoints', item) ? all('controlPoints') : [];
+    const edits =
+      isShown(document, 'editPoints', item) && editPointsOf(curve).length > 0 ? all('editPoints') : [];
     // Where an edit point lies on a control point, the control point is the one to take hold of.
     const under = edits.filter((edit) => liesUnderControlPoint(document, curve, edit));
     return [...under, ...controlPoints, ...edits.filter((edit) => !under.includes(edit))];
@@ -65,9 +72,15 @@ export function handlePlace(
  * with a bar through them, and their names. The elements that are taken hold of lie above, unseen, so
  * that a drag moves pixels and no layout.
  */
-export function drawMarks(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
+export function drawMarks(
+  context: Context,
+  scene: FigureScene,
+  plane: Plane,
+  palette: Palette,
+  pane: Pane,
+): void {
   const { document, evaluation } = scene;
-  for (const handle of handlesOf(scene)) {
+  for (const handle of handlesOf(scene, pane)) {
     const place = handlePlace(scene, handle);
     const curve = curveOf(evaluation, handle.item);
     if (!place || !curve) continue;
@@ -81,7 +94,11 @@ export function drawMarks(context: Context, scene: FigureScene, plane: Plane, pa
       else drawLozenge(own, loose, palette);
       if (!loose) drawBar(own, radius, palette);
     });
-    if (!document.shown.labels || liesUnderControlPoint(document, curve, handle)) continue;
+    const item = itemOf(document, handle.item);
+    if (isControl && curve.weights && isShown(document, 'weights', item)) {
+      drawWeight(context, curve, handle.index, x, y, radius, palette);
+    }
+    if (!isShown(document, 'labels', item) || liesUnderControlPoint(document, curve, handle)) continue;
     const [awayX, awayY] = labelDirection(curve.points, handle.index);
     // Edit points have their names on the other side, so that both can be read.
     const distance = isControl ? radius + 12 : -16;
@@ -96,6 +113,31 @@ export function drawMarks(context: Context, scene: FigureScene, plane: Plane, pa
       (own) => drawName(own, letter, handle.index, palette),
     );
   }
+}
+
+/** A control point's weight beside its ring, on the side away from its name. */
+function drawWeight(
+  context: Context,
+  curve: Curve,
+  index: number,
+  x: number,
+  y: number,
+  radius: number,
+  palette: Palette,
+): void {
+  const [awayX, awayY] = labelDirection(curve.points, index);
+  const text = `w ${shownNumber(curve.weights![index]!, 3).replace(/\.?0+$/, '')}`;
+  const distance = radius + 16;
+  sprites.draw(context, palette, text, 30, x - awayX * distance, y + awayY * distance, (own) => {
+    own.font = '11px "JetBrains Mono Variable", monospace';
+    own.textAlign = 'center';
+    own.textBaseline = 'middle';
+    own.strokeStyle = palette.sheet;
+    own.lineWidth = 3;
+    own.strokeText(text, 0, 0);
+    own.fillStyle = palette.ink;
+    own.fillText(text, 0, 0);
+  });
 }
 
 const sprites = new Sprites();

@@ -1,6 +1,8 @@
-import { handlesOfShape, type Point } from '@bogen/core';
+import { handlesOfShape, pictureHandles, type PictureItem, type ShapeHandle } from '@bogen/core';
 import type { Palette } from '../theme/theme.js';
 import { samplesOf } from './geometry.js';
+import { tracePoints } from './path.js';
+import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
 
@@ -16,13 +18,13 @@ export function drawOverlay(
   if (!overlay) return;
   const { curve, places, pulls, polygon, stroke } = overlay;
   if (polygon && places.length > 1) {
-    line(context, places, plane);
+    tracePoints(context, places, plane);
     context.strokeStyle = palette.strong;
     context.lineWidth = 1;
     context.stroke();
   }
   if (stroke && stroke.length > 1) {
-    line(context, stroke, plane);
+    tracePoints(context, stroke, plane);
     context.strokeStyle = palette.soft;
     context.lineWidth = 1.5;
     context.stroke();
@@ -42,7 +44,7 @@ export function drawOverlay(
   context.strokeStyle = palette.accent;
   context.lineWidth = 1;
   for (const [from, to] of pulls) {
-    line(context, [from, to], plane);
+    tracePoints(context, [from, to], plane);
     context.stroke();
     for (const end of [from, to]) dot(context, plane.toScreen(end), 2.5, palette.accent);
   }
@@ -66,16 +68,18 @@ export function drawShapeHandles(
   { document, host }: FigureScene,
   plane: Plane,
   palette: Palette,
+  pane: Pane,
 ): void {
   if (!host.draws) return;
   for (const item of document.items) {
-    if (item.kind !== 'shape' || item.hidden || item.locked) continue;
-    const handles = handlesOfShape(item.shape);
+    if (item.hidden || item.locked || !pane.shows(item.id)) continue;
+    if (item.kind !== 'shape' && item.kind !== 'picture') continue;
+    const handles = item.kind === 'shape' ? handlesOfShape(item.shape) : pictureMarks(item);
     context.strokeStyle = palette.strong;
     context.lineWidth = 1;
     for (const { at, from } of handles) {
       if (!from) continue;
-      line(context, [from, at], plane);
+      tracePoints(context, [from, at], plane);
       context.stroke();
     }
     for (const { at, role } of handles) {
@@ -99,13 +103,11 @@ export function drawShapeHandles(
   }
 }
 
-function line(context: Context, points: readonly Point[], plane: Plane): void {
-  context.beginPath();
-  points.forEach((point, index) => {
-    const [x, y] = plane.toScreen(point);
-    if (index === 0) context.moveTo(x, y);
-    else context.lineTo(x, y);
-  });
+/** A picture's handles, marked as those of shapes: its centre is passed, its corner pulls. */
+function pictureMarks(picture: PictureItem): ShapeHandle[] {
+  return pictureHandles(picture).map(({ key, at }) =>
+    key === 'centre' ? { key, at, role: 'passed' } : { key, at, role: 'pulls', from: picture.centre },
+  );
 }
 
 function dot(context: Context, [x, y]: readonly [number, number], radius: number, color: string): void {

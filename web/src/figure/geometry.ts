@@ -5,7 +5,9 @@ import {
   lengthOfCurve,
   sampleBasis,
   sampleCurve,
+  spanPolynomials,
   spansOf,
+  speedsAt,
   type BasisSamples,
   type Curve,
   type CurveSamples,
@@ -43,6 +45,16 @@ export const editPointsOf: (curve: Curve) => readonly EditPoint[] = memoise((cur
 });
 
 export const lengthOf: (curve: Curve) => number = memoise((curve) => lengthOfCurve(curve, 1e-9));
+
+/** |C′| at the curve's samples; where it jumps at a knot, from both sides. */
+export const speedsOf: (curve: Curve) => Float64Array = memoise((curve) => {
+  const { parameters, perSpan } = samplesOf(curve);
+  // A hair inside the span's end the speed is that from the left.
+  const inside = parameters.map((u, k) =>
+    k % (perSpan + 1) === perSpan ? u - 1e-9 * (u - parameters[k - perSpan]!) : u,
+  );
+  return speedsAt(spanPolynomials(curve, 1), inside);
+});
 
 export const distinctKnotsOf = memoise((curve: Curve) => distinctKnots(curve.knots, curve.degree));
 

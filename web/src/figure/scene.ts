@@ -4,21 +4,28 @@ import {
   evaluateFigure,
   handlesOfShape,
   itemOf,
+  gripKey,
+  gripPlace,
   supportOf,
   type Curve,
   type Evaluation,
   type FigureDocument,
+  type Grip,
   type Point,
   type PointKind,
   type View,
 } from '@bogen/core';
 import type { FigureHost } from './host.js';
 
-/** A point that is pointed at, focused or held. */
-export interface Picked {
-  readonly item: string;
-  readonly of: PointKind;
-  readonly index: number;
+/** A point of a curve, where it is pointed at, focused or held. */
+export type Picked = Extract<Grip, { readonly of: PointKind }>;
+
+/** Several grips on one place, of which one is to be chosen. */
+export interface Question {
+  readonly grips: readonly Grip[];
+  readonly pane: string;
+  /** Where it is asked, in pixels of the pane. */
+  readonly at: readonly [number, number];
 }
 
 /** The support that is lit on curve, knots and basis. */
@@ -43,6 +50,19 @@ export interface Overlay {
   readonly stroke?: readonly Point[];
 }
 
+/** Places of the figure that a panel waits for. */
+export interface Picking {
+  readonly count: number;
+  readonly places: readonly Point[];
+  readonly done: (places: readonly Point[]) => void;
+}
+
+/** Places and lines that a panel of numbers points at. */
+export interface Highlight {
+  readonly places: readonly Point[];
+  readonly lines: readonly (readonly [Point, Point])[];
+}
+
 /**
  * One figure on the screen with its rail: the document's geometry, the cursor, and what is picked. All
  * drawings register as painters and paint together, once a frame, so that figure and tracks never show
@@ -54,7 +74,15 @@ export class FigureScene {
   private cursor_: number | undefined;
   private picked_: Picked | null = null;
   private overlay_: Overlay | null = null;
+  private selection_: readonly Grip[] = [];
+  private selecting_ = false;
+  private question_: Question | null = null;
+  private raised_: string | null = null;
+  private lens_: readonly [number, number] | null = null;
+  private picking_: Picking | null = null;
+  private highlight_: Highlight | null = null;
   private view_: View | null = null;
+  private scale_ = 0;
   private readonly painters = new Set<() => void>();
   private readonly listeners = new Set<() => void>();
   private readonly settledListeners = new Set<() => void>();
@@ -97,12 +125,130 @@ export class FigureScene {
     return this.view_ ?? this.document_.view;
   }
 
+  /** Pixels to the drawing's unit, of the figure as it is laid out. */
+  get scale(): number {
+    return this.scale_;
+  }
+
+  noteScale(scale: number): void {
+    if (scale === this.scale_) return;
+    this.scale_ = scale;
+    this.changed();
+  }
+
   /** Zooms or moves; `null` goes back to the document's view. It is not part of the document. */
   setView(view: View | null): void {
     this.view_ = view;
+    this.changed();
+  }
+
+  /** Something other than the document changed that handles, tracks or panels depend on. */
+  private changed(): void {
     this.structureCount++;
     this.invalidate();
     this.listeners.forEach((listener) => listener());
+  }
+
+  /** The grips that are taken together: dragged, nudged, scaled and turned as one. */
+  get selection(): readonly Grip[] {
+    return this.selection_;
+  }
+
+  select(grips: readonly Grip[]): void {
+    if (grips.length === 0 && this.selection_.length === 0) return;
+    this.selection_ = grips;
+    this.changed();
+  }
+
+  isSelected(grip: Grip): boolean {
+    const key = gripKey(grip);
+    return this.selection_.some((other) => gripKey(other) === key);
+  }
+
+  /** Adds a grip to the selection, or takes it out. */
+  toggleSelected(grip: Grip): void {
+    const key = gripKey(grip);
+    const others = this.selection_.filter((other) => gripKey(other) !== key);
+    this.select(others.length < this.selection_.length ? others : [...others, grip]);
+  }
+
+  /** Whether presses select instead of moving. */
+  get selecting(): boolean {
+    return this.selecting_;
+  }
+
+  setSelecting(selecting: boolean): void {
+    this.selecting_ = selecting;
+    this.changed();
+  }
+
+  /** Which of several grips on one place is meant, while it is asked. */
+  get question(): Question | null {
+    return this.question_;
+  }
+
+  ask(question: Question | null): void {
+    this.question_ = question;
+    this.changed();
+  }
+
+  /** The grip that was chosen of several on one place: it lies above the others. */
+  get raised(): string | null {
+    return this.raised_;
+  }
+
+  isRaised(grip: Grip): boolean {
+    return this.raised_ === gripKey(grip);
+  }
+
+  raise(grip: Grip | null): void {
+    const key = grip && gripKey(grip);
+    if (key === this.raised_) return;
+    this.raised_ = key;
+    this.changed();
+  }
+
+  /** The part of the parameter axis that the rail shows; `null` is the whole domain. */
+  get lens(): readonly [number, number] | null {
+    return this.lens_;
+  }
+
+  setLens(lens: readonly [number, number] | null): void {
+    this.lens_ = lens;
+    this.changed();
+  }
+
+  get picking(): Picking | null {
+    return this.picking_;
+  }
+
+  /** Lets places be pressed in the figure and hands them over when there are enough. */
+  pickPlaces(count: number, done: (places: readonly Point[]) => void): void {
+    this.picking_ = { count, places: [], done };
+    this.changed();
+  }
+
+  placePicked(place: Point): void {
+    const { picking_: picking } = this;
+    if (!picking) return;
+    const places = [...picking.places, place];
+    this.picking_ = places.length < picking.count ? { ...picking, places } : null;
+    this.changed();
+    if (places.length >= picking.count) picking.done(places);
+  }
+
+  stopPicking(): void {
+    this.picking_ = null;
+    this.changed();
+  }
+
+  get highlight(): Highlight | null {
+    return this.highlight_;
+  }
+
+  setHighlight(highlight: Highlight | null): void {
+    this.highlight_ = highlight;
+    this.invalidate();
   }
 
   /** The curve that the rail belongs to. */
@@ -159,6 +305,7 @@ export class FigureScene {
       if (structure !== this.structure_) {
         this.structure_ = structure;
         this.structureCount++;
+        this.selection_ = this.selection_.filter((grip) => gripPlace(document, this.evaluation_, grip));
       }
       this.listeners.forEach((listener) => listener());
       if (this.host.settled()) this.settledListeners.forEach((listener) => listener());
@@ -205,28 +352,18 @@ export class FigureScene {
 
 /** What the set of handles and tracks depends on, as a text to compare. */
 function structureOf(document: FigureDocument): string {
-  const items = document.items.map((item) =>
-    item.kind === 'curve'
-      ? [
-          item.id,
-          item.name,
-          item.curve.points.length,
-          item.curve.degree,
-          item.curve.periodic,
-          item.faint,
-          item.hidden,
-          item.locked,
-        ]
-      : [
-          item.id,
-          item.name,
-          item.kind,
-          item.hidden,
-          item.locked,
-          item.kind === 'shape' && [item.shape.kind, handlesOfShape(item.shape).length],
-        ],
-  );
-  return JSON.stringify([items, document.loose, document.shown, document.rail, document.view]);
+  const items = document.items.map((item) => {
+    const { id, name, kind, hidden, locked, shown, color, lineWeight } = item;
+    const parts =
+      kind === 'curve'
+        ? [item.curve.points.length, item.curve.degree, item.curve.periodic, item.faint]
+        : kind === 'shape'
+          ? [item.shape.kind, handlesOfShape(item.shape).length]
+          : [];
+    return [id, name, kind, hidden, locked, shown, color, lineWeight, ...parts];
+  });
+  const { loose, shown, looks, rail, view } = document;
+  return JSON.stringify([items, loose, shown, looks, rail, view]);
 }
 
 /** The name of a point as it is spoken of: P₃, E₃. */

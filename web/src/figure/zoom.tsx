@@ -1,6 +1,7 @@
-import type { View } from '@bogen/core';
+import { boxOf, curveOf, gripPlace, pictureCorners, type Point, type View } from '@bogen/core';
 import { Minus, Plus } from 'lucide-react';
 import { useEffect, type RefObject } from 'react';
+import { drawsBox, notGround } from '../select/useSelectBox.js';
 import { useTranslation } from '../text/text.js';
 import { gridStep } from './drawGround.js';
 import type { Plane } from './plane.js';
@@ -62,7 +63,7 @@ export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScen
       fingers.set(event.pointerId, local(event));
       const target = event.target as Element;
       // Only the ground itself is dragged; marks and layers have their own ways.
-      if (event.button === 0 && fingers.size === 1 && !target.closest('.mark, [data-draw-layer], button')) {
+      if (event.button === 0 && fingers.size === 1 && !target.closest(notGround) && !drawsBox(scene, event)) {
         dragged = { at: local(event), view: scene.view };
       } else dragged = null;
     };
@@ -110,11 +111,55 @@ export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScen
   }, [ref, scene, plane]);
 }
 
+/** Shows a box of the plane with a margin around it. */
+export function zoomTo(scene: FigureScene, places: readonly Point[]): void {
+  const box = boxOf(places);
+  if (!box) return;
+  const { document } = scene;
+  const whole = document.view.right - document.view.left;
+  const margin = Math.max(
+    0.08 * Math.max(box.high[0]! - box.low[0]!, box.high[1]! - box.low[1]!),
+    whole / limits.in,
+  );
+  scene.setView({
+    ...document.view,
+    left: box.low[0]! - margin,
+    right: box.high[0]! + margin,
+    bottom: box.low[1]! - margin,
+    top: box.high[1]! + margin,
+  });
+}
+
+/** The places that everything drawn takes up. */
+export function drawnPlaces({ document, evaluation }: FigureScene): Point[] {
+  return document.items.flatMap((item) => {
+    if (item.hidden) return [];
+    if (item.kind === 'point') return [item.at];
+    if (item.kind === 'picture') return pictureCorners(item);
+    return curveOf(evaluation, item.id)?.points ?? [];
+  });
+}
+
+/** The places of the selection, or of everything where nothing is selected. */
+export function zoomToSelection(scene: FigureScene): void {
+  const { document, evaluation, selection } = scene;
+  const places = selection.flatMap((grip) => {
+    const place = gripPlace(document, evaluation, grip);
+    return place ? [place] : [];
+  });
+  zoomTo(scene, places.length > 0 ? places : drawnPlaces(scene));
+}
+
+/** Larger or smaller about the middle of what is shown. */
+export function zoomBy(scene: FigureScene, factor: number): void {
+  const { view } = scene;
+  scene.setView(zoomed(scene, factor, [(view.left + view.right) / 2, (view.bottom + view.top) / 2]));
+}
+
 /** The grid's size, and buttons to zoom and to see everything again. */
-export function ZoomButtons({ scene, plane }: { scene: FigureScene; plane: Plane }) {
+export function ZoomButtons({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
   const { view, document } = scene;
-  const middle = [(view.left + view.right) / 2, (view.bottom + view.top) / 2] as const;
   const button = 'inline-flex h-6 items-center rounded px-1 hover:bg-tint';
   return (
     <p className="absolute right-3 bottom-1.5 flex items-center gap-1 font-mono text-[11.5px] text-soft">
@@ -126,9 +171,17 @@ export function ZoomButtons({ scene, plane }: { scene: FigureScene; plane: Plane
       <button
         type="button"
         className={button}
+        title={scene.selection.length > 0 ? t('figure.fitSelection') : t('figure.fit')}
+        onClick={() => zoomToSelection(scene)}
+      >
+        {scene.selection.length > 0 ? t('figure.fitSelection') : t('figure.fit')}
+      </button>
+      <button
+        type="button"
+        className={button}
         aria-label={t('figure.zoomOut')}
         title={t('figure.zoomOut')}
-        onClick={() => scene.setView(zoomed(scene, 1 / 1.5, middle))}
+        onClick={() => zoomBy(scene, 1 / 1.5)}
       >
         <Minus aria-hidden size={13} />
       </button>
@@ -137,11 +190,14 @@ export function ZoomButtons({ scene, plane }: { scene: FigureScene; plane: Plane
         className={button}
         aria-label={t('figure.zoomIn')}
         title={t('figure.zoomIn')}
-        onClick={() => scene.setView(zoomed(scene, 1.5, middle))}
+        onClick={() => zoomBy(scene, 1.5)}
       >
         <Plus aria-hidden size={13} />
       </button>
-      <span>{t('figure.grid', { size: Number(gridStep(view.grid, plane.scale).toPrecision(6)) })}</span>
+      <span>
+        {scene.scale > 0 &&
+          t('figure.grid', { size: Number(gridStep(document.view.grid, scene.scale).toPrecision(6)) })}
+      </span>
     </p>
   );
 }

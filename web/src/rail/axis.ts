@@ -4,9 +4,50 @@ import { scaleLinear, type ScaleLinear } from 'd3-scale';
 /** Pixels to the left of the plots, for names and numbers, and to their right. */
 export const gutter = { left: 122, right: 24 };
 
-/** The parameter axis that all tracks share. */
-export function railAxis(curve: Curve, width: number): ScaleLinear<number, number> {
+/**
+ * The parameter axis that all tracks share.
+ * @param lens the part of the domain that is shown, where it is not the whole
+ */
+export function railAxis(
+  curve: Curve,
+  width: number,
+  lens: readonly [number, number] | null,
+): ScaleLinear<number, number> {
   return scaleLinear()
-    .domain(domainOf(curve.knots, curve.degree) as [number, number])
+    .domain(lens ?? domainOf(curve.knots, curve.degree))
     .range([gutter.left, Math.max(gutter.left + 1, width - gutter.right)]);
+}
+
+/**
+ * A part of the domain, larger or smaller by a factor about a parameter that keeps its place on the screen;
+ * `null` where it would be the whole.
+ */
+export function zoomedLens(
+  curve: Curve,
+  lens: readonly [number, number] | null,
+  factor: number,
+  about: number,
+): readonly [number, number] | null {
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  const [from, to] = lens ?? [start, end];
+  const width = Math.max((end - start) / 1000, (to - from) / factor);
+  if (width >= end - start) return null;
+  return movedInto(about - ((about - from) / (to - from)) * width, width, start, end);
+}
+
+/** The same part, moved along by a share of its width. */
+export function movedLens(
+  curve: Curve,
+  lens: readonly [number, number] | null,
+  share: number,
+): readonly [number, number] | null {
+  if (!lens) return null;
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  const width = lens[1] - lens[0];
+  return movedInto(lens[0] + share * width, width, start, end);
+}
+
+function movedInto(from: number, width: number, start: number, end: number): readonly [number, number] {
+  const kept = Math.min(end - width, Math.max(start, from));
+  return [kept, kept + width];
 }

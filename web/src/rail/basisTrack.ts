@@ -1,16 +1,43 @@
-import { interiorKnots } from '@bogen/core';
+import { basisAt, interiorKnots } from '@bogen/core';
 import { basisOf } from '../figure/geometry.js';
+import { shownNumber } from '../text/number.js';
 import { drawKnotLines, nameFont, type Track, type TrackInput } from './track.js';
+
+/** Pixels from the track's upper edge to the value one. */
+const top = 15;
 
 /** Every basis function over its support; the one of the picked control point is filled. */
 export const basisTrack: Track = {
   name: 'basis',
   height: 96,
-  dependsOn: (curve, lit) => [curve.knots, curve.weights, lit?.index],
-  draw: (input) => {
-    const { context, curve, axis, palette, lit, height } = input;
+  dependsOn: ({ curve, lit, looks }) => [
+    curve.knots,
+    curve.weights,
+    lit?.index,
+    looks.basisSum,
+    looks.polynomialBasis,
+  ],
+  valuesAt: ({ curve }, u) => {
+    const { firstIndex, values } = basisAt(curve, u);
+    const letter = curve.weights ? 'R' : 'N';
+    return Array.from(values, (value, k) => `${letter}${firstIndex + k} ${shownNumber(value, 3)}`);
+  },
+  pickAt: ({ curve, axis, height }, x, y) => {
+    const [start, end] = axis.domain() as [number, number];
+    const u = axis.invert(x);
+    if (u < start || u > end) return null;
     const base = height - 9;
-    const top = 15;
+    const wanted = (base - y) / (base - top);
+    const { firstIndex, values } = basisAt(curve, u);
+    let best = 0;
+    values.forEach((value, k) => {
+      if (Math.abs(value - wanted) < Math.abs(values[best]! - wanted)) best = k;
+    });
+    return firstIndex + best;
+  },
+  draw: (input) => {
+    const { context, curve, axis, palette, lit, height, looks } = input;
+    const base = height - 9;
     drawKnotLines(
       input,
       interiorKnots(curve.knots, curve.degree).map(({ value }) => value),
@@ -28,6 +55,16 @@ export const basisTrack: Track = {
     context.moveTo(axis.range()[0]!, base + 0.5);
     context.lineTo(axis.range()[1]!, base + 0.5);
     context.stroke();
+    if (looks.polynomialBasis && curve.weights) {
+      const { weights: _, ...plain } = curve;
+      context.setLineDash([3, 3]);
+      for (let index = 0; index < curve.points.length; index++) {
+        drawFunction({ ...input, curve: plain }, index, base, top);
+        context.stroke();
+      }
+      context.setLineDash([]);
+    }
+    if (looks.basisSum) drawSum(input, base);
     if (lit) {
       drawFunction(input, lit.index, base, top);
       context.strokeStyle = palette.accent;
@@ -44,6 +81,25 @@ export const basisTrack: Track = {
     nameFunctions(input, base, top);
   },
 };
+
+/** The sum of all functions, which is one everywhere in the domain. */
+function drawSum({ context, curve, axis, palette }: TrackInput, base: number): void {
+  const { parameters, values } = basisOf(curve);
+  const width = curve.degree + 1;
+  context.beginPath();
+  for (let sample = 0; sample < parameters.length; sample++) {
+    let sum = 0;
+    for (let column = 0; column < width; column++) sum += values[sample * width + column]!;
+    context.lineTo(axis(parameters[sample]!), base - (base - top) * sum);
+  }
+  context.strokeStyle = palette.ink;
+  context.lineWidth = 1.5;
+  context.stroke();
+  context.font = nameFont;
+  context.fillStyle = palette.ink;
+  context.textAlign = 'left';
+  context.fillText('Σ = 1', axis.range()[0]! + 4, top - 3);
+}
 
 /** Begins the path of one basis function from the start of its support to its end. */
 function drawFunction({ context, curve, axis }: TrackInput, index: number, base: number, top: number): void {

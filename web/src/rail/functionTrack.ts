@@ -1,8 +1,15 @@
-import { interiorKnots, type Curve, type TrackName } from '@bogen/core';
-import { scaleLinear } from 'd3-scale';
+import { interiorKnots, type TrackName } from '@bogen/core';
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { samplesOf } from '../figure/geometry.js';
 import { shownScientific } from '../text/number.js';
-import { drawKnotLines, drawLitBand, plotFont, type Track } from './track.js';
+import {
+  drawKnotLines,
+  drawLitBand,
+  plotFont,
+  type Track,
+  type TrackContents,
+  type TrackInput,
+} from './track.js';
 
 /** The least and largest of some values, with zero between or at an end of them. */
 export function rangeWithZero(values: ArrayLike<number>): [number, number] {
@@ -22,24 +29,54 @@ function roundedUp(value: number): number {
   return power * ([1, 1.5, 2, 3, 5, 7, 10].find((step) => step * power >= value * (1 - 1e-12)) ?? 10);
 }
 
+/** One of the lines of a track: a value for each of the curve's samples, and the value at a parameter. */
+export interface Plotted {
+  readonly values: (contents: TrackContents) => Float64Array | undefined;
+  readonly at: (contents: TrackContents, u: number) => number | undefined;
+  /** In front of its value at the cursor, where there are several. */
+  readonly name?: string;
+  readonly dash?: readonly number[];
+}
+
+/** The scale that all lines of a track share; it stays while a point moves a little. */
+function scaleOf(
+  lines: readonly Plotted[],
+  input: TrackContents,
+  height: number,
+): ScaleLinear<number, number> {
+  let [least, most] = [0, 0];
+  for (const { values } of lines) {
+    const [low, high] = rangeWithZero(values(input) ?? []);
+    least = Math.min(least, low);
+    most = Math.max(most, high);
+  }
+  const low = -roundedUp(-least);
+  const high = roundedUp(most);
+  return scaleLinear([low, low === 0 && high === 0 ? 1 : high], [height - 9, 9]);
+}
+
 /**
- * A track that plots one number over the parameter; a jump at a knot is drawn as a jump, with a mark at
- * both of its ends.
- * @param valuesOf one value for each of the curve's samples
+ * A track that plots one or several numbers over the parameter; a jump at a knot is drawn as a jump, with
+ * a mark at both of its ends.
+ * @param dependsOn what its drawing depends on besides the curve and what is lit
  */
-export function functionTrack(name: TrackName, valuesOf: (curve: Curve) => Float64Array): Track {
+export function functionTrack(
+  name: TrackName,
+  lines: readonly Plotted[],
+  dependsOn: (contents: TrackContents) => readonly unknown[] = () => [],
+): Track {
   return {
     name,
     height: 96,
-    dependsOn: (curve, lit) => [curve, lit?.from, lit?.to],
+    dependsOn: (contents) => [contents.curve, contents.lit?.from, contents.lit?.to, ...dependsOn(contents)],
+    valuesAt: (contents, u) =>
+      lines.flatMap(({ at, name: own }) => {
+        const value = at(contents, u);
+        return value === undefined ? [] : [`${own ? `${own} ` : ''}${shownScientific(value)}`];
+      }),
     draw: (input) => {
       const { context, curve, axis, palette, height } = input;
-      const values = valuesOf(curve);
-      const [least, most] = rangeWithZero(values);
-      const low = -roundedUp(-least);
-      let high = roundedUp(most);
-      if (low === 0 && high === 0) high = 1;
-      const y = scaleLinear([low, high], [height - 9, 9]);
+      const y = scaleOf(lines, input, height);
       drawLitBand(input);
       drawKnotLines(
         input,
@@ -51,34 +88,15 @@ export function functionTrack(name: TrackName, valuesOf: (curve: Curve) => Float
       context.moveTo(axis.range()[0]!, Math.round(y(0)) + 0.5);
       context.lineTo(axis.range()[1]!, Math.round(y(0)) + 0.5);
       context.stroke();
-
-      const { parameters, spanCount, perSpan } = samplesOf(curve);
-      const stride = perSpan + 1;
-      context.strokeStyle = palette.ink;
-      context.lineWidth = 1.5;
-      context.lineJoin = 'round';
-      for (let span = 0; span < spanCount; span++) {
-        context.beginPath();
-        for (let at = span * stride; at < (span + 1) * stride; at++)
-          context.lineTo(axis(parameters[at]!), y(values[at]!));
-        context.stroke();
-        if (span === 0) continue;
-        const [before, after] = [values[span * stride - 1]!, values[span * stride]!];
-        if (Math.abs(after - before) < 1e-6 * (high - low)) continue;
-        const x = axis(parameters[span * stride]!);
-        context.setLineDash([2, 2]);
-        context.beginPath();
-        context.moveTo(x, y(before));
-        context.lineTo(x, y(after));
-        context.stroke();
-        context.setLineDash([]);
-        for (const value of [before, after]) {
-          context.beginPath();
-          context.moveTo(x - 4, y(value));
-          context.lineTo(x + 4, y(value));
-          context.stroke();
-        }
+      for (const { values, dash } of lines) {
+        const own = values(input);
+        if (own) drawLine(input, own, y, dash ?? []);
       }
+    },
+    drawScale: (input) => {
+      const { context, axis, palette, height } = input;
+      const y = scaleOf(lines, input, height);
+      const [low, high] = y.domain() as [number, number];
       context.font = plotFont;
       context.textAlign = 'right';
       context.textBaseline = 'middle';
@@ -100,4 +118,42 @@ export function functionTrack(name: TrackName, valuesOf: (curve: Curve) => Float
       }
     },
   };
+}
+
+function drawLine(
+  { context, curve, axis, palette }: TrackInput,
+  values: Float64Array,
+  y: ScaleLinear<number, number>,
+  dash: readonly number[],
+): void {
+  const { parameters, spanCount, perSpan } = samplesOf(curve);
+  const [low, high] = y.domain() as [number, number];
+  const stride = perSpan + 1;
+  context.strokeStyle = palette.ink;
+  context.lineWidth = 1.5;
+  context.lineJoin = 'round';
+  for (let span = 0; span < spanCount; span++) {
+    context.setLineDash([...dash]);
+    context.beginPath();
+    for (let at = span * stride; at < (span + 1) * stride; at++)
+      context.lineTo(axis(parameters[at]!), y(values[at]!));
+    context.stroke();
+    if (span === 0) continue;
+    const [before, after] = [values[span * stride - 1]!, values[span * stride]!];
+    if (Math.abs(after - before) < 1e-6 * (high - low)) continue;
+    const x = axis(parameters[span * stride]!);
+    context.setLineDash([2, 2]);
+    context.beginPath();
+    context.moveTo(x, y(before));
+    context.lineTo(x, y(after));
+    context.stroke();
+    context.setLineDash([]);
+    for (const value of [before, after]) {
+      context.beginPath();
+      context.moveTo(x - 4, y(value));
+      context.lineTo(x + 4, y(value));
+      context.stroke();
+    }
+  }
+  context.setLineDash([]);
 }

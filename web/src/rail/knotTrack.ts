@@ -1,3 +1,4 @@
+import { distinctPointCount, domainOf, grevilleAbscissae, spansOf } from '@bogen/core';
 import { distinctKnotsOf } from '../figure/geometry.js';
 import { drawJump, jumpsOf } from '../figure/jumpMark.js';
 import { shownNumber } from '../text/number.js';
@@ -8,13 +9,20 @@ export const knotTrack: Track = {
   name: 'knots',
   height: 70,
   // What jumps at the knots depends on the points; the text tells whether it changed.
-  dependsOn: (curve, lit) => [curve.knots, [...jumpsOf(curve).values()].join(' '), lit?.from, lit?.to],
+  dependsOn: ({ curve, lit }) => [curve.knots, [...jumpsOf(curve).values()].join(' '), lit?.from, lit?.to],
+  valuesAt: ({ curve }, u) => {
+    const span =
+      spansOf(curve.knots, curve.degree).find(({ end }) => u < end) ??
+      spansOf(curve.knots, curve.degree).at(-1)!;
+    return [`[${shownNumber(span.start, 3)}, ${shownNumber(span.end, 3)}]`];
+  },
   draw: (input) => {
     const { context, curve, axis, palette, height } = input;
     drawLitBand(input);
-    const line = height - 24;
+    const line = height - 26;
     const [start, end] = axis.domain() as [number, number];
-    const knots = distinctKnotsOf(curve).filter(({ value }) => value >= start && value <= end);
+    const [first, last] = domainOf(curve.knots, curve.degree);
+    const knots = distinctKnotsOf(curve).filter(({ value }) => value >= first && value <= last);
     const jumps = jumpsOf(curve);
     let span = 0;
     for (let index = 0; index + 1 < knots.length; index++, span++) {
@@ -22,6 +30,15 @@ export const knotTrack: Track = {
       const to = axis(knots[index + 1]!.value);
       context.fillStyle = palette.spans[span % palette.spans.length]!;
       context.fillRect(from, line - 3, to - from, 6);
+    }
+    // The Greville abscissae hang below the line as small rings.
+    context.strokeStyle = palette.ink;
+    context.lineWidth = 1.25;
+    for (const abscissa of grevilleAbscissae(curve.knots, curve.degree).slice(0, distinctPointCount(curve))) {
+      if (abscissa < start || abscissa > end) continue;
+      context.beginPath();
+      context.arc(axis(abscissa), line + 6, 2.25, 0, 2 * Math.PI);
+      context.stroke();
     }
     context.font = plotFont;
     context.textAlign = 'center';
@@ -46,7 +63,7 @@ export const knotTrack: Track = {
       const isEnd = x === lastX;
       if (x - half < freeFrom || (!isEnd && x + half > lastX - 12)) continue;
       context.fillStyle = palette.soft;
-      context.fillText(text, x, line + 9);
+      context.fillText(text, x, line + 11);
       freeFrom = x + half;
     }
   },

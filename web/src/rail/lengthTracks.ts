@@ -1,23 +1,7 @@
-import { spanPolynomials, speedsAt, type Curve } from '@bogen/core';
-import { samplesOf } from '../figure/geometry.js';
-import { functionTrack } from './functionTrack.js';
-
-const knownSpeeds = new WeakMap<Curve, Float64Array>();
-
-/** |C′| at the curve's samples; where it jumps at a knot, from both sides. */
-export function speedsOf(curve: Curve): Float64Array {
-  let speeds = knownSpeeds.get(curve);
-  if (!speeds) {
-    const { parameters, perSpan } = samplesOf(curve);
-    // A hair inside the span's end the speed is that from the left.
-    const inside = parameters.map((u, k) =>
-      k % (perSpan + 1) === perSpan ? u - 1e-9 * (u - parameters[k - perSpan]!) : u,
-    );
-    speeds = speedsAt(spanPolynomials(curve, 1), inside);
-    knownSpeeds.set(curve, speeds);
-  }
-  return speeds;
-}
+import { derivativesAt, nearestPoint, pointAt, type Curve } from '@bogen/core';
+import { distancesOf } from '../figure/drawDeviation.js';
+import { samplesOf, speedsOf } from '../figure/geometry.js';
+import { functionTrack, type Plotted } from './functionTrack.js';
 
 /** Arc length from the start at the curve's samples, as exact as a plot needs: by the trapezium rule. */
 export function lengthsOf(curve: Curve): Float64Array {
@@ -31,8 +15,54 @@ export function lengthsOf(curve: Curve): Float64Array {
   return lengths;
 }
 
+/** A value between those of two samples. */
+function between(curve: Curve, values: Float64Array, u: number): number {
+  const { parameters } = samplesOf(curve);
+  let at = 1;
+  while (at < parameters.length - 1 && parameters[at]! < u) at++;
+  const [from, to] = [parameters[at - 1]!, parameters[at]!];
+  const share = to > from ? (u - from) / (to - from) : 0;
+  return values[at - 1]! + share * (values[at]! - values[at - 1]!);
+}
+
 /** How fast the curve runs over its parameter. */
-export const speedTrack = functionTrack('speed', speedsOf);
+export const speedTrack = functionTrack('speed', [
+  {
+    values: ({ curve }) => speedsOf(curve),
+    at: ({ curve }, u) => Math.hypot(...derivativesAt(curve, u, 1)[1]!),
+  },
+]);
 
 /** Arc length against the parameter: straight where the parameter is even. */
-export const lengthTrack = functionTrack('length', lengthsOf);
+export const lengthTrack = functionTrack('length', [
+  { values: ({ curve }) => lengthsOf(curve), at: ({ curve }, u) => between(curve, lengthsOf(curve), u) },
+]);
+
+/** One component of the first derivative at the curve's samples. */
+function component(curve: Curve, axis: number): Float64Array {
+  const { tangents, dimension } = samplesOf(curve);
+  return speedsOf(curve).map((speed, sample) => speed * tangents[sample * dimension + axis]!);
+}
+
+/** The components of the first derivative: x′ as a line, y′ dashed. */
+export const derivativesTrack = functionTrack(
+  'derivatives',
+  (['x′', 'y′'] as const).map((name, axis): Plotted => ({
+    name,
+    dash: axis === 0 ? [] : [6, 4],
+    values: ({ curve }) => component(curve, axis),
+    at: ({ curve }, u) => derivativesAt(curve, u, 1)[1]![axis],
+  })),
+);
+
+/** The distance from the curve that is compared with. */
+export const deviationTrack = functionTrack(
+  'deviation',
+  [
+    {
+      values: ({ curve, compared }) => compared && distancesOf(curve, compared),
+      at: ({ curve, compared }, u) => compared && nearestPoint(compared, pointAt(curve, u)).distance,
+    },
+  ],
+  ({ compared }) => [compared],
+);

@@ -1,28 +1,42 @@
-import type { Curve, TrackName } from '@bogen/core';
+import type { Curve, Looks, TrackName } from '@bogen/core';
 import type { ScaleLinear } from 'd3-scale';
 import type { LitSupport } from '../figure/scene.js';
 import type { Palette } from '../theme/theme.js';
 
-/** What a track draws from. */
-export interface TrackInput {
-  readonly context: CanvasRenderingContext2D;
+/** What a track shows. */
+export interface TrackContents {
   readonly curve: Curve;
+  /** The curve that the rail's curve is compared with. */
+  readonly compared: Curve | undefined;
+  readonly looks: Required<Looks>;
+  /** The support to light, where it belongs to the rail's curve. */
+  readonly lit: LitSupport | null;
+}
+
+/** What a track draws from. */
+export interface TrackInput extends TrackContents {
+  readonly context: CanvasRenderingContext2D;
   readonly axis: ScaleLinear<number, number>;
   readonly width: number;
   readonly height: number;
   readonly palette: Palette;
-  /** The support to light, where it belongs to the rail's curve. */
-  readonly lit: LitSupport | null;
 }
 
 /** One plot of the rail. */
 export interface Track {
   readonly name: TrackName;
-  /** Its share of the rail's height. */
+  /** Its height where it was not resized. */
   readonly height: number;
+  /** Draws the plot; nothing of it is seen beside the axis. */
   readonly draw: (input: TrackInput) => void;
+  /** Draws the numbers beside the axis. */
+  readonly drawScale?: (input: TrackInput) => void;
   /** What its drawing depends on; it is drawn again only when one of these is another object. */
-  readonly dependsOn: (curve: Curve, lit: LitSupport | null) => readonly unknown[];
+  readonly dependsOn: (contents: TrackContents) => readonly unknown[];
+  /** What it comes to at a parameter, as short texts. */
+  readonly valuesAt: (contents: TrackContents, u: number) => readonly string[];
+  /** The basis function under a place of the plot, for tracks that have some. */
+  readonly pickAt?: (input: Omit<TrackInput, 'context' | 'palette'>, x: number, y: number) => number | null;
 }
 
 export const plotFont = '11px "JetBrains Mono Variable", monospace';

@@ -2,7 +2,7 @@ import type { TrackName } from '@bogen/core';
 import { basisTrack } from './basisTrack.js';
 import { curvatureTrack } from './curvatureTrack.js';
 import { knotTrack } from './knotTrack.js';
-import { lengthTrack, speedTrack } from './lengthTracks.js';
+import { derivativesTrack, deviationTrack, lengthTrack, speedTrack } from './lengthTracks.js';
 import type { Track } from './track.js';
 
 export const tracks: Readonly<Record<TrackName, Track>> = {
@@ -11,4 +11,6 @@ export const tracks: Readonly<Record<TrackName, Track>> = {
   curvature: curvatureTrack,
   speed: speedTrack,
   length: lengthTrack,
+  derivatives: derivativesTrack,
+  deviation: deviationTrack,
 };

@@ -3,7 +3,7 @@ import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
 import { Panel } from '../ui/Panel.js';
-import { expressionReader } from './expression.js';
+import { readExpression } from './expression.js';
 
 /**
  * The control points of a curve as numbers, in step with the drawing both ways: what is dragged changes
@@ -125,8 +125,7 @@ function Cell({ label, value, disabled, positive = false, onChange, onProblem }:
   useEffect(() => setText(null), [value]);
   const done = async (): Promise<void> => {
     if (text === null) return;
-    const plain = text.trim() === '' ? NaN : Number(text);
-    const read = Number.isFinite(plain) ? plain : (await expressionReader())(text);
+    const read = await readExpression(text);
     if (read === undefined || (positive && read <= 0)) {
       setWrong(true);
       onProblem(t(read === undefined ? 'table.notANumber' : 'table.notPositive', { text }));

@@ -39,3 +39,9 @@ export function expressionReader(): Promise<ExpressionReader> {
   });
   return reader;
 }
+
+/** A typed number: plain, or an expression; `undefined` where it is neither. */
+export async function readExpression(text: string): Promise<number | undefined> {
+  const plain = text.trim() === '' ? NaN : Number(text);
+  return Number.isFinite(plain) ? plain : (await expressionReader())(text);
+}

@@ -1,3 +1,4 @@
+import type { ItemColor } from '@bogen/core';
 import { create } from 'zustand';
 
 export type Theme = 'light' | 'dark';
@@ -20,6 +21,7 @@ export interface Palette {
   readonly tint: string;
   readonly accent: string;
   readonly spans: readonly string[];
+  readonly items: Readonly<Record<ItemColor, string>>;
 }
 
 function readPalette(): Palette {
@@ -33,6 +35,15 @@ function readPalette(): Palette {
     strong: color('--line-strong'),
     tint: color('--tint'),
     accent: color('--accent'),
+    items: {
+      ink: color('--ink'),
+      teal: color('--span-1'),
+      ochre: color('--span-2'),
+      plum: color('--span-3'),
+      moss: color('--span-4'),
+      indigo: color('--span-5'),
+      coral: color('--span-6'),
+    },
     spans: [1, 2, 3, 4, 5, 6].map((number) => color(`--span-${number}`)),
   };
 }

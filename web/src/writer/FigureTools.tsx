@@ -1,18 +1,7 @@
-import {
-  maximumDegree,
-  sourcesOf,
-  trackNames,
-  type FigureItem,
-  type PointKind,
-  type Shown,
-} from '@bogen/core';
+import { maximumDegree, sourcesOf, type FigureItem, type PointKind } from '@bogen/core';
 import { Minus, Plus } from 'lucide-react';
-import { Popover } from 'radix-ui';
-import { useState } from 'react';
 import { curveOf } from '@bogen/core';
-import { ChangePanel } from '../change/ChangePanel.js';
-import { FactsCard } from '../figure/FactsCard.js';
-import { PointTable } from '../table/PointTable.js';
+import type { Clipboard } from '../clipboard/useClipboard.js';
 import { ItemList } from './ItemList.js';
 import { DrawMenu } from '../draw/DrawMenu.js';
 import type { Drawing } from '../draw/useDrawing.js';
@@ -22,6 +11,7 @@ import { UndoButtons } from '../saving/SaveState.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import type { DraftSession } from './draft.js';
+import type { PanelName } from './panels.js';
 
 /** Whether points are moved, or said to be loose or fixed. */
 export type Mode = 'move' | 'loose';
@@ -32,25 +22,22 @@ interface FigureToolsProps {
   readonly mode: Mode;
   readonly onMode: (mode: Mode) => void;
   readonly drawing: Drawing;
+  readonly clipboard: Clipboard;
+  readonly panel: PanelName | null;
+  readonly onPanel: (panel: PanelName | null, item?: string) => void;
 }
 
-const shownKeys: readonly (keyof Shown)[] = [
-  'controlPoints',
-  'polygon',
-  'editPoints',
-  'knots',
-  'comb',
-  'labels',
-  'ticks',
-  'hulls',
-  'places',
-  'vectors',
-  'osculating',
-  'construction',
-];
-
 /** The instructor's tools above the figure. */
-export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToolsProps) {
+export function FigureTools({
+  session,
+  scene,
+  mode,
+  onMode,
+  drawing,
+  clipboard,
+  panel,
+  onPanel,
+}: FigureToolsProps) {
   const { t } = useTranslation();
   useStructure(scene);
   const { document, host } = scene;
@@ -58,48 +45,25 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
     (item) => item.kind === 'built' || item.kind === 'shape' || (item.kind === 'curve' && !item.faint),
   );
   const item = curves.find(({ id }) => id === document.rail.item) ?? curves[0];
-  const [panel, setPanel] = useState<'change' | 'table' | 'facts' | null>(null);
-  const toggle = (next: typeof panel): void => setPanel(panel === next ? null : next);
+  const opener = (name: PanelName, label: string) => (
+    <Button quiet pressed={panel === name} onClick={() => onPanel(panel === name ? null : name)}>
+      {label}
+    </Button>
+  );
   return (
     <>
       <UndoButtons session={session} narrow />
-      <DrawMenu drawing={drawing} scene={scene} />
-      <Divider />
-      {item && curves.length > 1 && (
-        <select
-          aria-label={t('writer.curve')}
-          value={item.id}
-          onChange={(event) => {
-            host.do({ name: 'setRail', rail: { ...document.rail, item: event.target.value } });
-          }}
-          className="h-7 max-w-[104px] rounded-md border border-strong bg-sheet px-1 text-[13px]"
-        >
-          {curves.map((curve) => (
-            <option key={curve.id} value={curve.id}>
-              {curve.name}
-              {curve.kind === 'built' ? ` (${t('writer.built')})` : ''}
-            </option>
-          ))}
-        </select>
-      )}
-      {item && <DegreeStepper scene={scene} item={item} />}
-      <Button quiet disabled={!item} pressed={panel === 'change'} onClick={() => toggle('change')}>
-        {t('change.change')}
+      <DrawMenu drawing={drawing} scene={scene} onPicture={(id) => onPanel('details', id)} />
+      <Button
+        quiet
+        pressed={scene.selecting}
+        title={t('select.selectHelp')}
+        onClick={() => scene.setSelecting(!scene.selecting)}
+      >
+        {t('select.select')}
       </Button>
-      <Button quiet disabled={!item} pressed={panel === 'table'} onClick={() => toggle('table')}>
-        {t('table.table')}
-      </Button>
-      <Button quiet disabled={!item} pressed={panel === 'facts'} onClick={() => toggle('facts')}>
-        {t('facts.facts')}
-      </Button>
-      <ItemList scene={scene} />
-      {item && panel === 'change' && (
-        <ChangePanel key={item.id} scene={scene} item={item} onClose={() => setPanel(null)} />
-      )}
-      {item && panel === 'table' && <PointTable scene={scene} item={item} onClose={() => setPanel(null)} />}
-      {item && panel === 'facts' && (
-        <FactsCard scene={scene} name={item.name} onClose={() => setPanel(null)} />
-      )}
+      <ItemList scene={scene} clipboard={clipboard} onDetails={(id) => onPanel('details', id)} />
+      {opener('look', t('writer.look'))}
       <Button
         quiet
         pressed={mode === 'loose'}
@@ -118,50 +82,42 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
           </Button>
         </>
       )}
-      <Popover.Root>
-        <Popover.Trigger asChild>
-          <Button quiet>{t('writer.look')}</Button>
-        </Popover.Trigger>
-        <Popover.Portal>
-          <Popover.Content
-            aria-label={t('writer.look')}
-            sideOffset={6}
-            align="start"
-            className="z-30 flex flex-col gap-1 rounded-lg border border-strong bg-sheet p-3 shadow-lg"
-          >
-            {shownKeys.map((key) => (
-              <label key={key} className="flex items-center gap-2 text-[13px]">
-                <input
-                  type="checkbox"
-                  checked={document.shown[key] ?? false}
-                  onChange={(event) => host.do({ name: 'setShown', shown: { [key]: event.target.checked } })}
-                  className="accent-accent"
-                />
-                {t(`writer.shown.${key}`)}
-              </label>
-            ))}
-            <p className="mt-1 border-t border-line pt-1.5 text-[12px] text-soft">{t('writer.railTracks')}</p>
-            {trackNames.map((name) => {
-              const on = document.rail.tracks.includes(name);
-              const others = document.rail.tracks.filter((other) => other !== name);
-              const tracks = on
-                ? others
-                : trackNames.filter((other) => other === name || others.includes(other));
-              return (
-                <label key={name} className="flex items-center gap-2 text-[13px]">
-                  <input
-                    type="checkbox"
-                    checked={on}
-                    onChange={() => host.do({ name: 'setRail', rail: { ...document.rail, tracks } })}
-                    className="accent-accent"
-                  />
-                  {t(`rail.${name}`)}
-                </label>
-              );
-            })}
-          </Popover.Content>
-        </Popover.Portal>
-      </Popover.Root>
+      <span className="flex-1" />
+      {opener('keys', t('keys.keys'))}
+      {item && (
+        <div
+          role="group"
+          aria-label={t('writer.ofCurve', { curve: item.name })}
+          className="flex w-full flex-wrap items-center gap-x-0.5"
+          data-curve-tools
+        >
+          {curves.length > 1 ? (
+            <select
+              aria-label={t('writer.curve')}
+              value={item.id}
+              onChange={(event) =>
+                host.do({ name: 'setRail', rail: { ...document.rail, item: event.target.value } })
+              }
+              className="mr-1 h-7 max-w-[220px] rounded-md border border-strong bg-sheet px-1 text-[13px]"
+            >
+              {curves.map((curve) => (
+                <option key={curve.id} value={curve.id}>
+                  {curve.name}
+                  {curve.kind === 'built' ? ` (${t('writer.built')})` : ''}
+                </option>
+              ))}
+            </select>
+          ) : (
+            <span className="max-w-[220px] truncate px-2 font-serif text-[14px] italic">{item.name}</span>
+          )}
+          <DegreeStepper scene={scene} item={item} />
+          {opener('change', t('change.change'))}
+          {opener('table', t('table.table'))}
+          {opener('details', t('details.details'))}
+          {opener('facts', t('facts.facts'))}
+          {opener('compare', t('compare.compare'))}
+        </div>
+      )}
     </>
   );
 
@@ -175,10 +131,6 @@ export function FigureTools({ session, scene, mode, onMode, drawing }: FigureToo
       commands: kinds.map((of) => ({ name: 'setLoose', item: curve.id, of, indices })),
     });
   }
-}
-
-function Divider() {
-  return <span aria-hidden className="mx-0.5 h-4 w-px bg-line" />;
 }
 
 /** The degree that an item has as its own, or `undefined` where it follows from something else. */
@@ -205,7 +157,7 @@ function DegreeStepper({ scene, item }: { scene: FigureScene; item: FigureItem }
       ? t('writer.degreeLimit', { degree: degree + 1, needed: degree + 2, count: points })
       : t('writer.raise');
   return (
-    <div role="group" aria-label={t('writer.degree')} className="ml-1.5 flex items-center text-[13px]">
+    <div role="group" aria-label={t('writer.degree')} className="mr-1 flex items-center text-[13px]">
       <span className="mr-1 font-medium">{t('writer.degree')}</span>
       <Button
         quiet

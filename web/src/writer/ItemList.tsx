@@ -1,25 +1,35 @@
-import { curveOf, sourcesOf, type FigureItem, type SingleFigureCommand } from '@bogen/core';
+import { curveOf, isCurveItem, sourcesOf, type FigureItem, type SingleFigureCommand } from '@bogen/core';
 import {
   ArrowDown,
   ArrowUp,
+  ClipboardCopy,
   Copy,
   Eye,
   EyeOff,
   Lock,
   LockOpen,
+  SlidersHorizontal,
   Snowflake,
   Stamp,
   Trash2,
 } from 'lucide-react';
-import { Popover } from 'radix-ui';
-import { useState, useSyncExternalStore, type ReactNode } from 'react';
+import { useState, useSyncExternalStore } from 'react';
+import type { Clipboard } from '../clipboard/useClipboard.js';
 import { freshId } from '../figure/freshId.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
+import { IconButton } from '../ui/IconButton.js';
+import { Popup } from '../ui/Popup.js';
+
+interface ItemListProps {
+  readonly scene: FigureScene;
+  readonly clipboard: Clipboard;
+  readonly onDetails: (id: string) => void;
+}
 
 /** Every item of the figure by its name: shown or hidden, locked, in order, copied, kept, frozen, deleted. */
-export function ItemList({ scene }: { scene: FigureScene }) {
+export function ItemList({ scene, clipboard, onDetails }: ItemListProps) {
   const { t } = useTranslation();
   const document = useSyncExternalStore(scene.subscribe, () => scene.document);
   const { host } = scene;
@@ -37,129 +47,108 @@ export function ItemList({ scene }: { scene: FigureScene }) {
     if (curve) put({ id: item.id, name: item.name, kind: 'curve', curve });
   };
   return (
-    <Popover.Root>
-      <Popover.Trigger asChild>
-        <Button quiet>{t('items.items')}</Button>
-      </Popover.Trigger>
-      <Popover.Portal>
-        <Popover.Content
-          aria-label={t('items.items')}
-          sideOffset={6}
-          align="start"
-          className="z-30 max-h-[75vh] w-[440px] max-w-[96vw] overflow-y-auto rounded-lg border border-strong bg-sheet p-2 shadow-lg"
-          data-item-list
-        >
-          {document.items.length === 0 && <p className="p-2 text-[13px] text-soft">{t('items.empty')}</p>}
-          <ul>
-            {document.items.map((item, index) => {
-              const { name } = item;
-              const user = document.items.find((other) => sourcesOf(other).includes(item.id));
-              const { hidden, locked, ...rest } = item;
-              return (
-                <li
-                  key={item.id}
-                  className="flex items-center gap-0.5 border-b border-line py-0.5 last:border-0"
+    <Popup
+      label={t('items.items')}
+      className="w-[510px] p-2"
+      trigger={<Button quiet>{t('items.items')}</Button>}
+    >
+      <div data-item-list>
+        {document.items.length === 0 && <p className="p-2 text-[13px] text-soft">{t('items.empty')}</p>}
+        <ul>
+          {document.items.map((item, index) => {
+            const { name } = item;
+            const user = document.items.find((other) => sourcesOf(other).includes(item.id));
+            const { hidden, locked, ...rest } = item;
+            return (
+              <li
+                key={item.id}
+                className="flex items-center gap-0.5 border-b border-line py-0.5 last:border-0"
+              >
+                <IconButton
+                  label={t(hidden ? 'items.show' : 'items.hide', { name })}
+                  onPress={() =>
+                    put(
+                      hidden
+                        ? ({ ...rest, ...(locked ? { locked } : {}) } as FigureItem)
+                        : { ...item, hidden: true },
+                    )
+                  }
                 >
-                  <Tool
-                    label={t(hidden ? 'items.show' : 'items.hide', { name })}
-                    onPress={() =>
-                      put(
-                        hidden
-                          ? ({ ...rest, ...(locked ? { locked } : {}) } as FigureItem)
-                          : { ...item, hidden: true },
-                      )
-                    }
-                  >
-                    {hidden ? <EyeOff aria-hidden size={15} /> : <Eye aria-hidden size={15} />}
-                  </Tool>
-                  <Tool
-                    label={t(locked ? 'items.unlock' : 'items.lock', { name })}
-                    onPress={() =>
-                      put(
-                        locked
-                          ? ({ ...rest, ...(hidden ? { hidden } : {}) } as FigureItem)
-                          : { ...item, locked: true },
-                      )
-                    }
-                  >
-                    {locked ? <Lock aria-hidden size={15} /> : <LockOpen aria-hidden size={15} />}
-                  </Tool>
-                  <NameField
-                    label={t('items.name', { name })}
-                    value={name}
-                    onChange={(to) => host.do({ name: 'renameItem', item: item.id, to })}
-                  />
-                  <span className="w-24 shrink-0 text-[12px] text-soft">{t(`items.kinds.${item.kind}`)}</span>
-                  <Tool
-                    label={t('items.up', { name })}
-                    disabled={index === 0}
-                    onPress={() => host.do({ name: 'orderItem', item: item.id, at: index - 1 })}
-                  >
-                    <ArrowUp aria-hidden size={15} />
-                  </Tool>
-                  <Tool
-                    label={t('items.down', { name })}
-                    disabled={index === document.items.length - 1}
-                    onPress={() => host.do({ name: 'orderItem', item: item.id, at: index + 1 })}
-                  >
-                    <ArrowDown aria-hidden size={15} />
-                  </Tool>
-                  <Tool label={t('items.copy', { name })} onPress={() => copyOf(item, false)}>
-                    <Copy aria-hidden size={15} />
-                  </Tool>
-                  {item.kind !== 'point' && (
-                    <Tool label={t('items.keepCopy', { name })} onPress={() => copyOf(item, true)}>
-                      <Stamp aria-hidden size={15} />
-                    </Tool>
-                  )}
-                  {(item.kind === 'built' || item.kind === 'shape') && (
-                    <Tool label={t('items.freeze', { name })} onPress={() => freeze(item)}>
-                      <Snowflake aria-hidden size={15} />
-                    </Tool>
-                  )}
-                  <Tool
-                    label={user ? t('items.inUse', { other: user.name }) : t('items.remove', { name })}
-                    disabled={user !== undefined}
-                    onPress={() => host.do(removal(item))}
-                  >
-                    <Trash2 aria-hidden size={15} />
-                  </Tool>
-                </li>
-              );
-            })}
-          </ul>
-        </Popover.Content>
-      </Popover.Portal>
-    </Popover.Root>
+                  {hidden ? <EyeOff aria-hidden size={15} /> : <Eye aria-hidden size={15} />}
+                </IconButton>
+                <IconButton
+                  label={t(locked ? 'items.unlock' : 'items.lock', { name })}
+                  onPress={() =>
+                    put(
+                      locked
+                        ? ({ ...rest, ...(hidden ? { hidden } : {}) } as FigureItem)
+                        : { ...item, locked: true },
+                    )
+                  }
+                >
+                  {locked ? <Lock aria-hidden size={15} /> : <LockOpen aria-hidden size={15} />}
+                </IconButton>
+                <NameField
+                  label={t('items.name', { name })}
+                  value={name}
+                  onChange={(to) => host.do({ name: 'renameItem', item: item.id, to })}
+                />
+                <span className="w-24 shrink-0 text-[12px] text-soft">{t(`items.kinds.${item.kind}`)}</span>
+                <IconButton
+                  label={t('items.up', { name })}
+                  disabled={index === 0}
+                  onPress={() => host.do({ name: 'orderItem', item: item.id, at: index - 1 })}
+                >
+                  <ArrowUp aria-hidden size={15} />
+                </IconButton>
+                <IconButton
+                  label={t('items.down', { name })}
+                  disabled={index === document.items.length - 1}
+                  onPress={() => host.do({ name: 'orderItem', item: item.id, at: index + 1 })}
+                >
+                  <ArrowDown aria-hidden size={15} />
+                </IconButton>
+                <IconButton label={t('items.details', { name })} onPress={() => onDetails(item.id)}>
+                  <SlidersHorizontal aria-hidden size={15} />
+                </IconButton>
+                <IconButton label={t('items.toClipboard', { name })} onPress={() => clipboard.copy([item])}>
+                  <ClipboardCopy aria-hidden size={15} />
+                </IconButton>
+                <IconButton label={t('items.copy', { name })} onPress={() => copyOf(item, false)}>
+                  <Copy aria-hidden size={15} />
+                </IconButton>
+                {isCurveItem(item) && (
+                  <IconButton label={t('items.keepCopy', { name })} onPress={() => copyOf(item, true)}>
+                    <Stamp aria-hidden size={15} />
+                  </IconButton>
+                )}
+                {(item.kind === 'built' || item.kind === 'shape') && (
+                  <IconButton label={t('items.freeze', { name })} onPress={() => freeze(item)}>
+                    <Snowflake aria-hidden size={15} />
+                  </IconButton>
+                )}
+                <IconButton
+                  label={user ? t('items.inUse', { other: user.name }) : t('items.remove', { name })}
+                  disabled={user !== undefined}
+                  onPress={() => host.do(removal(item))}
+                >
+                  <Trash2 aria-hidden size={15} />
+                </IconButton>
+              </li>
+            );
+          })}
+        </ul>
+        <p className="p-1">
+          <Button quiet onClick={clipboard.paste}>
+            {t('items.paste')}
+          </Button>
+        </p>
+      </div>
+    </Popup>
   );
 }
 
 const removal = (item: FigureItem): SingleFigureCommand => ({ name: 'removeItem', item: item.id });
-
-function Tool({
-  label,
-  onPress,
-  disabled = false,
-  children,
-}: {
-  label: string;
-  onPress: () => void;
-  disabled?: boolean;
-  children: ReactNode;
-}) {
-  return (
-    <button
-      type="button"
-      aria-label={label}
-      title={label}
-      disabled={disabled}
-      onClick={onPress}
-      className="inline-flex size-6 shrink-0 items-center justify-center rounded hover:bg-tint disabled:opacity-35"
-    >
-      {children}
-    </button>
-  );
-}
 
 /** A name to type; it is set when the field is left or Enter is pressed, and an empty one is given back. */
 function NameField({

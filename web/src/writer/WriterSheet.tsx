@@ -3,6 +3,9 @@ import { DrawLayer } from '../draw/DrawLayer.js';
 import { useDrawing } from '../draw/useDrawing.js';
 import { isLoose, sheetOf, type PointKind } from '@bogen/core';
 import { useMemo, useState } from 'react';
+import { useClipboard } from '../clipboard/useClipboard.js';
+import { useFigureKeys } from '../keys/useFigureKeys.js';
+import { SelectionBar } from '../select/SelectionBar.js';
 import { Link } from 'react-router';
 import { FigureView } from '../figure/FigureView.js';
 import { letterOf } from '../figure/scene.js';
@@ -16,7 +19,11 @@ import { TopBar } from '../ui/TopBar.js';
 import { ConflictPanel } from './ConflictPanel.js';
 import type { OpenDraft } from './draft.js';
 import { sheetHost } from './draft.js';
+import { FigureMenu } from './FigureMenu.js';
+import { FigurePanels } from './FigurePanels.js';
 import { FigureTools, type Mode } from './FigureTools.js';
+import type { PanelName } from './panels.js';
+import { removeSelected } from './removeSelected.js';
 import { LazyProseEditor } from './LazyProseEditor.js';
 import { Publish } from './Publish.js';
 import { SheetList } from './SheetList.js';
@@ -36,6 +43,29 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   const sheet = useSession(session, (state) => sheetOf(state.history.document, sheetId));
   useSessionLife(session);
   useUndoKeys(session);
+  const [panel, setPanel] = useState<{ name: PanelName | null; item: string | null }>({
+    name: null,
+    item: null,
+  });
+  const openPanel = (name: PanelName | null, item?: string): void => {
+    setPanel({ name, item: item ?? null });
+    // A curve that is asked about comes on the rail, which belongs to the same curve as the panels.
+    const { document } = scene;
+    if (item && item !== document.rail.item && (name === 'change' || name === 'table')) {
+      host.do({ name: 'setRail', rail: { ...document.rail, item } });
+    }
+  };
+  const clipboard = useClipboard(scene, say);
+  const actions = useMemo(
+    () => ({
+      openKeys: () => setPanel({ name: 'keys', item: null }),
+      openLook: () => setPanel({ name: 'look', item: null }),
+      openSeveral: () => setPanel({ name: 'several', item: null }),
+      removeSelected: () => removeSelected(scene, say),
+    }),
+    [scene],
+  );
+  useFigureKeys(scene, actions);
   if (!sheet) return null;
 
   const toggle = (item: string, of: PointKind, index: number): void => {
@@ -114,11 +144,30 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
           drawing.tool ? (
             <DrawBar drawing={drawing} />
           ) : (
-            <FigureTools session={session} scene={scene} mode={mode} onMode={setMode} drawing={drawing} />
+            <FigureTools
+              session={session}
+              scene={scene}
+              mode={mode}
+              onMode={setMode}
+              drawing={drawing}
+              clipboard={clipboard}
+              panel={panel.name}
+              onPanel={openPanel}
+            />
           )
         }
         figure={
           <FigureView
+            menu={
+              drawing.tool
+                ? undefined
+                : (body) => (
+                    <FigureMenu scene={scene} clipboard={clipboard} onPanel={openPanel}>
+                      {body}
+                    </FigureMenu>
+                  )
+            }
+            bar={<SelectionBar scene={scene} onSeveral={() => openPanel('several')} />}
             scene={scene}
             onToggle={mode === 'loose' ? toggle : undefined}
             layer={
@@ -133,6 +182,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
       <p role="status" aria-live="polite" className="sr-only">
         {said}
       </p>
+      <FigurePanels scene={scene} panel={panel.name} item={panel.item} onPanel={openPanel} />
       <ConflictPanel draft={draft} />
     </>
   );

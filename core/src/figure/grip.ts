@@ -1,0 +1,149 @@
+import type { Curve, Point } from '../curve/curve.js';
+import { editPoints } from '../curve/editPoint.js';
+import { CurveError } from '../curve/error.js';
+import { distinctPointCount, withPoint } from '../curve/periodic.js';
+import { distance } from '../curve/vector.js';
+import type { FigureCommand, SingleFigureCommand } from './command.js';
+import { itemOf, type FigureDocument, type FigureItem, type PointKind } from './document.js';
+import { curveOf, type Evaluation } from './evaluate.js';
+import { movePictureHandle, pictureHandles } from './picture.js';
+import { mapPlace, type PlaneMap } from './plane.js';
+import { handlesOfShape, moveShapeHandle } from './shapeHandles.js';
+import type { Shape } from './shape.js';
+
+/** Any place of a figure that can be taken hold of. */
+export type Grip =
+  | { readonly item: string; readonly of: PointKind; readonly index: number }
+  | { readonly item: string; readonly of: 'referencePoint' }
+  | { readonly item: string; readonly of: 'handle'; readonly key: string };
+
+/** A text that names a grip within its figure. */
+export function gripKey(grip: Grip): string {
+  const part = grip.of === 'handle' ? grip.key : grip.of === 'referencePoint' ? '' : grip.index;
+  return `${grip.item}/${grip.of}/${part}`;
+}
+
+/** Where a grip is, or `undefined` where there is none. */
+export function gripPlace(document: FigureDocument, evaluation: Evaluation, grip: Grip): Point | undefined {
+  const item = itemOf(document, grip.item);
+  if (!item) return undefined;
+  if (grip.of === 'referencePoint') return item.kind === 'point' ? item.at : undefined;
+  if (grip.of === 'handle') {
+    if (item.kind === 'picture') return pictureHandles(item).find(({ key }) => key === grip.key)?.at;
+    return item.kind === 'shape'
+      ? handlesOfShape(item.shape).find(({ key }) => key === grip.key)?.at
+      : undefined;
+  }
+  const curve = curveOf(evaluation, grip.item);
+  if (!curve) return undefined;
+  if (grip.of === 'controlPoints') return curve.points[grip.index];
+  try {
+    return editPoints(curve)[grip.index]?.point;
+  } catch (error) {
+    if (error instanceof CurveError) return undefined;
+    throw error;
+  }
+}
+
+/**
+ * The places by which the whole of an item can be moved: its control points, its handles, or itself. What
+ * is built has none; it follows its sources.
+ */
+export function gripsOfItem(item: FigureItem): Grip[] {
+  switch (item.kind) {
+    case 'curve':
+      return Array.from({ length: distinctPointCount(item.curve) }, (_, index) => ({
+        item: item.id,
+        of: 'controlPoints' as const,
+        index,
+      }));
+    case 'shape':
+      return handlesOfShape(item.shape).map(({ key }) => ({ item: item.id, of: 'handle', key }));
+    case 'picture':
+      return pictureHandles(item).map(({ key }) => ({ item: item.id, of: 'handle', key }));
+    case 'point':
+      return [{ item: item.id, of: 'referencePoint' }];
+    case 'built':
+      return [];
+  }
+}
+
+/**
+ * The command that takes several grips where a map of the plane takes them, as one step. What hangs on a
+ * shape's handles follows as when each is dragged. Where all of a shape is taken, its lengths follow too:
+ * a stroke's points and an arc's radius, for instance.
+ * @param round applied to each coordinate of a new place
+ * @returns `undefined` where nothing can be moved
+ */
+export function moveGrips(
+  document: FigureDocument,
+  grips: readonly Grip[],
+  map: PlaneMap,
+  round: (value: number) => number = (value) => value,
+): FigureCommand | undefined {
+  const commands: SingleFigureCommand[] = [];
+  const to = (place: Point): Point => mapPlace(map, place).map(round);
+  for (const id of new Set(grips.map(({ item }) => item))) {
+    const item = itemOf(document, id);
+    const own = grips.filter((grip) => grip.item === id);
+    if (!item || item.locked) continue;
+    if (item.kind === 'point') commands.push({ name: 'moveReferencePoint', item: id, to: to(item.at) });
+    else if (item.kind === 'curve') commands.push(...moveCurvePoints(item.id, item.curve, own, to));
+    else if (item.kind === 'shape') {
+      const keys = new Set(own.flatMap((grip) => (grip.of === 'handle' ? [grip.key] : [])));
+      commands.push({ name: 'replaceItem', item: { ...item, shape: mapShape(item.shape, keys, to) } });
+    } else if (item.kind === 'picture') {
+      // The centre first: it takes the corner along.
+      const moved = pictureHandles(item).reduce(
+        (picture, { key, at }) =>
+          own.some((grip) => grip.of === 'handle' && grip.key === key)
+            ? movePictureHandle(picture, key, to(at))
+            : picture,
+        item,
+      );
+      commands.push({ name: 'replaceItem', item: moved });
+    }
+  }
+  if (commands.length === 0) return undefined;
+  return commands.length === 1 ? commands[0] : { name: 'batch', commands };
+}
+
+function moveCurvePoints(
+  item: string,
+  curve: Curve,
+  grips: readonly Grip[],
+  to: (place: Point) => Point,
+): SingleFigureCommand[] {
+  const commands: SingleFigureCommand[] = [];
+  let moved = curve;
+  let count = 0;
+  for (const grip of grips) {
+    if (grip.of !== 'controlPoints' || !curve.points[grip.index]) continue;
+    moved = withPoint(moved, grip.index, to(curve.points[grip.index]!));
+    count++;
+  }
+  if (count > 0) commands.push({ name: 'setPoints', item, points: moved.points });
+  const edits = grips.filter((grip) => grip.of === 'editPoints');
+  if (edits.length > 0 && count === 0) {
+    const places = editPoints(curve);
+    for (const grip of edits) {
+      const place = grip.of === 'editPoints' ? places[grip.index] : undefined;
+      if (place && grip.of === 'editPoints') {
+        commands.push({ name: 'moveEditPoint', item, index: grip.index, to: to(place.point) });
+      }
+    }
+  }
+  return commands;
+}
+
+function mapShape(shape: Shape, keys: ReadonlySet<string>, to: (place: Point) => Point): Shape {
+  if (shape.kind === 'stroke') return { ...shape, points: shape.points.map(to) };
+  const handles = handlesOfShape(shape).filter(({ key }) => keys.has(key));
+  let moved = shape as Shape;
+  for (const { key, at } of handles) moved = moveShapeHandle(moved, key, to(at));
+  if (shape.kind === 'arcRadius' && moved.kind === 'arcRadius' && handles.length === 2) {
+    const ratio = distance(moved.start, moved.end) / distance(shape.start, shape.end);
+    if (Number.isFinite(ratio) && ratio > 0) moved = { ...moved, radius: shape.radius * ratio };
+  }
+  return moved;
+}

@@ -1,0 +1,88 @@
+import { createHash } from 'node:crypto';
+import { Router, json } from 'express';
+import { z } from 'zod';
+import type { Db } from '../db/connect.js';
+import { HttpProblem } from '../http/problem.js';
+import { route } from '../http/route.js';
+import { readSession } from '../session/session.js';
+import { checkPicture } from './checkPicture.js';
+
+/** How many bytes of pictures one instructor can keep. */
+const room = 400_000_000;
+
+/** A picture comes as text inside JSON, which takes a third more than its own bytes. */
+export const pictureBody = json({ limit: '14mb' });
+
+/** Pictures to draw over. */
+export function pictureRouter(db: Db): Router {
+  const router = Router();
+
+  route(router, db, 'addPicture', async ({ body, session }) => {
+    const sent = Buffer.from(body.data, 'base64');
+    if (sent.length > 8_000_000) {
+      throw new HttpProblem('too-large', 'A picture may have at most 8 MB. Make it smaller and try again.');
+    }
+    const { mediaType, width, height, bytes } = await checkPicture(sent);
+    if (bytes.length > 10_000_000) {
+      throw new HttpProblem(
+        'too-large',
+        'This picture is too detailed to be kept. Make it smaller and try again.',
+      );
+    }
+    const digest = createHash('sha256').update(bytes).digest();
+    const owner = session.instructor.id;
+    const known = await db
+      .selectFrom('picture')
+      .select('id')
+      .where('instructor_id', '=', owner)
+      .where('digest', '=', digest)
+      .executeTakeFirst();
+    if (known) return { id: known.id, mediaType, width, height };
+    const kept = await db
+      .selectFrom('picture')
+      .select(({ fn }) => fn.sum<string | null>(fn<number>('octet_length', ['bytes'])).as('bytes'))
+      .where('instructor_id', '=', owner)
+      .executeTakeFirstOrThrow();
+    if (Number(kept.bytes ?? 0) + bytes.length > room) {
+      throw new HttpProblem('refused', 'There is no more room for pictures.');
+    }
+    const { id } = await db
+      .insertInto('picture')
+      .values({ instructor_id: owner, media_type: mediaType, width, height, bytes, digest })
+      // Sent twice at the same moment it is kept once.
+      .onConflict((conflict) => conflict.columns(['instructor_id', 'digest']).doUpdateSet({ width }))
+      .returning('id')
+      .executeTakeFirstOrThrow();
+    return { id, mediaType, width, height };
+  });
+
+  // Pixels and not JSON: the one answer that stands outside the contract's schemas. Whoever is signed in
+  // and knows the id may see it, since figures are copied between lessons and shown to classes.
+  router.get('/pictures/:picture', async (request, response) => {
+    const id = z.uuid().safeParse(request.params['picture']);
+    const session = await readSession(db, request);
+    if (session.who === 'nobody') {
+      throw new HttpProblem('not-signed-in', 'You are not signed in. Sign in and try again.');
+    }
+    const picture = id.success
+      ? await db
+          .selectFrom('picture')
+          .select(['media_type', 'bytes'])
+          .where('id', '=', id.data)
+          .executeTakeFirst()
+      : undefined;
+    if (!picture) throw new HttpProblem('not-found', 'This picture is not there.');
+    response
+      .set({
+        'Content-Type': picture.media_type,
+        'Cache-Control': 'private, max-age=31536000, immutable',
+        // Opened by itself it may draw and do nothing else.
+        'Content-Security-Policy': "default-src 'none'; style-src 'unsafe-inline'; img-src data:; sandbox",
+        'Content-Disposition': 'inline',
+        'X-Content-Type-Options': 'nosniff',
+      })
+      .send(picture.bytes);
+  });
+
+  return router;
+}

@@ -1,0 +1,141 @@
+import { gripKey, handlesOfShape, isLoose, itemOf, pictureHandles, type PointKind } from '@bogen/core';
+import { useEffect, useMemo, useRef, type ReactNode } from 'react';
+import { Chooser } from '../select/Chooser.js';
+import { useSelectBox } from '../select/useSelectBox.js';
+import { useFonts } from '../theme/fonts.js';
+import { useTheme } from '../theme/theme.js';
+import { prepare, useSize } from './canvas.js';
+import { CursorHandle } from './CursorHandle.js';
+import { drawFigure } from './drawFigure.js';
+import { drawGround } from './drawGround.js';
+import { handlesOf } from './drawMarks.js';
+import { Handle } from './Handle.js';
+import type { Pane } from './pane.js';
+import { picturesOf } from './pictures.js';
+import { PickLayer } from './PickLayer.js';
+import { fitPlane, type Plane } from './plane.js';
+import { ReferencePoint } from './ReferencePoint.js';
+import type { FigureScene } from './scene.js';
+import { ShapeHandle } from './ShapeHandle.js';
+import { useStructure } from './useScene.js';
+import { useZoom } from './zoom.js';
+
+interface FigurePaneProps {
+  readonly scene: FigureScene;
+  readonly pane: Pane;
+  /** Where points are made loose or fixed instead of moved. */
+  readonly onToggle?: ((item: string, of: PointKind, index: number) => void) | undefined;
+  readonly onSay: (text: string) => void;
+  /** What lies over the drawing. */
+  readonly children?: ((plane: Plane) => ReactNode) | undefined;
+}
+
+/** One drawing of a figure: curves on a canvas, and every point as a handle above it. */
+export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePaneProps) {
+  useStructure(scene);
+  const palette = useTheme((state) => state.palette);
+  const fonts = useFonts();
+  const [ref, { width, height }] = useSize<HTMLDivElement>();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const drawing = useRef<SVGSVGElement>(null);
+  const { document, view } = scene;
+  const plane = useMemo(() => fitPlane(view, width, height), [view, width, height]);
+  useEffect(() => scene.noteScale(plane.scale), [scene, plane]);
+  useZoom(ref, scene, plane);
+  const box = useSelectBox(ref, scene, plane, pane);
+
+  useEffect(() => {
+    // The ground stays while everything else moves: it is drawn once and copied.
+    let ground: ImageBitmap | undefined;
+    let before: readonly unknown[] = [];
+    const come = (): void => scene.invalidate();
+    const stop = scene.addPainter(() => {
+      const context = canvas.current && prepare(canvas.current, width, height);
+      if (!context) return;
+      const pictures = picturesOf(scene.document, pane, come);
+      const parts = pictures.flatMap(({ picture, image }) => [picture, image]);
+      if (!ground || parts.length !== before.length || parts.some((part, k) => part !== before[k])) {
+        ground?.close();
+        ground = drawGround(view, plane, palette, pictures);
+        before = parts;
+      }
+      context.drawImage(ground, 0, 0, width, height);
+      drawFigure(context, scene, plane, palette, pane);
+    });
+    return () => {
+      stop();
+      ground?.close();
+    };
+  }, [scene, view, plane, palette, fonts, width, height, pane]);
+
+  // A finger on a handle drags it and does not scroll the page; browsers do not go by the style sheet's
+  // touch-action for parts of a drawing, and React's own listeners come too late to say so.
+  useEffect(() => {
+    const element = drawing.current!;
+    const hold = (event: TouchEvent): void => {
+      if ((event.target as Element).closest('.mark')) event.preventDefault();
+    };
+    element.addEventListener('touchstart', hold, { passive: false });
+    return () => element.removeEventListener('touchstart', hold);
+  }, []);
+
+  const { raised } = scene;
+  // What was chosen of several on one place lies above the others.
+  const handles = handlesOf(scene, pane);
+  const isRaised = (handle: (typeof handles)[number]): boolean => gripKey(handle) === raised;
+  const ordered = [...handles.filter((handle) => !isRaised(handle)), ...handles.filter(isRaised)];
+  const own = { scene, plane, pane, onSay };
+  return (
+    <div ref={ref} className="relative min-h-0 min-w-0 flex-1 overflow-hidden" data-pane={pane.key}>
+      <canvas ref={canvas} aria-hidden className="absolute inset-0 h-full w-full" />
+      <svg ref={drawing} className="absolute inset-0 h-full w-full" width={width} height={height}>
+        {document.items.map((item) =>
+          item.kind === 'point' && !item.hidden ? (
+            <ReferencePoint key={item.id} scene={scene} item={item} plane={plane} pane={pane} />
+          ) : null,
+        )}
+        {pane.shows(document.rail.item) && <CursorHandle scene={scene} plane={plane} />}
+        {scene.host.draws &&
+          document.items.flatMap((item) => {
+            if (item.hidden || item.locked || !pane.shows(item.id)) return [];
+            const places =
+              item.kind === 'shape'
+                ? handlesOfShape(item.shape)
+                : item.kind === 'picture'
+                  ? pictureHandles(item)
+                  : [];
+            return places.map(({ key }) => (
+              <ShapeHandle key={`${item.id}/${key}`} {...own} item={item.id} handle={key} />
+            ));
+          })}
+        {ordered.map(({ item, of, index }) => (
+          <Handle
+            key={`${item}/${of}/${index}`}
+            {...own}
+            item={item}
+            of={of}
+            index={index}
+            loose={isLoose(document, item, of, index)}
+            movable={!itemOf(document, item)?.locked && scene.host.mayMove(document, item, of, index)}
+            onToggle={onToggle ? () => onToggle(item, of, index) : null}
+          />
+        ))}
+      </svg>
+      {box && (
+        <div
+          aria-hidden
+          className="pointer-events-none absolute border border-dashed border-accent bg-accent/10"
+          style={box}
+        />
+      )}
+      {pane.item !== null && (
+        <p className="pointer-events-none absolute top-2 left-4 font-serif text-[14px] italic">
+          {itemOf(document, pane.item)?.name}
+        </p>
+      )}
+      {scene.question?.pane === pane.key && <Chooser scene={scene} question={scene.question} plane={plane} />}
+      {children?.(plane)}
+      {scene.picking && <PickLayer scene={scene} plane={plane} picking={scene.picking} />}
+    </div>
+  );
+}

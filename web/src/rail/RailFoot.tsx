@@ -1,0 +1,105 @@
+import { domainOf } from '@bogen/core';
+import { Minus, Plus } from 'lucide-react';
+import { useEffect, useRef, type FormEvent } from 'react';
+import type { FigureScene } from '../figure/scene.js';
+import { shownNumber } from '../text/number.js';
+import { useTranslation } from '../text/text.js';
+import { readExpression } from '../table/expression.js';
+import { Popup } from '../ui/Popup.js';
+import { zoomedLens } from './axis.js';
+import { TrackList } from './TrackList.js';
+
+/** Below the plots: which there are, the zoom along the parameter, and the cursor as a number. */
+export function RailFoot({ scene }: { scene: FigureScene }) {
+  const { t } = useTranslation();
+  const curve = scene.railCurve;
+  const { lens } = scene;
+  if (!curve) return null;
+  const zoom = (factor: number): void => scene.setLens(zoomedLens(curve, lens, factor, scene.cursor));
+  const button = 'inline-flex h-6 items-center rounded px-1.5 hover:bg-tint disabled:opacity-45';
+  return (
+    <div
+      className="flex h-7 shrink-0 items-center gap-1 border-t border-line px-3 text-[12px]"
+      data-rail-foot
+    >
+      {scene.host.draws && (
+        <Popup
+          label={t('rail.tracks')}
+          trigger={
+            <button type="button" className={`${button} font-medium`}>
+              {t('rail.tracks')}
+            </button>
+          }
+        >
+          <TrackList scene={scene} />
+        </Popup>
+      )}
+      <span className="flex-1" />
+      <CursorField scene={scene} />
+      {lens && (
+        <button type="button" className={button} onClick={() => scene.setLens(null)}>
+          {t('rail.whole')}
+        </button>
+      )}
+      <button
+        type="button"
+        className={button}
+        disabled={!lens}
+        aria-label={t('rail.zoomOut')}
+        title={t('rail.zoomOut')}
+        onClick={() => zoom(0.5)}
+      >
+        <Minus aria-hidden size={13} />
+      </button>
+      <button
+        type="button"
+        className={button}
+        aria-label={t('rail.zoomIn')}
+        title={t('rail.zoomIn')}
+        onClick={() => zoom(2)}
+      >
+        <Plus aria-hidden size={13} />
+      </button>
+    </div>
+  );
+}
+
+/** The cursor's parameter, to read and to type. */
+function CursorField({ scene }: { scene: FigureScene }) {
+  const { t } = useTranslation();
+  const field = useRef<HTMLInputElement>(null);
+  useEffect(
+    () =>
+      scene.addPainter(() => {
+        const input = field.current;
+        if (input && document.activeElement !== input) input.value = shownNumber(scene.cursor, 4);
+      }),
+    [scene],
+  );
+  const set = (event: FormEvent): void => {
+    event.preventDefault();
+    const curve = scene.railCurve;
+    const input = field.current!;
+    void readExpression(input.value.replace('−', '-')).then((u) => {
+      const [start, end] = curve ? domainOf(curve.knots, curve.degree) : [0, 0];
+      const fits = u !== undefined && u >= start && u <= end;
+      input.setCustomValidity(fits ? '' : t('rail.outside', { start, end }));
+      input.reportValidity();
+      if (fits) scene.moveCursor(u);
+    });
+  };
+  return (
+    <form onSubmit={set} className="flex items-center gap-1">
+      <label className="flex items-center gap-1">
+        <span className="font-serif italic">u</span>
+        <input
+          ref={field}
+          aria-label={t('rail.cursorAt')}
+          onInput={(event) => event.currentTarget.setCustomValidity('')}
+          className="h-5.5 w-[72px] rounded border border-line bg-sheet px-1 text-right font-mono text-[11.5px] focus:border-strong"
+          data-cursor-field
+        />
+      </label>
+    </form>
+  );
+}

@@ -1,0 +1,103 @@
+import { useEffect, useRef, useState, useSyncExternalStore, type PointerEvent } from 'react';
+import { prepare } from '../figure/canvas.js';
+import type { FigureScene } from '../figure/scene.js';
+import { useTranslation } from '../text/text.js';
+import { useFonts } from '../theme/fonts.js';
+import { useTheme } from '../theme/theme.js';
+import { gutter, railAxis } from './axis.js';
+import { contentsOf } from './contents.js';
+import { TrackEdge } from './TrackEdge.js';
+import type { Track } from './track.js';
+import { wordsOf } from './words.js';
+
+interface TrackViewProps {
+  readonly track: Track;
+  readonly scene: FigureScene;
+  readonly width: number;
+}
+
+/** One plot of the rail with its name, its values at the cursor, and its lower edge to resize it by. */
+export function TrackView({ track, scene, width }: TrackViewProps) {
+  const { t } = useTranslation();
+  const palette = useTheme((state) => state.palette);
+  const fonts = useFonts();
+  const canvas = useRef<HTMLCanvasElement>(null);
+  const values = useRef<HTMLParagraphElement>(null);
+  const [pulled, setPulled] = useState<number | null>(null);
+  const height = pulled ?? scene.document.rail.heights?.[track.name] ?? track.height;
+  const { lens } = scene;
+
+  useEffect(() => {
+    let before: readonly unknown[] = [];
+    let told: readonly unknown[] = [];
+    return scene.addPainter(() => {
+      const contents = contentsOf(scene);
+      if (!contents) return;
+      const depends = track.dependsOn(contents);
+      const same = (old: readonly unknown[], now: readonly unknown[]): boolean =>
+        old.length === now.length && now.every((value, index) => value === old[index]);
+      // Numbers at the cursor are words: they change when the cursor does or the curve.
+      const tells = [scene.cursor, contents.curve, contents.compared];
+      if (values.current && !same(told, tells)) {
+        values.current.textContent = track.valuesAt(contents, scene.cursor).join('   ');
+        told = tells;
+      }
+      if (same(before, depends)) return;
+      // Even to ask a canvas for its context can make the browser copy it once more.
+      const context = canvas.current && prepare(canvas.current, width, height);
+      if (!context) return;
+      before = depends;
+      context.fillStyle = palette.sheet;
+      context.fillRect(0, 0, width, height);
+      const axis = railAxis(contents.curve, width, lens);
+      const input = { ...contents, context, axis, width, height, palette };
+      if (lens) {
+        context.save();
+        context.beginPath();
+        context.rect(gutter.left, 0, width - gutter.left - gutter.right, height);
+        context.clip();
+        track.draw(input);
+        context.restore();
+      } else track.draw(input);
+      track.drawScale?.(input);
+    });
+  }, [scene, track, width, height, palette, fonts, lens]);
+
+  const pick = (event: PointerEvent<HTMLDivElement>): void => {
+    const contents = contentsOf(scene);
+    const item = scene.document.rail.item;
+    if (!track.pickAt || !contents || item === null) return;
+    const box = event.currentTarget.getBoundingClientRect();
+    const axis = railAxis(contents.curve, width, lens);
+    const place = [event.clientX - box.left, event.clientY - box.top] as const;
+    const index = track.pickAt({ ...contents, axis, width, height }, ...place);
+    scene.pick(index === null ? null : { item, of: 'controlPoints', index });
+  };
+
+  // The words beside the plot follow when a change is done.
+  const shown = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
+  if (!shown) return null;
+  const { title, note, summary } = wordsOf(track.name, shown, contentsOf(scene)?.compared, t);
+  return (
+    <div
+      className="relative"
+      style={{ height }}
+      data-track={track.name}
+      onPointerMove={track.pickAt && pick}
+      onPointerDown={track.pickAt && pick}
+      onPointerLeave={track.pickAt && (() => scene.pick(null))}
+    >
+      <canvas ref={canvas} role="img" aria-label={summary} className="absolute inset-0 h-full w-full" />
+      <div className="pointer-events-none absolute top-1.5 left-4 max-w-[88px] leading-tight">
+        <h3 className="text-[13px] font-semibold">{title}</h3>
+        <p className="text-[11.5px] text-soft">{note}</p>
+      </div>
+      <p
+        ref={values}
+        className="pointer-events-none absolute top-0.5 right-7 max-w-[70%] truncate rounded bg-sheet/85 px-1 font-mono text-[11px] whitespace-pre text-soft"
+        data-track-values
+      />
+      {scene.host.draws && <TrackEdge scene={scene} track={track} height={height} onPull={setPulled} />}
+    </div>
+  );
+}

@@ -1,0 +1,27 @@
+import { useEffect, type RefObject } from 'react';
+import type { FigureScene } from '../figure/scene.js';
+import { movedLens, railAxis, zoomedLens } from './axis.js';
+
+/** Zooms along the parameter with the wheel about the pointer, and moves along with Shift and the wheel. */
+export function useRailZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScene, width: number): void {
+  useEffect(() => {
+    const element = ref.current;
+    if (!element) return undefined;
+    const onWheel = (event: WheelEvent): void => {
+      const curve = scene.railCurve;
+      if (!curve || event.ctrlKey) return;
+      event.preventDefault();
+      const pixels = event.deltaMode === 1 ? 16 : 1;
+      if (event.shiftKey) {
+        scene.setLens(movedLens(curve, scene.lens, ((event.deltaX || event.deltaY) * pixels) / 600));
+        return;
+      }
+      const axis = railAxis(curve, width, scene.lens).clamp(true);
+      const about = axis.invert(event.clientX - element.getBoundingClientRect().left);
+      const factor = Math.exp((-event.deltaY * pixels) / 400);
+      scene.setLens(zoomedLens(curve, scene.lens, factor, about));
+    };
+    element.addEventListener('wheel', onWheel, { passive: false });
+    return () => element.removeEventListener('wheel', onWheel);
+  }, [ref, scene, width]);
+}

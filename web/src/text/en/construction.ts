@@ -1,0 +1,16 @@
+export const construction = {
+  by: 'By',
+  ways: { deBoor: 'de Boor, whole curve', deCasteljau: 'de Casteljau, this Bézier piece' },
+  numbers: 'Numbers …',
+  title: 'The point at u = {{u}}',
+  lead: 'Each entry lies between the two to its left. Point at one to see it in the figure.',
+  levels: 'Levels drawn',
+  level: 'Level {{level}}',
+  blossoms: 'Name points by their blossom arguments',
+  parameter: 'u',
+  entry: 'Level {{level}}, point {{index}}: x {{x}}, y {{y}}',
+  weight: 'weight {{weight}}',
+  noEntry: 'Choose an entry to see how it is calculated.',
+  given: 'A control point; it is given.',
+  shown: 'Draw it in the figure',
+};

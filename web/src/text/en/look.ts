@@ -1,0 +1,16 @@
+export const look = {
+  title: 'What the figure shows',
+  lead: 'Part of the sheet: students see what is shown here.',
+  groups: { curves: 'On the curves', cursor: 'At the cursor', basis: 'In the basis track' },
+  onlyHere: 'on {{item}}',
+  ofItem: '{{look}} on {{item}}',
+  choices: { figure: 'as the figure', yes: 'shown', no: 'not shown' },
+  combScale: 'Length of hairs',
+  combDensity: 'Number of hairs',
+  facetTolerance: 'Tolerance',
+  facetCount_one: '{{count}} facet, chord error {{error}} mm',
+  facetCount_other: '{{count}} facets, chord error {{error}} mm',
+  tooManyFacets: 'This tolerance asks for too many facets; make it larger.',
+  basisSum: 'Sum of all functions',
+  polynomialBasis: 'Without the weights too, dashed',
+};

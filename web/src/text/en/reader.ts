@@ -1,0 +1,14 @@
+export const reader = {
+  lessons: 'Lessons',
+  empty:
+    'Your instructor has not published a lesson for this class yet. Come back later; your place is kept.',
+  noSheets: 'No sheet opened yet',
+  progress: '{{done}} of {{count}} sheets done',
+  start: 'Begin',
+  goOn: 'Go on',
+  newerEdition: 'Edition {{number}} is out. Your work on this one is kept.',
+  otherEdition: 'Your work on edition {{number}}',
+  toNewer: 'Go to edition {{number}}',
+  sheetState: 'Sheet {{number}}, {{title}}: {{state}}',
+  state: { unopened: 'not opened', opened: 'opened', begun: 'begun', tried: 'tried', done: 'done' },
+};

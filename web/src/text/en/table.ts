@@ -1,0 +1,12 @@
+export const table = {
+  table: 'Points …',
+  title: 'Points of {{curve}}',
+  lead: 'Numbers or expressions such as sqrt(2)/2 or 3*cos(30 deg). Enter sets them.',
+  point: 'Point',
+  weight: 'Weight',
+  coordinate: '{{axis}} of {{point}}',
+  weightOf: 'Weight of {{point}}',
+  notANumber: '{{text}} is not a number or an expression; nothing was changed.',
+  notPositive: 'A weight must be above zero; {{text}} is not.',
+  follows: 'This curve follows its source; its points can’t be typed.',
+};

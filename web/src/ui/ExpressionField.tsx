@@ -1,0 +1,42 @@
+import { useEffect, useState } from 'react';
+import { readExpression } from '../table/expression.js';
+import { shownNumber } from '../text/number.js';
+import { useTranslation } from '../text/text.js';
+
+interface ExpressionFieldProps {
+  readonly label: string;
+  readonly value: number;
+  readonly onChange: (value: number) => void;
+}
+
+/** A field for a number or an expression. What can't be read stays in the field, is told, and changes nothing. */
+export function ExpressionField({ label, value, onChange }: ExpressionFieldProps) {
+  const { t } = useTranslation();
+  const [text, setText] = useState<string | null>(null);
+  const [wrong, setWrong] = useState(false);
+  useEffect(() => {
+    if (text === null) return undefined;
+    let stale = false;
+    void readExpression(text).then((read) => {
+      if (stale) return;
+      setWrong(read === undefined);
+      if (read !== undefined && read !== value) onChange(read);
+    });
+    return () => {
+      stale = true;
+    };
+  }, [text]);
+  return (
+    <label className="flex items-center gap-1 text-[13px]">
+      <span className="text-soft">{label}</span>
+      <input
+        value={text ?? String(Number(shownNumber(value, 6).replace('−', '-')))}
+        aria-invalid={wrong || undefined}
+        title={wrong ? t('table.notANumber', { text: text ?? '' }) : undefined}
+        onChange={(event) => setText(event.target.value)}
+        onBlur={() => !wrong && setText(null)}
+        className="h-7 w-20 rounded-md border border-strong bg-sheet px-1.5 text-right font-mono text-[12.5px] aria-invalid:border-bad aria-invalid:text-bad"
+      />
+    </label>
+  );
+}

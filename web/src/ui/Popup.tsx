@@ -1,0 +1,32 @@
+import { Popover } from 'radix-ui';
+import type { ReactNode } from 'react';
+
+interface PopupProps {
+  readonly label: string;
+  /** The button that opens it. */
+  readonly trigger: ReactNode;
+  readonly children: ReactNode;
+  readonly className?: string;
+  readonly open?: boolean;
+  readonly onOpen?: (open: boolean) => void;
+}
+
+/** A small sheet below a button, for lists and choices. */
+export function Popup({ label, trigger, children, className = 'p-2', open, onOpen }: PopupProps) {
+  return (
+    <Popover.Root {...(open === undefined ? {} : { open })} {...(onOpen ? { onOpenChange: onOpen } : {})}>
+      <Popover.Trigger asChild>{trigger}</Popover.Trigger>
+      <Popover.Portal>
+        <Popover.Content
+          aria-label={label}
+          sideOffset={6}
+          align="start"
+          collisionPadding={8}
+          className={`z-30 max-h-[80vh] max-w-[96vw] overflow-y-auto rounded-lg border border-strong bg-sheet shadow-lg ${className}`}
+        >
+          {children}
+        </Popover.Content>
+      </Popover.Portal>
+    </Popover.Root>
+  );
+}

@@ -1,0 +1,45 @@
+import {
+  CurveError,
+  fitStroke,
+  largestDistance,
+  previewOperation,
+  type Curve,
+  type FigureDocument,
+  type Operation,
+  type Point,
+} from '@bogen/core';
+import { expose } from 'comlink';
+
+/** What came of a calculation, or the sentence that says why nothing did. */
+export type Outcome<Value> = { readonly value: Value } | { readonly reason: string };
+
+/** A fit of a freehand stroke, by its numbers. */
+export interface StrokeFit {
+  readonly tolerance: number;
+  readonly points: number;
+  readonly deviation: number;
+  readonly reached: boolean;
+}
+
+function outcome<Value>(calculate: () => Value): Outcome<Value> {
+  try {
+    return { value: calculate() };
+  } catch (error) {
+    if (error instanceof CurveError) return { reason: error.message };
+    throw error;
+  }
+}
+
+/** Calculations that can take longer than a frame, in a worker of the page. */
+const work = {
+  largestDistance: (first: Curve, second: Curve) => outcome(() => largestDistance(first, second)),
+  preview: (document: FigureDocument, operation: Operation) => previewOperation(document, operation),
+  fitStroke: (points: readonly Point[], tolerance: number, degree: number) =>
+    outcome((): StrokeFit & { curve: Curve } => {
+      const { curve, deviation, reached } = fitStroke(points, tolerance, degree);
+      return { tolerance, points: curve.points.length, deviation, reached, curve };
+    }),
+};
+
+export type HeavyWork = typeof work;
+expose(work);

@@ -1,0 +1,3 @@
+/** The panels that slide over the prose while a figure is worked on. */
+export type PanelName =
+  'change' | 'table' | 'facts' | 'details' | 'look' | 'compare' | 'construction' | 'several' | 'keys';
