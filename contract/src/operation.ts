@@ -69,7 +69,13 @@ export const operationSchema = z.discriminatedUnion('name', [
   }),
   z.strictObject({ name: z.literal('fitToTolerance'), source, degree: degreeSchema, tolerance: finite }),
   z.strictObject({ name: z.literal('mirror'), source, axis }),
-  z.strictObject({ name: z.literal('symmetric'), source, axis, smooth: z.boolean() }),
+  z.strictObject({
+    name: z.literal('symmetric'),
+    source,
+    axis,
+    smooth: z.boolean(),
+    keep: z.enum(['before', 'after']).optional(),
+  }),
   z.strictObject({
     name: z.literal('convert'),
     source,

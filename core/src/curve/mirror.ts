@@ -1,10 +1,11 @@
 import { closednessOf } from './close.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
+import { intersectLine } from './intersect.js';
 import { joinCurves } from './join.js';
 import { domainOf } from './knotVector.js';
 import { mapDomain, reverseCurve } from './reparametrise.js';
-import { clampEnds } from './split.js';
+import { clampEnds, extractPart } from './split.js';
 import { addScaled, dot, subtract, unit } from './vector.js';
 
 /** A mirror: in the plane a line, in space a plane, by a place on it and the direction across it. */
@@ -56,6 +57,34 @@ export function mirrorCurve(curve: Curve, mirror: Mirror): Curve {
       addScaled(point, normal, -2 * dot(subtract(point, mirror.place), normal)),
     ),
   };
+}
+
+/**
+ * The side of a plane curve that lies before its first crossing of a mirror, or behind its last one, and
+ * what is left over. The half runs towards the mirror.
+ * @returns the whole curve and nothing left over where it does not cross the mirror inside its domain
+ * @throws CurveError `unsupported` in space
+ */
+export function halfAtMirror(
+  curve: Curve,
+  mirror: Mirror,
+  keep: 'before' | 'after',
+): { readonly half: Curve; readonly goes?: Curve } {
+  const [nx, ny] = unitNormal(mirror, dimensionOf(curve)) as [number, number];
+  const [x, y] = mirror.place as [number, number];
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  const margin = 1e-9 * (end - start);
+  const crossings = intersectLine(curve, [
+    [x, y],
+    [x - ny, y + nx],
+  ])
+    .map(({ parameter }) => parameter)
+    .filter((u) => u > start + margin && u < end - margin);
+  if (crossings.length === 0) return { half: keep === 'before' ? curve : reverseCurve(curve) };
+  const [first, last] = [crossings[0]!, crossings.at(-1)!];
+  return keep === 'before'
+    ? { half: extractPart(curve, start, first), goes: extractPart(curve, first, end) }
+    : { half: reverseCurve(extractPart(curve, last, end)), goes: extractPart(curve, start, last) };
 }
 
 /**

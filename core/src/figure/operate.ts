@@ -11,7 +11,7 @@ import { interpolate, interpolateClosed } from '../curve/interpolate.js';
 import { joinCurves } from '../curve/join.js';
 import { clampedUniformKnots } from '../curve/knotVector.js';
 import { matchCurve } from '../curve/match.js';
-import { mirrorCurve, mirrorThrough, symmetricCurve } from '../curve/mirror.js';
+import { halfAtMirror, mirrorCurve, mirrorThrough, symmetricCurve } from '../curve/mirror.js';
 import { periodicCurve } from '../curve/periodic.js';
 import { reduceDegree } from '../curve/reduceDegree.js';
 import { fitCurveToTolerance, refitCurve } from '../curve/refit.js';
@@ -21,7 +21,7 @@ import { extractPart, splitCurve } from '../curve/split.js';
 import { validateCurve } from '../curve/validate.js';
 import { addScaled } from '../curve/vector.js';
 import { withDegree } from '../curve/withDegree.js';
-import type { Operation } from './operation.js';
+import type { Operation, SymmetricCurve } from './operation.js';
 
 /** What an operation comes to. */
 export interface Operated {
@@ -29,6 +29,8 @@ export interface Operated {
   /** For operations that change the shape: how far the result lies from the source. Absent where it is exact. */
   readonly deviation?: Deviation;
   /** Another number that the operation measures: what is left uneven, how far the farthest point moved. */
+  /** What of the source is not in the result: the other side of a curve that is made symmetric. */
+  readonly goes?: readonly Curve[];
   readonly measure?: { readonly kind: 'unevenness' | 'largestMove'; readonly value: number };
 }
 
@@ -148,8 +150,18 @@ function operateOnCurves(
     case 'mirror':
       return { curve: mirrorCurve(curve, mirrorThrough(...operation.axis)) };
     case 'symmetric':
-      return { curve: symmetricCurve(curve, mirrorThrough(...operation.axis), operation.smooth) };
+      return symmetric(curve, operation);
     case 'convert':
       return convertCurve(curve, operation.kind);
   }
+}
+
+/** A symmetric curve of the side that is kept, with the side that goes. */
+function symmetric(curve: Curve, { axis, smooth, keep }: SymmetricCurve): Operated {
+  const mirror = mirrorThrough(...axis);
+  if (!keep) return { curve: symmetricCurve(curve, mirror, smooth) };
+  const { half, goes } = halfAtMirror(curve, mirror, keep);
+  const made = symmetricCurve(half, mirror, smooth);
+  // It runs as the source does.
+  return { curve: keep === 'after' ? reverseCurve(made) : made, ...(goes ? { goes: [goes] } : {}) };
 }

@@ -189,6 +189,11 @@ export interface MirroredCurve extends OnCurve<'mirror'> {
 export interface SymmetricCurve extends OnCurve<'symmetric'> {
   readonly axis: readonly [Point, Point];
   readonly smooth: boolean;
+  /**
+   * Which side of the place where the curve crosses the axis is kept, where it does; the other goes. The
+   * whole curve is taken for the half where absent.
+   */
+  readonly keep?: 'before' | 'after';
 }
 
 /** The curve as another kind. */

@@ -42,6 +42,8 @@ import {
   signChanges,
   spanHulls,
   splitAtKnots,
+  halfAtMirror,
+  lengthOfCurve,
   symmetricCurve,
   unevennessOf,
   validateCurve,
@@ -234,6 +236,29 @@ describe('mirrors', () => {
         );
       }),
     );
+  });
+
+  it('cut a curve where it crosses the mirror, and say what goes', () => {
+    const across = mirrorThrough([100, 0], [100, 1]);
+    for (const keep of ['before', 'after'] as const) {
+      const { half, goes } = halfAtMirror(bout, across, keep);
+      const [, end] = domainOf(half.knots, half.degree);
+      // The half ends on the mirror, and both parts together are as long as the curve.
+      expect(pointAt(half, end, 'left')[0]).toBeCloseTo(100, 9);
+      expect(lengthOfCurve(half) + lengthOfCurve(goes!)).toBeCloseTo(lengthOfCurve(bout), 6);
+      const made = symmetricCurve(half, across);
+      const [from, to] = domainOf(made.knots, made.degree);
+      for (const share of [0, 0.1, 0.3, 0.45]) {
+        const [a, b] = [
+          pointAt(made, from + share * (to - from)),
+          pointAt(made, to - share * (to - from), 'left'),
+        ];
+        expect(a[0]! + b[0]!).toBeCloseTo(200, 8);
+        expect(a[1]).toBeCloseTo(b[1]!, 8);
+      }
+    }
+    const beside = mirrorThrough([-500, 0], [-500, 1]);
+    expect(halfAtMirror(bout, beside, 'before')).toEqual({ half: bout });
   });
 
   it('make a symmetric curve of a half, smooth where it crosses', () => {

@@ -1,7 +1,6 @@
 import {
   curveOf,
   interiorKnots,
-  previewOperation,
   type CurveCounts,
   type FigureItem,
   type Preview,
@@ -16,6 +15,7 @@ import { Button } from '../ui/Button.js';
 import { Check, Choice } from '../ui/Choice.js';
 import { NumberField } from '../ui/NumberField.js';
 import { Panel } from '../ui/Panel.js';
+import { useHeavyPreview } from './useHeavyPreview.js';
 import { specNames, specs, type Field, type Spec, type SpecName, type Values } from './specs.js';
 
 interface ChangePanelProps {
@@ -44,32 +44,27 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
   const lacksOther = spec.fields.some(({ kind }) => kind === 'curve') && others.length === 0;
   const lacksKnot =
     name === 'removeKnot' && curve !== undefined && interiorKnots(curve.knots, curve.degree).length === 0;
-  const preview = useMemo<Preview>(
-    () =>
-      lacksOther
-        ? { status: 'failed', reason: t('change.noOther') }
-        : lacksKnot
-          ? { status: 'failed', reason: t('change.noKnot') }
-          : previewOperation(document, operation, scene.evaluation),
-    [lacksOther, lacksKnot, document, operation, scene, t],
-  );
+  const refusal = lacksOther ? t('change.noOther') : lacksKnot ? t('change.noKnot') : null;
+  const preview = useHeavyPreview(document, operation, refusal);
 
   useEffect(() => {
     scene.setOverlay(
-      preview.status === 'curve'
+      preview?.status === 'curve'
         ? {
             curve: preview.curve,
+            goes: preview.goes ?? [],
+            axis: 'axis' in operation ? operation.axis : undefined,
             places: preview.curve.points,
             pulls: [],
             polygon: document.shown.polygon,
           }
         : null,
     );
-  }, [scene, preview, document.shown.polygon]);
+  }, [scene, preview, operation, document.shown.polygon]);
   useEffect(() => () => scene.setOverlay(null), [scene]);
 
   const apply = (): void => {
-    if (preview.status !== 'curve') return;
+    if (preview?.status !== 'curve') return;
     const { curve: made } = preview;
     const loose = document.loose[item.id];
     const wasAllLoose = item.kind === 'curve' && loose?.controlPoints.length === item.curve.points.length;
@@ -103,7 +98,7 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
     onClose();
   };
   const link = (): void => {
-    if (preview.status !== 'curve') return;
+    if (preview?.status !== 'curve') return;
     const id = freshId(document);
     const made: FigureItem = {
       id,
@@ -152,17 +147,26 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
             />
           ))}
         </div>
-        <PreviewNumbers preview={preview} />
+        {preview ? (
+          <PreviewNumbers preview={preview} of={name} />
+        ) : (
+          <p className="min-h-24 text-[13px] text-soft">{t('change.calculating')}</p>
+        )}
+        {preview?.status === 'curve' && preview.goes && (
+          <p role="status" className="text-[13px]" data-goes>
+            {t('change.goes')}
+          </p>
+        )}
         <div className="flex flex-wrap gap-2">
           <Button
             primary
             type="submit"
-            disabled={preview.status === 'failed'}
+            disabled={preview?.status !== 'curve'}
             title={item.kind === 'curve' ? t('change.applyHelp') : t('change.applyFreezes')}
           >
             {t('change.apply')}
           </Button>
-          <Button disabled={preview.status === 'failed'} title={t('change.linkHelp')} onClick={link}>
+          <Button disabled={preview?.status !== 'curve'} title={t('change.linkHelp')} onClick={link}>
             {t('change.link')}
           </Button>
         </div>
@@ -245,7 +249,19 @@ function FieldOf({ field, value, onSet, scene, item }: FieldOfProps) {
 }
 
 /** What would change, side by side, and how far the shape would move. */
-function PreviewNumbers({ preview }: { preview: Preview }) {
+/** What makes another curve on purpose, of which no deviation is asked. */
+const makesAnother: readonly SpecName[] = [
+  'split',
+  'part',
+  'piece',
+  'join',
+  'match',
+  'mirror',
+  'symmetric',
+  'copy',
+];
+
+function PreviewNumbers({ preview, of }: { preview: Preview; of: SpecName }) {
   const { t } = useTranslation();
   if (preview.status === 'failed') {
     return (
@@ -283,18 +299,20 @@ function PreviewNumbers({ preview }: { preview: Preview }) {
             <td className="font-mono text-[12.5px]">{show(preview.after, key)}</td>
           </tr>
         ))}
-        <tr className="border-t border-line">
-          <th scope="row" className="py-0.5 text-left font-normal">
-            {t('change.deviation')}
-          </th>
-          <td
-            colSpan={2}
-            className="font-mono text-[12.5px]"
-            data-deviation={preview.deviation?.distance ?? 0}
-          >
-            {preview.deviation ? `${shownNumber(preview.deviation.distance, 4)} mm` : t('change.exact')}
-          </td>
-        </tr>
+        {(preview.deviation || !makesAnother.includes(of)) && (
+          <tr className="border-t border-line">
+            <th scope="row" className="py-0.5 text-left font-normal">
+              {t('change.deviation')}
+            </th>
+            <td
+              colSpan={2}
+              className="font-mono text-[12.5px]"
+              data-deviation={preview.deviation?.distance ?? 0}
+            >
+              {preview.deviation ? `${shownNumber(preview.deviation.distance, 4)} mm` : t('change.exact')}
+            </td>
+          </tr>
+        )}
         {preview.measure && (
           <tr className="border-t border-line">
             <th scope="row" className="py-0.5 text-left font-normal">

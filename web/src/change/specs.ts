@@ -45,6 +45,11 @@ const axis = (values: Values) => {
         [1, place],
       ] as const);
 };
+/** The middle of a curve's breadth, to a tenth. */
+const middleOf = ({ points }: Curve): number => {
+  const xs = points.map(([x]) => x!);
+  return Math.round(5 * (Math.min(...xs) + Math.max(...xs))) / 10;
+};
 const rightEdge = ({ points }: Curve): number => Math.max(...points.map(([x]) => x!));
 
 /** Every operation that can be asked for on a curve, in the order of the list. */
@@ -204,10 +209,17 @@ export const specs = {
     fields: [
       { key: 'mirrorAt', kind: 'choice', choices: ['upright', 'level'] },
       { key: 'place', kind: 'number' },
+      { key: 'keep', kind: 'choice', choices: ['before', 'after'] },
       { key: 'smooth', kind: 'check' },
     ],
-    first: (curve) => ({ mirrorAt: 'upright', place: rightEdge(curve), smooth: true }),
-    make: (source, v) => ({ name: 'symmetric', source, axis: axis(v), smooth: v['smooth'] === true }),
+    first: (curve) => ({ mirrorAt: 'upright', place: middleOf(curve), keep: 'before', smooth: true }),
+    make: (source, v) => ({
+      name: 'symmetric',
+      source,
+      axis: axis(v),
+      keep: v['keep'] === 'after' ? 'after' : 'before',
+      smooth: v['smooth'] === true,
+    }),
   },
   convert: {
     fields: [{ key: 'kind', kind: 'choice', choices: ['straight', 'monotone', 'bezier', 'bspline'] }],

@@ -1,7 +1,10 @@
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Check, Choice } from '../ui/Choice.js';
+import { ExpressionField } from '../ui/ExpressionField.js';
 import { NumberField } from '../ui/NumberField.js';
+import { SliderField } from '../ui/SliderField.js';
+import { shownNumber } from '../text/number.js';
 import { tools, type DrawOptions } from './tools.js';
 import type { Drawing } from './useDrawing.js';
 
@@ -17,7 +20,7 @@ export function DrawLead({ drawing }: { drawing: Drawing }) {
       : draft.status === 'empty'
         ? t(`draw.leads.${tool}`)
         : places.length < tools[tool].most(options)
-          ? t('draw.ready', { count: places.length })
+          ? t(drawing.stroke ? 'draw.strokeReady' : 'draw.ready', { count: places.length })
           : '';
   return (
     <p
@@ -124,19 +127,40 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
         />
       )}
       {uses('tolerance') && (
-        <NumberField
-          label={t('draw.tolerance')}
-          value={options.tolerance}
-          least={0.01}
-          most={100}
-          onChange={(tolerance) => drawing.setOptions({ tolerance })}
-        />
+        <div className="w-72">
+          <SliderField
+            label={t('draw.tolerance')}
+            value={options.tolerance}
+            least={0.05}
+            most={20}
+            logarithmic
+            shown={(value) => `${shownNumber(value)} mm`}
+            onPreview={(tolerance) => drawing.setOptions({ tolerance })}
+            onChange={(tolerance) => drawing.setOptions({ tolerance })}
+          />
+        </div>
       )}
       {uses('closed') && (
         <Check
           label={t('draw.closed')}
           value={options.closed}
           onChange={(closed) => drawing.setOptions({ closed })}
+        />
+      )}
+      {uses('mirror') && (
+        <Choice
+          label={t('draw.mirror')}
+          value={options.mirror}
+          choices={['none', 'upright', 'level'] as const}
+          name={(value) => t(`draw.mirrors.${value}`)}
+          onChange={(mirror) => drawing.setOptions({ mirror })}
+        />
+      )}
+      {uses('mirror') && options.mirror !== 'none' && (
+        <ExpressionField
+          label={t('draw.mirrorAt')}
+          value={options.mirrorAt}
+          onChange={(mirrorAt) => drawing.setOptions({ mirrorAt })}
         />
       )}
       <span className="flex-1" />

@@ -5,8 +5,10 @@ import type { Plane } from '../figure/plane.js';
 import type { FigureScene } from '../figure/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
+import { ClosingQuestion } from './ClosingQuestion.js';
 import { DrawLead } from './DrawBar.js';
 import { snap, type Snapped } from './snap.js';
+import { StrokeChart } from './StrokeChart.js';
 import { tools } from './tools.js';
 import type { Drawing } from './useDrawing.js';
 
@@ -27,7 +29,10 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
   const down = useRef<{ at: Point; from: readonly [number, number]; stroke: Point[] } | null>(null);
   const tool = drawing.tool!;
 
-  useEffect(() => ref.current?.focus(), [tool]);
+  const { asksClosing } = drawing;
+  useEffect(() => {
+    if (!asksClosing) ref.current?.focus();
+  }, [tool, asksClosing]);
 
   const placeOf = (event: PointerEvent): Snapped => {
     const box = ref.current!.getBoundingClientRect();
@@ -45,8 +50,8 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
   const set = (snapped: Snapped, pulled?: Point): void => {
     // Back on the first place: the curve is to close there.
     if (snapped.kind === 'start' && tools[tool].uses.includes('closed') && drawing.places.length > 2) {
-      drawing.setOptions({ closed: true });
-      onSay(t('draw.closedHere'));
+      drawing.askClosing();
+      onSay(t('draw.howToClose'));
       return;
     }
     drawing.place(snapped.at, pulled);
@@ -54,7 +59,7 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
   };
 
   const onPointerDown = (event: PointerEvent<HTMLDivElement>): void => {
-    if (event.button !== 0) return;
+    if (event.button !== 0 || drawing.asksClosing) return;
     ref.current!.setPointerCapture(event.pointerId);
     const snapped = placeOf(event);
     down.current = { at: snapped.at, from: [event.clientX, event.clientY], stroke: [snapped.at] };
@@ -71,7 +76,7 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
       for (const move of moves.length > 0 ? moves : [event.nativeEvent]) {
         current.stroke.push(plane.toPlane(move.clientX - box.left, move.clientY - box.top));
       }
-      scene.setOverlay({ places: [], pulls: [], polygon: false, stroke: current.stroke });
+      scene.setOverlay({ places: [], pulls: [], polygon: false, stroke: [...current.stroke] });
       return;
     }
     if (current && pulledFar(event, current.from)) {
@@ -127,7 +132,11 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
       onKeyDown={onKeyDown}
     >
       <DrawLead drawing={drawing} />
-      {hovered && (
+      {drawing.stroke && (
+        <StrokeChart stroke={drawing.stroke} drawn={drawing.places.map(({ at }) => at)} plane={plane} />
+      )}
+      {drawing.asksClosing && <ClosingQuestion drawing={drawing} plane={plane} />}
+      {hovered && !drawing.asksClosing && (
         <>
           <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">
             <path

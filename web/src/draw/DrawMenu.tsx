@@ -1,10 +1,19 @@
-import { type FigureItem, type SingleFigureCommand } from '@bogen/core';
+import {
+  curveOf,
+  distinctPointCount,
+  itemOf,
+  type FigureItem,
+  type Point,
+  type SingleFigureCommand,
+} from '@bogen/core';
 import { useState } from 'react';
+import { freshId } from '../figure/freshId.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Popup } from '../ui/Popup.js';
 import { PictureButton } from '../picture/PictureButton.js';
+import { pegNames } from './pegNames.js';
 import { toolNames } from './tools.js';
 import type { Drawing } from './useDrawing.js';
 
@@ -21,7 +30,7 @@ export function DrawMenu({ drawing, scene, onPicture }: DrawMenuProps) {
   const [open, setOpen] = useState(false);
   const { document } = scene;
   const pegs = document.items.filter((item) => item.kind === 'point');
-  const both = (): void => {
+  const both = (beside: boolean): void => {
     setOpen(false);
     const ids = pegs.map(({ id }) => id);
     const degree = Math.min(drawing.options.degree, pegs.length - 1);
@@ -59,8 +68,38 @@ export function DrawMenu({ drawing, scene, onPicture }: DrawMenuProps) {
     }));
     scene.host.do({
       name: 'batch',
-      commands: [...commands, { name: 'setRail', rail: { ...document.rail, item: items[0]!.id } }],
+      commands: [
+        ...commands,
+        { name: 'setRail', rail: { ...document.rail, item: items[0]!.id } },
+        ...(beside
+          ? [
+              {
+                name: 'setLooks',
+                looks: { sideBySide: [items[0]!.id, items[1]!.id], compareWith: items[1]!.id },
+              } as const,
+            ]
+          : []),
+      ],
     });
+  };
+  const onRail = itemOf(document, document.rail.item ?? '');
+  const curve = onRail && curveOf(scene.evaluation, onRail.id);
+  const source = onRail &&
+    curve && { name: onRail.name, points: curve.points.slice(0, distinctPointCount(curve)) };
+  const pegsOf = (points: readonly Point[]): void => {
+    setOpen(false);
+    const name = pegNames(document.items);
+    const taken = new Set<string>();
+    const commands = points.map((at, index): SingleFigureCommand => {
+      const id = freshId(document, taken);
+      taken.add(id);
+      return {
+        name: 'addItem',
+        item: { id, name: name(), kind: 'point', at },
+        at: document.items.length + index,
+      };
+    });
+    scene.host.do({ name: 'batch', commands });
   };
   return (
     <Popup
@@ -84,25 +123,57 @@ export function DrawMenu({ drawing, scene, onPicture }: DrawMenuProps) {
           <span className="block text-[12px] leading-snug text-soft">{t(`draw.leads.${name}`)}</span>
         </button>
       ))}
-      <button
-        type="button"
+      <Row
+        title={t('draw.both')}
+        lead={pegs.length < 2 ? t('draw.bothMissing') : t('draw.bothLead', { count: pegs.length })}
         disabled={pegs.length < 2}
-        className="col-span-2 mt-1 rounded-md border-t border-line px-2 py-1.5 text-left hover:bg-tint disabled:opacity-50"
-        onClick={both}
-      >
-        <span className="block text-[13px] font-medium">{t('draw.both')}</span>
-        <span className="block text-[12px] leading-snug text-soft">
-          {pegs.length < 2 ? t('draw.bothMissing') : t('draw.bothLead', { count: pegs.length })}
-        </span>
-      </button>
+        onPress={() => both(false)}
+      />
+      <Row
+        title={t('draw.bothBeside')}
+        lead={pegs.length < 2 ? t('draw.bothMissing') : t('draw.bothBesideLead')}
+        disabled={pegs.length < 2}
+        onPress={() => both(true)}
+      />
+      {source && (
+        <Row
+          title={t('draw.pegsOfCurve', { curve: source.name })}
+          lead={t('draw.pegsOfCurveLead', { count: source.points.length })}
+          onPress={() => pegsOf(source.points)}
+        />
+      )}
       <PictureButton
         scene={scene}
-        className="col-span-2 rounded-md px-2 py-1.5 text-left hover:bg-tint disabled:opacity-50"
+        className="rounded-md px-2 py-1 text-left hover:bg-tint disabled:opacity-50"
         onAdded={(id) => {
           setOpen(false);
           onPicture(id);
         }}
       />
     </Popup>
+  );
+}
+
+function Row({
+  title,
+  lead,
+  disabled = false,
+  onPress,
+}: {
+  title: string;
+  lead: string;
+  disabled?: boolean;
+  onPress: () => void;
+}) {
+  return (
+    <button
+      type="button"
+      disabled={disabled}
+      className="rounded-md px-2 py-1 text-left hover:bg-tint disabled:opacity-50"
+      onClick={onPress}
+    >
+      <span className="block text-[13px] font-medium">{title}</span>
+      <span className="block text-[12px] leading-snug text-soft">{lead}</span>
+    </button>
   );
 }

@@ -55,6 +55,9 @@ export interface DrawOptions {
   readonly side: 'left' | 'right';
   readonly large: boolean;
   readonly tolerance: number;
+  /** Whether the mirror image is drawn along, and about which line. */
+  readonly mirror: 'none' | 'upright' | 'level';
+  readonly mirrorAt: number;
 }
 
 export const firstOptions: DrawOptions = {
@@ -69,6 +72,8 @@ export const firstOptions: DrawOptions = {
   side: 'left',
   large: false,
   tolerance: 1,
+  mirror: 'none',
+  mirrorAt: 0,
 };
 
 /** A place that was set, with the handle that was pulled out of it, if any. */
@@ -138,7 +143,7 @@ export const tools: Readonly<Record<ToolName, Tool>> = {
   controlCurve: {
     least: ({ degree, closed }) => (closed ? 3 : degree + 1),
     most: () => many,
-    uses: ['degree', 'closed'],
+    uses: ['degree', 'closed', 'mirror'],
     make: (places, { degree, closed }) => ({
       kind: 'curve',
       curve: closed
@@ -149,14 +154,14 @@ export const tools: Readonly<Record<ToolName, Tool>> = {
   throughCurve: {
     least: ({ closed }) => (closed ? 3 : 2),
     most: () => many,
-    uses: ['degree', 'parametrisation', 'closed'],
+    uses: ['degree', 'parametrisation', 'closed', 'mirror'],
     make: (places, { degree, parametrisation, closed }) =>
       shape({ kind: 'through', points: at(places), degree, parametrisation, closed }),
   },
   straight: {
     least: () => 2,
     most: () => many,
-    uses: ['closed'],
+    uses: ['closed', 'mirror'],
     make: (places, { closed }) => polyline(at(places), closed),
   },
   stairs: {
@@ -168,14 +173,14 @@ export const tools: Readonly<Record<ToolName, Tool>> = {
   chain: {
     least: () => 2,
     most: () => many,
-    uses: ['closed'],
+    uses: ['closed', 'mirror'],
     pulls: true,
     make: (places, { closed }) => shape({ kind: 'chain', chain: { nodes: places.map(nodeOf), closed } }),
   },
   stroke: {
     least: () => 2,
     most: () => 20_000,
-    uses: ['degree', 'tolerance'],
+    uses: ['degree', 'tolerance', 'mirror'],
     freehand: true,
     make: (places, { tolerance, degree }) => shape({ kind: 'stroke', points: at(places), tolerance, degree }),
   },
@@ -243,6 +248,20 @@ export const tools: Readonly<Record<ToolName, Tool>> = {
       shape({ kind: 'conic', start: start!.at, end: end!.at, place: place!.at, held, rho }),
   },
 };
+
+/** The mirror line of a drawing, by two places; none where nothing is mirrored. */
+export function mirrorAxis({ mirror, mirrorAt }: DrawOptions): readonly [Point, Point] | undefined {
+  if (mirror === 'none') return undefined;
+  return mirror === 'upright'
+    ? [
+        [mirrorAt, 0],
+        [mirrorAt, 1],
+      ]
+    : [
+        [0, mirrorAt],
+        [1, mirrorAt],
+      ];
+}
 
 /**
  * What the places so far come to: nothing yet, something still short of what the tool needs (drawn with

@@ -1,6 +1,8 @@
 import {
   CurveError,
   curveOfShape,
+  mirrorCurve,
+  mirrorThrough,
   type Curve,
   type FigureItem,
   type Point,
@@ -10,10 +12,13 @@ import { useEffect, useMemo, useState } from 'react';
 import { freshId } from '../figure/freshId.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
+import { pegNames } from './pegNames.js';
 import type { Snapped } from './snap.js';
+import { useStrokeFit, type FittedStroke } from './useStrokeFit.js';
 import {
   draftOf,
   firstOptions,
+  mirrorAxis,
   tools,
   type Draft,
   type DraftItem,
@@ -40,6 +45,20 @@ export interface Drawing {
   /** Where the pointer is, for the preview. */
   readonly hover: (snapped: Snapped | null, pulled?: Point) => void;
   readonly hovered: Snapped | null;
+  /** Whether it is asked how the curve is to close. */
+  readonly asksClosing: boolean;
+  readonly askClosing: () => void;
+  readonly answerClosing: (way: ClosingAnswer) => void;
+  /** A freehand stroke with its fit. */
+  readonly stroke: FittedStroke | null;
+}
+
+export type ClosingAnswer = 'smooth' | 'corner' | 'meet' | 'goOn';
+
+/** The ways in which what a tool draws can close. */
+export function closingWays(tool: ToolName): readonly ClosingAnswer[] {
+  if (tool === 'controlCurve' || tool === 'throughCurve') return ['smooth', 'meet', 'goOn'];
+  return ['corner', 'goOn'];
 }
 
 /** The state of drawing on one figure. What is drawn becomes part of the document in one step. */
@@ -49,6 +68,8 @@ export function useDrawing(scene: FigureScene): Drawing {
   const [options, setAll] = useState(firstOptions);
   const [places, setPlaces] = useState<readonly Placed[]>([]);
   const [hovered, setHovered] = useState<{ snapped: Snapped; pulled?: Point } | null>(null);
+
+  const [asksClosing, setAsksClosing] = useState(false);
 
   // With the pointer's place as if it were set, as far as the tool takes another one.
   const room = tool !== null && places.length < tools[tool].most(options);
@@ -62,23 +83,39 @@ export function useDrawing(scene: FigureScene): Drawing {
   const preview = useMemo(() => come(tool, shown, options), [tool, shown, options]);
   const kept = useMemo(() => come(tool, places, options), [tool, places, options]);
 
+  const isFreehand = tool !== null && tools[tool].freehand === true;
+  const drawn = useMemo(
+    () => (isFreehand && places.length > 1 ? places.map(({ at }) => at) : null),
+    [isFreehand, places],
+  );
+  const { fitted: stroke, problem: strokeProblem } = useStrokeFit(drawn, options.tolerance, options.degree);
+  const curve = isFreehand ? stroke?.curve : preview.curve;
+  const axis = useMemo(
+    () => (tool !== null && tools[tool].uses.includes('mirror') ? mirrorAxis(options) : undefined),
+    [tool, options],
+  );
+
   useEffect(() => {
     scene.setOverlay(
       tool === null
         ? null
         : {
-            ...(preview.curve ? { curve: preview.curve } : {}),
-            places: shown.map(({ at }) => at),
+            ...(curve ? { curve } : {}),
+            axis,
+            image: axis && curve ? mirrorCurve(curve, mirrorThrough(...axis)) : undefined,
+            ...(drawn ? { stroke: drawn } : {}),
+            places: isFreehand ? [] : shown.map(({ at }) => at),
             pulls: shown.flatMap(({ at, pulled }): [Point, Point][] =>
               pulled ? [[at.map((value, axis) => 2 * value - pulled[axis]!), pulled]] : [],
             ),
             polygon: tool === 'controlCurve' || tool === 'conic' || tool === 'arcThrough',
           },
     );
-  }, [scene, tool, shown, preview.curve]);
+  }, [scene, tool, shown, curve, axis, drawn, isFreehand]);
   useEffect(() => () => scene.setOverlay(null), [scene]);
 
   const reset = (): void => {
+    setAsksClosing(false);
     setPlaces([]);
     setHovered(null);
   };
@@ -116,6 +153,16 @@ export function useDrawing(scene: FigureScene): Drawing {
       { name: 'setRail', rail: { ...document.rail, item: id } },
     ];
     if (loose.length > 0) commands.push({ name: 'setLoose', item: id, of: 'controlPoints', indices: loose });
+    if (axis) {
+      // The image is linked: it follows what was drawn.
+      const image: FigureItem = {
+        id: fresh(),
+        name: t('draw.imageName', { name: made.name }),
+        kind: 'built',
+        operation: { name: 'mirror', source: id, axis },
+      };
+      commands.splice(1, 0, { name: 'addItem', item: image, at: at + 1 });
+    }
     scene.host.do({ name: 'batch', commands });
   };
   const finishWith = (all: readonly Placed[], chosen: DrawOptions): boolean => {
@@ -131,7 +178,15 @@ export function useDrawing(scene: FigureScene): Drawing {
     options,
     places,
     draft: kept.draft,
-    problem: kept.problem,
+    problem: kept.problem ?? strokeProblem,
+    stroke,
+    asksClosing,
+    askClosing: () => setAsksClosing(true),
+    answerClosing: (way) => {
+      setAsksClosing(false);
+      if (way === 'smooth' || way === 'corner') finishWith(places, { ...options, closed: true });
+      else if (way === 'meet') finishWith([...places, { at: places[0]!.at }], { ...options, closed: false });
+    },
     hovered: hovered?.snapped ?? null,
     begin: (next) => {
       setTool(next);
@@ -152,18 +207,9 @@ export function useDrawing(scene: FigureScene): Drawing {
       if (all.length >= tools[tool].most(options) && finishWith(all, options)) return;
       setPlaces(all);
     },
-    placeMany: (points) => {
-      if (
-        tool !== null &&
-        !finishWith(
-          points.map((at) => ({ at })),
-          options,
-        )
-      ) {
-        setPlaces(points.map((at) => ({ at })));
-      }
-    },
-    removeLast: () => setPlaces(places.slice(0, -1)),
+    // A stroke waits for its tolerance; it is done when it is finished.
+    placeMany: (points) => setPlaces(points.map((at) => ({ at }))),
+    removeLast: () => setPlaces(isFreehand ? [] : places.slice(0, -1)),
     finish: () => {
       if (finishWith(places, options)) return;
     },
@@ -180,7 +226,8 @@ function come(
   if (tool === null) return { draft: { status: 'empty' }, curve: undefined, problem: null };
   try {
     const draft = draftOf(tool, places, options);
-    const item = draft.status === 'empty' ? undefined : draft.item;
+    // A freehand stroke is fitted beside the page.
+    const item = draft.status === 'empty' || tools[tool].freehand ? undefined : draft.item;
     const curve =
       item?.kind === 'curve' ? item.curve : item?.kind === 'shape' ? curveOfShape(item.shape) : undefined;
     return { draft, curve, problem: null };
@@ -188,21 +235,4 @@ function come(
     if (!(error instanceof CurveError)) throw error;
     return { draft: draftOf(tool, places, options), curve: undefined, problem: error.message };
   }
-}
-
-/** Names for reference points: A, B, … Z, A2, B2, … that are not taken. */
-function pegNames(items: readonly FigureItem[]): () => string {
-  const taken = new Set(items.map(({ name }) => name));
-  let index = 0;
-  return () => {
-    for (;;) {
-      const turn = Math.floor(index / 26);
-      const name = String.fromCharCode(65 + (index % 26)) + (turn > 0 ? String(turn + 1) : '');
-      index++;
-      if (!taken.has(name)) {
-        taken.add(name);
-        return name;
-      }
-    }
-  };
 }

@@ -1,4 +1,11 @@
-import { handlesOfShape, pictureHandles, type PictureItem, type ShapeHandle } from '@bogen/core';
+import {
+  handlesOfShape,
+  pictureHandles,
+  type Curve,
+  type PictureItem,
+  type Point,
+  type ShapeHandle,
+} from '@bogen/core';
 import type { Palette } from '../theme/theme.js';
 import { samplesOf } from './geometry.js';
 import { tracePoints } from './path.js';
@@ -16,7 +23,7 @@ export function drawOverlay(
   palette: Palette,
 ): void {
   if (!overlay) return;
-  const { curve, places, pulls, polygon, stroke } = overlay;
+  const { curve, image, axis, goes, places, pulls, polygon, stroke } = overlay;
   if (polygon && places.length > 1) {
     tracePoints(context, places, plane);
     context.strokeStyle = palette.strong;
@@ -29,17 +36,19 @@ export function drawOverlay(
     context.lineWidth = 1.5;
     context.stroke();
   }
-  if (curve) {
-    const { coordinates, dimension } = samplesOf(curve);
-    context.beginPath();
-    for (let at = 0; at < coordinates.length; at += dimension) {
-      const [x, y] = plane.toScreen([coordinates[at]!, coordinates[at + 1]!]);
-      if (at === 0) context.moveTo(x, y);
-      else context.lineTo(x, y);
-    }
+  for (const gone of goes ?? []) drawGoing(context, gone, plane, palette);
+  if (axis) drawAxis(context, axis, plane, palette);
+  for (const [part, dash] of [
+    [curve, []],
+    [image, [7, 4]],
+  ] as const) {
+    if (!part) continue;
+    traceCurve(context, part, plane);
+    context.setLineDash([...dash]);
     context.strokeStyle = palette.accent;
     context.lineWidth = 2;
     context.stroke();
+    context.setLineDash([]);
   }
   context.strokeStyle = palette.accent;
   context.lineWidth = 1;
@@ -60,6 +69,59 @@ export function drawOverlay(
     context.lineTo(x + arm, y - arm);
   });
   context.stroke();
+}
+
+function traceCurve(context: Context, curve: Curve, plane: Plane): void {
+  const { coordinates, dimension } = samplesOf(curve);
+  context.beginPath();
+  for (let at = 0; at < coordinates.length; at += dimension) {
+    const [x, y] = plane.toScreen([coordinates[at]!, coordinates[at + 1]!]);
+    if (at === 0) context.moveTo(x, y);
+    else context.lineTo(x, y);
+  }
+}
+
+/** What goes is crossed out along its way. */
+function drawGoing(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+  traceCurve(context, curve, plane);
+  context.strokeStyle = palette.sheet;
+  context.lineWidth = 5;
+  context.globalAlpha = 0.75;
+  context.stroke();
+  context.globalAlpha = 1;
+  const { coordinates, dimension } = samplesOf(curve);
+  let from: readonly [number, number] | undefined;
+  context.beginPath();
+  for (let at = 0; at < coordinates.length; at += dimension) {
+    const [x, y] = plane.toScreen([coordinates[at]!, coordinates[at + 1]!]);
+    if (from && Math.hypot(x - from[0], y - from[1]) < 16) continue;
+    from = [x, y];
+    context.moveTo(x - 4, y - 4);
+    context.lineTo(x + 4, y + 4);
+    context.moveTo(x - 4, y + 4);
+    context.lineTo(x + 4, y - 4);
+  }
+  context.strokeStyle = palette.ink;
+  context.lineWidth = 1.25;
+  context.stroke();
+}
+
+/** A mirror line from edge to edge. */
+function drawAxis(context: Context, [a, b]: readonly [Point, Point], plane: Plane, palette: Palette): void {
+  const far = plane.width + plane.height;
+  const [x, y] = plane.toScreen(a);
+  const [toX, toY] = plane.toScreen(b);
+  const length = Math.hypot(toX - x, toY - y);
+  if (!(length > 0)) return;
+  const [dx, dy] = [((toX - x) / length) * far, ((toY - y) / length) * far];
+  context.beginPath();
+  context.moveTo(x - dx, y - dy);
+  context.lineTo(x + dx, y + dy);
+  context.setLineDash([12, 3, 2, 3]);
+  context.strokeStyle = palette.ink;
+  context.lineWidth = 1;
+  context.stroke();
+  context.setLineDash([]);
 }
 
 /** The places by which given shapes are taken hold of: what the curve passes as open lozenges, what pulls it as dots on a line. */

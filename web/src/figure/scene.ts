@@ -46,6 +46,12 @@ export interface Overlay {
   readonly pulls: readonly (readonly [Point, Point])[];
   /** Whether the places are joined by a polygon. */
   readonly polygon: boolean;
+  /** What of the present curve would go. */
+  readonly goes?: readonly Curve[];
+  /** Its mirror image. */
+  readonly image?: Curve | undefined;
+  /** The mirror line, by two places. */
+  readonly axis?: readonly [Point, Point] | undefined;
   /** A freehand stroke as it is drawn. */
   readonly stroke?: readonly Point[];
 }

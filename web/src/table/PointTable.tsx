@@ -1,8 +1,10 @@
-import { curveOf, distinctPointCount, type FigureItem } from '@bogen/core';
+import { boxOf, curveOf, distinctPointCount, type Curve, type FigureItem } from '@bogen/core';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
 import { Panel } from '../ui/Panel.js';
+import { shownNumber } from '../text/number.js';
+import { Choice } from '../ui/Choice.js';
 import { readExpression } from './expression.js';
 
 /**
@@ -21,10 +23,14 @@ export function PointTable({
   const { t } = useTranslation();
   useSyncExternalStore(scene.subscribe, () => scene.document);
   const [problem, setProblem] = useState('');
+  const [unit, setUnit] = useState(false);
+  // The box stays as it was found while its points move in it.
+  const [box, setBox] = useState(() => frameOf(curveOf(scene.evaluation, item.id)));
   const picked = useSyncExternalStore(scene.subscribe, () => scene.picked);
   const curve = curveOf(scene.evaluation, item.id);
   if (!curve) return null;
   const given = item.kind === 'curve';
+  const frame = unit ? box : wholeFrame;
   const points = curve.points.slice(0, distinctPointCount(curve));
   return (
     <Panel
@@ -33,6 +39,27 @@ export function PointTable({
       title={t('table.title', { curve: item.name })}
       lead={given ? t('table.lead') : t('table.follows')}
     >
+      <div className="flex flex-wrap items-center gap-2">
+        <Choice
+          label={t('table.coordinates')}
+          value={unit ? 'unit' : 'lengths'}
+          choices={['lengths', 'unit'] as const}
+          name={(value) => t(`table.in.${value}`)}
+          onChange={(value) => {
+            setUnit(value === 'unit');
+            setBox(frameOf(curve));
+          }}
+        />
+      </div>
+      {unit && (
+        <p className="text-[12.5px] text-soft">
+          {t('table.unitHelp', {
+            x: shownNumber(box.x),
+            y: shownNumber(box.y),
+            size: shownNumber(box.size),
+          })}
+        </p>
+      )}
       <table className="w-full text-[13px]" data-point-table>
         <thead>
           <tr className="text-left text-soft">
@@ -59,7 +86,7 @@ export function PointTable({
                 name: 'moveControlPoint',
                 item: item.id,
                 index,
-                to: point.map((old, k) => (k === axis ? value : old)),
+                to: point.map((old, k) => (k === axis ? fromFrame(frame, axis, value) : old)),
               });
             return (
               <tr
@@ -76,7 +103,7 @@ export function PointTable({
                   <td key={axis}>
                     <Cell
                       label={t('table.coordinate', { axis, point: name })}
-                      value={point[k]!}
+                      value={toFrame(frame, k, point[k]!)}
                       disabled={!given}
                       onChange={(value) => move(k, value)}
                       onProblem={setProblem}
@@ -106,6 +133,29 @@ export function PointTable({
     </Panel>
   );
 }
+
+/** The square in which coordinates are read: its lower left corner and its side. */
+interface Frame {
+  readonly x: number;
+  readonly y: number;
+  readonly size: number;
+}
+
+const wholeFrame: Frame = { x: 0, y: 0, size: 1 };
+
+/** The box of a curve's control points, as a square of its longer side: the proportion is kept. */
+function frameOf(curve: Curve | undefined): Frame {
+  const found = boxOf(curve?.points ?? []);
+  if (!found) return wholeFrame;
+  const { low, high } = found;
+  const size = Math.max(high[0]! - low[0]!, high[1]! - low[1]!);
+  return { x: low[0]!, y: low[1]!, size: size > 0 ? size : 1 };
+}
+
+const toFrame = ({ x, y, size }: Frame, axis: number, value: number): number =>
+  (value - (axis === 0 ? x : y)) / size;
+const fromFrame = ({ x, y, size }: Frame, axis: number, value: number): number =>
+  (axis === 0 ? x : y) + size * value;
 
 interface CellProps {
   readonly label: string;

@@ -2,6 +2,10 @@ export const table = {
   table: 'Points …',
   title: 'Points of {{curve}}',
   lead: 'Numbers or expressions such as sqrt(2)/2 or 3*cos(30 deg). Enter sets them.',
+  coordinates: 'Coordinates',
+  in: { lengths: 'as lengths, mm', unit: 'in the unit box' },
+  unitHelp:
+    'The box begins at x {{x}}, y {{y}}; its longer side, {{size}} mm, counts as 1. It stays as it is while points move.',
   point: 'Point',
   weight: 'Weight',
   coordinate: '{{axis}} of {{point}}',
