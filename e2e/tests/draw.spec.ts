@@ -13,61 +13,17 @@ import {
   pointAt,
   reduceDegree,
   type Curve,
-  type FigureDocument,
-  type FigureItem,
-  type LessonDocument,
   type Point,
 } from '@bogen/core';
 import type { Page } from '@playwright/test';
-import { expect, handle, placeOf, saved, signIn, test } from '../bogen.js';
-
-/** A lesson of its own, with the curve of a new sheet. */
-async function newLesson(page: Page, title: string): Promise<void> {
-  await page.getByRole('button', { name: 'New lesson' }).click();
-  await page.getByLabel('Title of the lesson').fill(title);
-  await page.getByRole('button', { name: 'Make' }).click();
-  await expect(handle(page, 'curve/P0')).toBeVisible();
-}
-
-/** The figure as the server has it. */
-async function figure(page: Page): Promise<FigureDocument> {
-  await expect(saved(page)).toBeVisible();
-  const lesson = /write\/([^/]+)/.exec(page.url())![1]!;
-  const answer = await page.request.get(`/api/lessons/${lesson}/draft`);
-  return ((await answer.json()) as { document: LessonDocument }).document.sheets[0]!.figure;
-}
-
-async function lastItem(page: Page): Promise<FigureItem> {
-  return (await figure(page)).items.at(-1)!;
-}
-
-/** Where a place of the plane is on the screen; the first curve runs from (0, 10) to (200, 10). */
-async function screenOf(page: Page): Promise<(place: Point) => [number, number]> {
-  const [a, b] = [await placeOf(page, 'curve/P0'), await placeOf(page, 'curve/P5')];
-  const scale = (b.x - a.x) / 200;
-  return ([x, y]) => [a.x + scale * x!, a.y - scale * (y! - 10)];
-}
-
-async function choose(page: Page, tool: RegExp): Promise<void> {
-  await page.getByRole('button', { name: 'Draw …' }).click();
-  await page.getByRole('button', { name: tool }).click();
-  await expect(page.locator('[data-draw-layer]')).toBeVisible();
-}
+import { expect, placeOf, signIn, test } from '../bogen.js';
+import { choose, click, figure, lastItem, newLesson, screenOf } from '../figure.js';
 
 /** Puts the tool away and takes back what was drawn, so that the next curve snaps to nothing of it. */
 async function takeBack(page: Page): Promise<void> {
   await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect.poll(async () => (await figure(page)).items.length).toBe(1);
-}
-
-async function click(page: Page, places: readonly Point[]): Promise<void> {
-  const at = await screenOf(page);
-  for (const place of places) {
-    await page.mouse.move(...at(place), { steps: 2 });
-    await page.mouse.down();
-    await page.mouse.up();
-  }
 }
 
 function expectCurve(found: Curve | undefined, expected: Curve): void {
@@ -338,6 +294,18 @@ test('each kind of curve is drawn with the pointer, and comes to the core’s nu
     await page.mouse.down();
     for (let k = 1; k <= 60; k++) await page.mouse.move(...at([40 + 2 * k, 20 + 15 * Math.sin(k / 12)]));
     await page.mouse.up();
+    // The tolerance is chosen with the count of points in sight, before the stroke is done.
+    const counted = async (): Promise<number> =>
+      Number(await page.locator('[data-stroke-fit]').getAttribute('data-stroke-fit'));
+    await expect.poll(counted).toBeGreaterThan(3);
+    const loose = await counted();
+    const tolerance = page.getByRole('slider', { name: 'Tolerance' });
+    await tolerance.focus();
+    for (let k = 0; k < 12; k++) await page.keyboard.press('PageDown');
+    await expect.poll(counted).toBeGreaterThan(loose);
+    for (let k = 0; k < 12; k++) await page.keyboard.press('PageUp');
+    await expect.poll(counted).toBeLessThanOrEqual(loose);
+    await page.getByRole('button', { name: 'Finish' }).click();
     const item = await lastItem(page);
     if (item.kind !== 'shape' || item.shape.kind !== 'stroke') throw new Error('no stroke');
     expect(item.shape.points.length).toBeGreaterThan(30);
@@ -462,7 +430,7 @@ test('points take numbers and expressions, and items are named, hidden, locked, 
 
   await page.getByRole('button', { name: 'Items …' }).click();
   await page.getByRole('button', { name: 'Keep a faint copy of Curve' }).click();
-  await page.getByRole('button', { name: 'Copy Curve', exact: true }).click();
+  await page.getByRole('button', { name: 'Another one like Curve', exact: true }).click();
   await page.getByLabel('Name of Curve (copy)').fill('Waist');
   await page.getByLabel('Name of Curve (copy)').press('Enter');
   await page.getByRole('button', { name: 'Hide Waist' }).click();
@@ -483,14 +451,12 @@ test('what is shown, the tracks of the rail, and a reload in the middle', async 
   const page = await signIn(await newContext());
   await newLesson(page, 'Looking at a curve');
   await page.getByRole('button', { name: 'Look …' }).click();
-  for (const name of [
-    'Convex hulls of spans',
-    'Construction of the point at the cursor',
-    'Speed',
-    'Arc length',
-  ]) {
+  for (const name of ['Convex hulls of spans', 'Construction of the point at the cursor']) {
     await page.getByLabel(name, { exact: true }).check();
   }
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Tracks …' }).click();
+  for (const name of ['Speed', 'Arc length']) await page.getByLabel(name, { exact: true }).check();
   await page.getByLabel('Basis', { exact: true }).uncheck();
   await page.keyboard.press('Escape');
   await expect(page.locator('[data-track]')).toHaveCount(4);

@@ -212,7 +212,7 @@ test('what a figure shows and which curve has the rail are part of the lesson, w
   await newLesson(page, 'Looking');
   await expect(handle(page, 'curve/E2')).toBeVisible();
   await page.getByRole('button', { name: 'Look …' }).click();
-  await page.getByLabel('Edit points').uncheck();
+  await page.getByLabel('Edit points', { exact: true }).uncheck();
   await page.keyboard.press('Escape');
   await expect(handle(page, 'curve/E2')).toHaveCount(0);
   await expect(saved(page)).toBeVisible();

@@ -60,6 +60,7 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
 
   const onPointerDown = (event: PointerEvent<HTMLDivElement>): void => {
     if (event.button !== 0 || drawing.asksClosing) return;
+    ref.current!.focus();
     ref.current!.setPointerCapture(event.pointerId);
     const snapped = placeOf(event);
     down.current = { at: snapped.at, from: [event.clientX, event.clientY], stroke: [snapped.at] };
@@ -125,6 +126,8 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
       data-draw-layer
       className="absolute inset-0 cursor-crosshair touch-none outline-none select-none"
       onPointerDown={onPointerDown}
+      // The focus is given by hand; the browser's own would take it back from a question that was asked.
+      onMouseDown={(event) => event.preventDefault()}
       onPointerMove={onPointerMove}
       onPointerUp={onPointerUp}
       onPointerCancel={() => (down.current = null)}

@@ -123,6 +123,7 @@ export function Handle({
       role="button"
       aria-pressed={onToggle ? loose : selected || undefined}
       onPointerDown={onPointerDown}
+      onMouseDown={dragging.onMouseDown}
       onPointerMove={dragging.onPointerMove}
       onPointerUp={dragging.onPointerUp}
       onPointerCancel={dragging.onPointerCancel}

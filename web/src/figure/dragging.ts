@@ -6,7 +6,7 @@ import {
   type Grip,
   type Point,
 } from '@bogen/core';
-import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { useRef, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
 import { gripsNear } from './gripsNear.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
@@ -50,6 +50,7 @@ interface Draggable {
 
 interface DragHandlers {
   readonly onPointerDown: (event: PointerEvent<SVGGElement>) => void;
+  readonly onMouseDown: (event: MouseEvent) => void;
   readonly onPointerMove: (event: PointerEvent<SVGGElement>) => void;
   readonly onPointerUp: (event: PointerEvent<SVGGElement>) => void;
   readonly onPointerCancel: () => void;
@@ -127,6 +128,8 @@ export function useDragging(draggable: Draggable): DragHandlers & { readonly isH
       event.currentTarget.classList.add('held');
       draggable.onTake?.();
     },
+    // The focus is given above; the browser's own would take it back from a question that was asked.
+    onMouseDown: (event) => event.preventDefault(),
     onPointerMove: (event) => {
       if (!held.current) return;
       const { pressed, from, document } = held.current;

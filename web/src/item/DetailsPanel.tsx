@@ -100,12 +100,16 @@ function Line({ item, onPut }: { item: FigureItem; onPut: (item: FigureItem) => 
             <input
               type="radio"
               name="item-color"
-              className="sr-only"
+              className="absolute inset-0 cursor-pointer opacity-0"
               aria-label={t(`details.colors.${color}`)}
               checked={(item.color ?? 'ink') === color}
               onChange={() => setColor(color)}
             />
-            <span aria-hidden className="h-1 w-4 rounded-full" style={{ background: colorOf[color] }} />
+            <span
+              aria-hidden
+              className="pointer-events-none h-1 w-4 rounded-full"
+              style={{ background: colorOf[color] }}
+            />
           </label>
         ))}
       </fieldset>

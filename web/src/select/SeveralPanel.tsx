@@ -12,7 +12,7 @@ import {
   type PlaneMap,
   type Point,
 } from '@bogen/core';
-import { useEffect, useMemo, useState, type FormEvent } from 'react';
+import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
 import { gripsOf } from '../figure/gripsNear.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useStructure } from '../figure/useScene.js';
@@ -61,13 +61,21 @@ export function SeveralPanel({ scene, onClose }: { scene: FigureScene; onClose: 
   const [kept, setKept] = useState(true);
   const [numbers, setNumbers] = useState<Numbers>(() => firstNumbers(start));
   // Another selection, or one that was moved meanwhile, begins anew.
-  const [of, setOf] = useState(selection);
-  if (of !== selection) {
-    const next = startOf(scene, selection);
-    setOf(selection);
-    setStart(next);
-    setNumbers(firstNumbers(next));
-  }
+  useEffect(() => {
+    const again = (): void => {
+      const next = startOf(scene, selection);
+      setStart(next);
+      setNumbers(firstNumbers(next));
+    };
+    again();
+    return scene.onSettled(() => {
+      if (scene.document !== startDocument.current) again();
+    });
+  }, [scene, selection]);
+  const startDocument = useRef(start.document);
+  useEffect(() => {
+    startDocument.current = start.document;
+  }, [start]);
   const map = useMemo(() => {
     const centre = centreOf(scene, start, about, numbers);
     return mapOf(way, numbers, kept, centre, start);

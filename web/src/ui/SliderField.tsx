@@ -1,4 +1,4 @@
-import { useId, useState } from 'react';
+import { useId, useRef, useState } from 'react';
 
 interface SliderFieldProps {
   readonly label: string;
@@ -23,6 +23,8 @@ export function SliderField(props: SliderFieldProps) {
   const { label, value, least, most, logarithmic = false, whole = false, shown, onPreview, onChange } = props;
   const id = useId();
   const [pulled, setPulled] = useState<number | null>(null);
+  // The value before it was pulled: a preview may change what is given meanwhile.
+  const before = useRef(value);
   const now = pulled ?? value;
   const toStep = (number: number): number =>
     logarithmic
@@ -36,7 +38,7 @@ export function SliderField(props: SliderFieldProps) {
   const done = (): void => {
     if (pulled === null) return;
     setPulled(null);
-    if (pulled !== value) onChange(pulled);
+    if (pulled !== before.current) onChange(pulled);
   };
   return (
     <div className="flex items-center gap-2 text-[13px]">
@@ -52,6 +54,7 @@ export function SliderField(props: SliderFieldProps) {
         value={toStep(now)}
         aria-valuetext={shown(now)}
         onChange={(event) => {
+          if (pulled === null) before.current = value;
           const next = fromStep(Number(event.target.value));
           setPulled(next);
           onPreview(next);

@@ -85,7 +85,7 @@ export const draw = {
   mirrors: { none: 'no', upright: 'about an upright line', level: 'about a level line' },
   mirrorAt: 'at, mm',
   imageName: '{{name}}, mirrored',
-  pegsOfCurve: 'Reference points from {{curve}}',
+  pegsOfCurve: 'Points of {{curve}} as reference points',
   pegsOfCurveLead_one: 'One on its {{count}} control point, to draw on again.',
   pegsOfCurveLead_other: 'One on each of its {{count}} control points, to draw on again.',
   bothBeside: 'Both, side by side',

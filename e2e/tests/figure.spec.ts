@@ -1,0 +1,505 @@
+import {
+  conicHeldBy,
+  curveOf,
+  curveOfShape,
+  evaluateFigure,
+  facetsOf,
+  largestDistance,
+  mapPlace,
+  periodicCurve,
+  rotation,
+  scaling,
+  type Curve,
+  type Point,
+} from '@bogen/core';
+import type { Page } from '@playwright/test';
+import { drag, expect, handle, placeOf, signIn, test } from '../bogen.js';
+import { choose, click, figure, lastItem, lesson, newLesson, screenOf } from '../figure.js';
+
+const firstPoints: readonly Point[] = [
+  [0, 10],
+  [20, 70],
+  [70, 90],
+  [120, 85],
+  [175, 60],
+  [200, 10],
+];
+
+async function pointsOf(page: Page, id = 'curve'): Promise<readonly Point[]> {
+  return curveOf(evaluateFigure(await figure(page)), id)!.points;
+}
+
+function expectPoints(found: readonly Point[], expected: readonly Point[], digits = 6): void {
+  expect(found).toHaveLength(expected.length);
+  found.forEach((point, k) =>
+    point.forEach((value, axis) => expect(value).toBeCloseTo(expected[k]![axis]!, digits)),
+  );
+}
+
+const close = (page: Page): Promise<void> => page.getByRole('button', { name: 'Close' }).click();
+
+test('several points: boxed, dragged, turned and scaled by number, by pointer and by keyboard', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Several points');
+  const at = await screenOf(page);
+
+  await test.step('a box selects what it holds; one of them takes the others along', async () => {
+    await page.keyboard.down('Shift');
+    await page.mouse.move(...at([50, 100]));
+    await page.mouse.down();
+    await page.mouse.move(...at([190, 50]), { steps: 4 });
+    await page.mouse.up();
+    await page.keyboard.up('Shift');
+    await expect(page.locator('[data-selection-bar]')).toContainText(/points selected/);
+    await expect(handle(page, 'curve/P3')).toHaveClass(/selected/);
+    await expect(handle(page, 'curve/P1')).not.toHaveClass(/selected/);
+    const scale = (at([1, 0])[0] - at([0, 0])[0]) as number;
+    await drag(page, 'curve/P3', { x: 0, y: 10 * scale });
+    const points = await pointsOf(page);
+    expect(points[1]).toEqual(firstPoints[1]);
+    const moved = points[3]![1]! - 85;
+    expect(moved).toBeCloseTo(-10, 0);
+    for (const k of [2, 3, 4]) expect(points[k]![1]).toBeCloseTo(firstPoints[k]![1]! + moved, 9);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(() => pointsOf(page)).toEqual(firstPoints);
+  });
+
+  await test.step('turned about a typed place by an expression, previewed and applied', async () => {
+    await page.keyboard.press('Escape');
+    await handle(page, 'curve/P1').focus();
+    await page.keyboard.press('Space');
+    await handle(page, 'curve/P2').focus();
+    await page.keyboard.press('Space');
+    await page.keyboard.press('j');
+    await page.getByLabel('How').selectOption('turn');
+    await page.getByLabel('About').selectOption('typed');
+    await page.getByLabel('Centre x').fill('0');
+    await page.getByRole('textbox', { name: 'y', exact: true }).fill('10');
+    const before = await placeOf(page, 'curve/P2');
+    await page.getByLabel('Angle, °').fill('asin(1/2) * 180/pi');
+    await expect.poll(async () => (await placeOf(page, 'curve/P2')).x).not.toBeCloseTo(before.x, 0);
+    await page.getByRole('button', { name: 'Apply' }).click();
+    const map = rotation([0, 10], 30);
+    expectPoints(
+      await pointsOf(page),
+      firstPoints.map((point, k) => (k === 1 || k === 2 ? mapPlace(map, point) : point)),
+    );
+    await page.getByRole('button', { name: 'Undo' }).click();
+  });
+
+  await test.step('an exact distance in a direction; nonsense changes nothing', async () => {
+    await page.getByLabel('How').selectOption('towards');
+    await page.getByLabel('Distance, mm').fill('twelve');
+    await expect(page.getByRole('button', { name: 'Apply' })).toBeDisabled();
+    await page.getByLabel('Distance, mm').fill('10');
+    await page.getByLabel('Direction, °').fill('90');
+    await page.getByRole('button', { name: 'Apply' }).click();
+    expectPoints(
+      await pointsOf(page),
+      firstPoints.map((point, k) => (k === 1 || k === 2 ? [point[0]!, point[1]! + 10] : point)),
+    );
+    await page.getByRole('button', { name: 'Undo' }).click();
+  });
+
+  await test.step('all of them to a width, with the proportion kept', async () => {
+    await page.getByRole('button', { name: 'Select all points' }).click();
+    await page.getByLabel('How').selectOption('size');
+    await page.getByLabel('Width, mm').fill('100');
+    await page.getByLabel('About').selectOption('origin');
+    await page.getByRole('button', { name: 'Apply' }).click();
+    const map = scaling([0, 0], 0.5);
+    const points = await pointsOf(page);
+    // Edit points are selected too, and follow their control points.
+    expectPoints(
+      points,
+      firstPoints.map((point) => mapPlace(map, point)),
+    );
+    await close(page);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.keyboard.press('Escape');
+    await expect(page.locator('[data-selection-bar]')).toHaveCount(0);
+  });
+});
+
+test('points on one place are asked for by name, then the chosen one moves', async ({ newContext }) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'On one place');
+  await page.getByRole('button', { name: 'Items …' }).click();
+  await page.getByRole('button', { name: 'Another one like Curve' }).click();
+  await page.keyboard.press('Escape');
+  const copy = (await lastItem(page)).id;
+  const { x, y } = await placeOf(page, 'curve/P2');
+  await page.mouse.click(x, y);
+  const chooser = page.locator('[data-chooser]');
+  await expect(chooser).toContainText('Which one?');
+  await chooser.getByRole('button', { name: 'Control point P2 of Curve', exact: true }).click();
+  await expect(chooser).toHaveCount(0);
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x + 20, y + 40, { steps: 4 });
+  await page.mouse.up();
+  expect((await pointsOf(page))[2]).not.toEqual(firstPoints[2]);
+  expect((await pointsOf(page, copy))[2]).toEqual(firstPoints[2]);
+  // Escape puts the question away and moves nothing.
+  const other = await placeOf(page, 'curve/P4');
+  await page.mouse.click(other.x, other.y);
+  await page.keyboard.press('Escape');
+  await expect(chooser).toHaveCount(0);
+  expect((await pointsOf(page))[4]).toEqual(firstPoints[4]);
+});
+
+test('single keys show and hide, their list is one key away, and they can be turned off', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Keys');
+  await page.locator('[data-figure]').click({ position: { x: 30, y: 300 } });
+  await page.keyboard.press('b');
+  await page.keyboard.press('e');
+  await page.keyboard.press('h');
+  await expect
+    .poll(async () => (await figure(page)).shown)
+    .toMatchObject({ comb: true, editPoints: false, hulls: true });
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(async () => (await figure(page)).shown.hulls).toBe(false);
+  await page.keyboard.press('?');
+  await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
+  await expect(page.getByText('Curvature comb')).toBeVisible();
+  await page.getByLabel('Single keys are on').uncheck();
+  await close(page);
+  await page.locator('[data-figure]').click({ position: { x: 30, y: 300 } });
+  await page.keyboard.press('b');
+  await page.waitForTimeout(300);
+  expect((await figure(page)).shown.comb).toBe(true);
+  // Typing into the prose never shows or hides anything.
+  await page.locator('.tiptap').click();
+  await page.keyboard.type('behckw');
+  expect((await figure(page)).shown).toMatchObject({ comb: true, knots: true, polygon: true });
+});
+
+test('what is shown differs for one curve; comb and facets are scaled, and their numbers are the core’s', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Looks');
+  await page.keyboard.press('l');
+  await page.getByLabel('Control points on Curve').selectOption('no');
+  await expect(handle(page, 'curve/P2')).toHaveCount(0);
+  await expect(handle(page, 'curve/E2')).toBeVisible();
+  await page.getByLabel('Control points on Curve').selectOption('figure');
+  await expect(handle(page, 'curve/P2')).toBeVisible();
+  await page.getByLabel('Facets', { exact: true }).check();
+  const count = page.locator('[data-facet-count]');
+  const slider = page.getByRole('slider', { name: 'Tolerance' });
+  await slider.focus();
+  for (const key of ['Home', 'End', 'PageDown']) {
+    await slider.press(key);
+    const { looks, items } = await figure(page);
+    const curve = (items[0] as { curve: Curve }).curve;
+    const facets = facetsOf(curve, looks?.facetTolerance ?? 1);
+    await expect(count).toContainText(`${facets.points.length - 1} facet`);
+  }
+  await page.getByLabel('Curvature comb', { exact: true }).check();
+  await page.getByRole('slider', { name: 'Length of hairs' }).press('End');
+  await expect.poll(async () => (await figure(page)).looks?.combScale).toBe(10);
+});
+
+test('the construction: its triangle, step by step, with the numbers of de Boor and de Casteljau', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Construction');
+  await page.locator('[data-cursor-field]').fill('1/2');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Look …' }).click();
+  await page.getByLabel('Construction of the point at the cursor').check();
+  await page.getByRole('button', { name: 'Numbers …' }).click();
+  const { items } = await figure(page);
+  const { deBoorConstruction, deCasteljauConstruction } = await import('@bogen/core');
+  const curve = (items[0] as { curve: Curve }).curve;
+  const check = async (levels: ReturnType<typeof deBoorConstruction>['levels']): Promise<void> => {
+    await expect(page.locator('[data-entry]')).toHaveCount(10);
+    for (const [r, level] of levels.entries()) {
+      for (const [j, { point }] of level.entries()) {
+        const text = await page.locator(`[data-entry="${r}/${j}"]`).innerText();
+        expect(text.replaceAll('−', '-')).toContain(`${point[0]!.toFixed(2)}, ${point[1]!.toFixed(2)}`);
+      }
+    }
+  };
+  await check(deBoorConstruction(curve, 0.5).levels);
+  await page.locator('[data-entry="1/0"]').focus();
+  await expect(page.locator('[data-recursion] .katex')).toBeVisible();
+  await page.getByRole('combobox', { name: 'By' }).selectOption('deCasteljau');
+  await check(deCasteljauConstruction(curve, 0.5).levels);
+  await page.getByLabel('Name points by their blossom arguments').check();
+  await expect(page.locator('[data-entry="3/0"]')).toContainText('u u u');
+  await page.getByRole('slider', { name: 'Levels drawn' }).press('Home');
+  await expect
+    .poll(async () => (await figure(page)).looks)
+    .toMatchObject({
+      construction: 'deCasteljau',
+      constructionLevels: 0,
+      blossoms: true,
+    });
+});
+
+test('tracks are added, ordered, resized and zoomed; the cursor is typed and its values are read', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Rail');
+  await page.getByRole('button', { name: 'Tracks …' }).click();
+  await page.getByLabel('Derivatives', { exact: true }).check();
+  await page.getByRole('button', { name: 'Move Derivatives up' }).click();
+  await page.getByRole('button', { name: 'Move Derivatives up' }).click();
+  await page.keyboard.press('Escape');
+  await expect
+    .poll(async () => (await figure(page)).rail.tracks)
+    .toEqual(['knots', 'derivatives', 'basis', 'curvature']);
+  const edge = page.locator('[data-track-edge="knots"]');
+  const box = (await edge.boundingBox())!;
+  await page.mouse.move(box.x + 60, box.y + 4);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 60, box.y + 34, { steps: 3 });
+  await page.mouse.up();
+  await expect.poll(async () => (await figure(page)).rail.heights?.knots).toBe(100);
+  await edge.focus();
+  await page.keyboard.press('ArrowUp');
+  await expect.poll(async () => (await figure(page)).rail.heights?.knots).toBe(92);
+
+  await page.locator('[data-cursor-field]').fill('0.5');
+  await page.keyboard.press('Enter');
+  await expect(page.locator('[data-track="basis"] [data-track-values]')).toHaveText(/N\d 0\.\d+/);
+  await page.locator('[data-cursor-field]').fill('7');
+  await page.keyboard.press('Enter');
+  const valid = await page
+    .locator('[data-cursor-field]')
+    .evaluate((field: HTMLInputElement) => field.validity.valid);
+  expect(valid).toBe(false);
+  await page.getByRole('button', { name: 'Zoom in along the parameter' }).click();
+  await expect(page.getByRole('button', { name: 'Whole domain' })).toBeVisible();
+  await page.getByRole('button', { name: 'Whole domain' }).click();
+  // A basis function that is pointed at lights its support on the curve.
+  const basis = (await page.locator('[data-track="basis"]').boundingBox())!;
+  await page.mouse.move(basis.x + 130, basis.y + 20);
+  await expect(page.locator('[data-track="basis"]')).toBeVisible();
+});
+
+test('comparing: a copy is kept, the distance is the core’s, and two panes move together', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Comparing');
+  await page.getByRole('button', { name: 'Compare …' }).click();
+  await page.getByRole('button', { name: 'Keep a copy' }).click();
+  await expect(page.getByText('Both have the same shape.')).toBeVisible();
+  await drag(page, 'curve/P2', { x: 0, y: 60 });
+  const largest = page.locator('[data-largest-distance]');
+  const curves = async (): Promise<[Curve, Curve]> => {
+    const evaluation = evaluateFigure(await figure(page));
+    const { items } = await figure(page);
+    return [curveOf(evaluation, 'curve')!, curveOf(evaluation, items[0]!.id)!];
+  };
+  const expected = largestDistance(...(await curves())).distance;
+  await expect
+    .poll(async () => Number(await largest.getAttribute('data-largest-distance')))
+    .toBeCloseTo(expected, 9);
+  await page.getByLabel('Show the deviation along the curve').check();
+  await page.getByLabel('Deviation as a track on the rail').check();
+  await expect(page.getByRole('img', { name: /^Distance from the other curve from 0/ })).toBeVisible();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await close(page);
+
+  // The same curve twice, of which one has a knot more: the same point moves in both.
+  await page.getByRole('button', { name: 'Items …' }).click();
+  await page.getByRole('button', { name: 'Another one like Curve', exact: true }).click();
+  await page.keyboard.press('Escape');
+  const other = (await figure(page)).items.find(({ name }) => name === 'Curve (copy)')!.id;
+  await page.getByRole('button', { name: 'Compare …' }).click();
+  await page.getByLabel('With').selectOption({ label: 'Curve (copy)' });
+  await page.getByLabel('Side by side').check();
+  await expect(page.locator('[data-pane]')).toHaveCount(2);
+  const before = [await pointsOf(page), await pointsOf(page, other)];
+  await drag(page, 'curve/P3', { x: 10, y: 25 });
+  const after = [await pointsOf(page), await pointsOf(page, other)];
+  for (const k of [0, 1]) {
+    expect(after[k]![3]![1]).toBeLessThan(before[k]![3]![1]! - 5);
+    expect(after[k]![2]).toEqual(before[k]![2]);
+  }
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => pointsOf(page, other)).toEqual(before[1]);
+});
+
+test('details: colour, line, width, and the parameters of a conic, a circle and a chain', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Details');
+  await page.getByRole('button', { name: 'Details …' }).click();
+  await page.getByLabel('plum').check();
+  await page.getByLabel('Line').selectOption('bold');
+  await page.getByLabel('Width, mm').fill('100');
+  await expect
+    .poll(async () => (await figure(page)).items[0])
+    .toMatchObject({ color: 'plum', lineWeight: 'bold' });
+  const points = await pointsOf(page);
+  const xs = points.map(([x]) => x!);
+  expect(Math.max(...xs) - Math.min(...xs)).toBeCloseTo(100, 9);
+  await close(page);
+  for (let k = 0; k < 3; k++) await page.getByRole('button', { name: 'Undo' }).click();
+  await expect.poll(() => pointsOf(page)).toEqual(firstPoints);
+
+  await choose(page, /^Conic/);
+  await click(page, [
+    [40, 20],
+    [100, 20],
+    [70, 45],
+  ]);
+  await page.keyboard.press('Escape');
+  const drawn = await lastItem(page);
+  if (drawn.kind !== 'shape' || drawn.shape.kind !== 'conic') throw new Error('no conic');
+  await page.getByRole('button', { name: 'Details …' }).click();
+  await page.getByRole('textbox', { name: 'ρ' }).fill('0.7');
+  await page.getByLabel('Held').selectOption('tangentIntersection');
+  const shape = { ...drawn.shape, rho: 0.7 };
+  const expected = conicHeldBy(shape, 'tangentIntersection', curveOfShape(shape));
+  await expect
+    .poll(async () => (await lastItem(page)) as { shape?: unknown })
+    .toMatchObject({ shape: expected });
+  await close(page);
+
+  await choose(page, /^Bézier chain/);
+  await click(page, [
+    [20, 20],
+    [50, 35],
+    [90, 20],
+  ]);
+  await page.keyboard.press('Enter');
+  await page.keyboard.press('Escape');
+  const chain = await lastItem(page);
+  // The menu of the second button has the kinds of a node.
+  const at = await screenOf(page);
+  await page.mouse.click(...at([50, 35]), { button: 'right' });
+  await page.getByRole('menuitemradio', { name: 'equal' }).click();
+  await expect
+    .poll(async () => {
+      const item = await lastItem(page);
+      return item.kind === 'shape' && item.shape.kind === 'chain' ? item.shape.chain.nodes[1]!.kind : '';
+    })
+    .toBe('equal');
+  await page.locator(`[data-shape-handle="${chain.id}/1"]`).focus();
+  await page.keyboard.press('Shift+F10');
+  await expect(page.getByRole('menuitemradio', { name: 'corner' })).toBeVisible();
+  await page.keyboard.press('Escape');
+});
+
+test('closing is asked for, and a mirror image is drawn along and follows', async ({ newContext }) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Closing and mirroring');
+  const square: Point[] = [
+    [60, 20],
+    [120, 20],
+    [120, 50],
+    [60, 50],
+  ];
+  await choose(page, /^Curve by control points/);
+  await click(page, [...square, square[0]!]);
+  await page.getByRole('button', { name: /^Ends meet/ }).click();
+  let item = await lastItem(page);
+  expect(item).toMatchObject({ kind: 'curve', curve: { points: [...square, square[0]] } });
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+
+  await choose(page, /^Curve by control points/);
+  await click(page, [...square, square[0]!]);
+  await page.getByRole('button', { name: /^Smooth all round/ }).click();
+  item = await lastItem(page);
+  expect(item).toMatchObject({ kind: 'curve', curve: periodicCurve(3, square) });
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+
+  await choose(page, /^Curve by control points/);
+  await page.getByLabel('Mirrored').selectOption('upright');
+  await page.getByLabel('at, mm').fill('100');
+  await click(page, [
+    [20, 20],
+    [30, 40],
+    [60, 40],
+    [100, 30],
+  ]);
+  await page.keyboard.press('Enter');
+  const image = await lastItem(page);
+  expect(image.kind).toBe('built');
+  const half = (await figure(page)).items.at(-2)!;
+  expectPoints(
+    await pointsOf(page, image.id),
+    (await pointsOf(page, half.id)).map(([x, y]) => [200 - x!, y!]),
+    9,
+  );
+});
+
+test('what is copied is pasted on another sheet and in another lesson', async ({ newContext }) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'From here');
+  await choose(page, /^Circle/);
+  await click(page, [
+    [60, 30],
+    [80, 30],
+  ]);
+  await page.keyboard.press('Escape');
+  const circle = await lastItem(page);
+  await page.locator('[data-figure]').click({ position: { x: 20, y: 200 } });
+  await page.keyboard.press('Control+c');
+  await page.getByRole('button', { name: 'Add sheet' }).click();
+  await expect.poll(async () => (await lesson(page)).sheets.length).toBe(2);
+  await page.locator('[data-figure]').click({ position: { x: 20, y: 200 } });
+  await page.keyboard.press('Control+v');
+  await expect
+    .poll(async () => (await lesson(page)).sheets[1]!.figure.items.at(-1))
+    .toMatchObject({ kind: 'shape', shape: (circle as { shape: object }).shape });
+  await page.goto('/shelf');
+  await newLesson(page, 'To there');
+  await page.getByRole('button', { name: 'Items …' }).click();
+  await page.getByRole('button', { name: 'Paste what was copied' }).click();
+  await expect.poll(async () => (await lastItem(page)).name).toBe('Circle');
+});
+
+test('a picture lies behind the drawing: sent, scaled by two points, faded, locked; what is no picture is refused', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Drawing over a picture');
+  const send = async (name: string, mimeType: string, buffer: Buffer): Promise<void> => {
+    await page.locator('input[type=file]').setInputFiles({ name, mimeType, buffer });
+  };
+  await page.getByRole('button', { name: 'Draw …' }).click();
+  await send('neck.png', 'image/png', Buffer.from('not a picture at all'));
+  await expect(page.getByRole('alert')).toContainText('PNG, JPEG or SVG');
+  const svg =
+    '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 100"><script>alert(1)</script><path d="M0 50H200" stroke="#333"/></svg>';
+  await send('neck.svg', 'image/svg+xml', Buffer.from(svg));
+  await expect(page.getByRole('heading', { name: 'Details of Picture' })).toBeVisible();
+  const picture = async () => {
+    const item = (await figure(page)).items.find(({ kind }) => kind === 'picture');
+    if (item?.kind !== 'picture') throw new Error('no picture');
+    return item;
+  };
+  expect((await picture()).size).toEqual([1200, 600]);
+  await page.getByRole('button', { name: 'Press both points' }).click();
+  const at = await screenOf(page);
+  await page.mouse.click(...at([50, 60]));
+  await page.mouse.click(...at([100, 60]));
+  const before = await picture();
+  await page.getByLabel('They are apart, mm').fill('100');
+  await page.getByRole('button', { name: 'Scale' }).click();
+  await expect.poll(async () => (await picture()).width / before.width).toBeCloseTo(2, 1);
+  await page.getByLabel('left and right exchanged').check();
+  await page.getByRole('slider', { name: 'Faded' }).press('End');
+  await page.getByLabel('locked to the drawing').check();
+  await expect.poll(picture).toMatchObject({ flipped: true, fade: 1, locked: true });
+  // Locked it can't be taken hold of any more.
+  await expect(page.locator(`[data-shape-handle="${before.id}/centre"]`)).toHaveCount(0);
+});
