@@ -1,6 +1,6 @@
 import type { Curve } from './curve.js';
 import { spanEvaluator } from './evaluateMany.js';
-import { spanPolynomials } from './spanPolynomials.js';
+import { spanPolynomials, type SpanPolynomials } from './spanPolynomials.js';
 
 /**
  * A curve sampled span by span for drawing: its points, unit tangents and curvature. Every span has both
@@ -24,9 +24,13 @@ export interface CurveSamples {
  * Samples a curve evenly in the parameter, `perSpan` steps to each span, from its spans' Bézier forms
  * and those of their first and second derivatives.
  * @param perSpan steps a span, at least 1
+ * @param polynomials of the curve, to the second derivative, where they are known
  */
-export function sampleCurve(curve: Curve, perSpan: number): CurveSamples {
-  const polynomials = spanPolynomials(curve, 2);
+export function sampleCurve(
+  curve: Curve,
+  perSpan: number,
+  polynomials: SpanPolynomials = spanPolynomials(curve, 2),
+): CurveSamples {
   const { spans, dimension } = polynomials;
   const evaluate = spanEvaluator(polynomials, 2);
   const total = spans.length * (perSpan + 1);

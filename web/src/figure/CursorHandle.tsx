@@ -18,8 +18,10 @@ export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plan
     const paint = (): void => {
       const point = cursorPoint(scene);
       const curve = scene.railCurve;
-      element.style.display = point ? '' : 'none';
-      if (!point || !curve) return;
+      const display = point ? '' : 'none';
+      if (element.style.display !== display) element.style.display = display;
+      // Its dot is drawn on the canvas; what is taken hold of follows when a drag is done.
+      if (!point || !curve || !scene.host.settled()) return;
       const [x, y] = plane.toScreen(point);
       element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
       const [start, end] = domainOf(curve.knots, curve.degree);
@@ -64,7 +66,6 @@ export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plan
     >
       <circle className="halo" r={13} />
       <circle className="reach" r={12} />
-      <circle className="dot" r={4.5} />
     </g>
   );
 }

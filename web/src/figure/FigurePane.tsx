@@ -2,14 +2,14 @@ import { gripKey, handlesOfShape, isLoose, itemOf, pictureHandles, type PointKin
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Chooser } from '../select/Chooser.js';
 import { useSelectBox } from '../select/useSelectBox.js';
+import { useTranslation } from '../text/text.js';
 import { useFonts } from '../theme/fonts.js';
 import { useTheme } from '../theme/theme.js';
 import { prepare, useSize } from './canvas.js';
 import { CursorHandle } from './CursorHandle.js';
-import { drawFigure } from './drawFigure.js';
-import { drawGround } from './drawGround.js';
 import { handlesOf } from './drawMarks.js';
 import { Handle } from './Handle.js';
+import { Layers } from './layers.js';
 import type { Pane } from './pane.js';
 import { picturesOf } from './pictures.js';
 import { PickLayer } from './PickLayer.js';
@@ -32,6 +32,7 @@ interface FigurePaneProps {
 
 /** One drawing of a figure: curves on a canvas, and every point as a handle above it. */
 export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePaneProps) {
+  const { t } = useTranslation();
   useStructure(scene);
   const palette = useTheme((state) => state.palette);
   const fonts = useFonts();
@@ -45,28 +46,17 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
   const box = useSelectBox(ref, scene, plane, pane);
 
   useEffect(() => {
-    // The ground stays while everything else moves: it is drawn once and copied.
-    let ground: ImageBitmap | undefined;
-    let before: readonly unknown[] = [];
+    const layers = new Layers(scene, plane, palette, pane);
     const come = (): void => scene.invalidate();
     const stop = scene.addPainter(() => {
       const context = canvas.current && prepare(canvas.current, width, height);
-      if (!context) return;
-      const pictures = picturesOf(scene.document, pane, come);
-      const parts = pictures.flatMap(({ picture, image }) => [picture, image]);
-      if (!ground || parts.length !== before.length || parts.some((part, k) => part !== before[k])) {
-        ground?.close();
-        ground = drawGround(view, plane, palette, pictures);
-        before = parts;
-      }
-      context.drawImage(ground, 0, 0, width, height);
-      drawFigure(context, scene, plane, palette, pane);
+      if (context) layers.draw(context, picturesOf(scene.document, pane, come));
     });
     return () => {
       stop();
-      ground?.close();
+      layers.close();
     };
-  }, [scene, view, plane, palette, fonts, width, height, pane]);
+  }, [scene, plane, palette, fonts, width, height, pane]);
 
   // A finger on a handle drags it and does not scroll the page; browsers do not go by the style sheet's
   // touch-action for parts of a drawing, and React's own listeners come too late to say so.
@@ -81,7 +71,8 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
 
   const { raised } = scene;
   // What was chosen of several on one place lies above the others.
-  const handles = handlesOf(scene, pane);
+  // Before the figure has a size there is nothing to take hold of.
+  const handles = width > 0 ? handlesOf(scene, pane) : [];
   const isRaised = (handle: (typeof handles)[number]): boolean => gripKey(handle) === raised;
   const ordered = [...handles.filter((handle) => !isRaised(handle)), ...handles.filter(isRaised)];
   const own = { scene, plane, pane, onSay };
@@ -117,7 +108,9 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
             index={index}
             loose={isLoose(document, item, of, index)}
             movable={!itemOf(document, item)?.locked && scene.host.mayMove(document, item, of, index)}
-            onToggle={onToggle ? () => onToggle(item, of, index) : null}
+            selected={scene.isSelected({ item, of, index })}
+            onToggle={onToggle ?? null}
+            t={t}
           />
         ))}
       </svg>

@@ -1,8 +1,8 @@
 import { curveOf, gripKey, withLinkedMove, type PointKind } from '@bogen/core';
 import clsx from 'clsx';
-import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import type { TFunction } from 'i18next';
+import { memo, useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { shownNumber } from '../text/number.js';
-import { useTranslation } from '../text/text.js';
 import { useDragging } from './dragging.js';
 import { handlePlace, ringRadius } from './drawMarks.js';
 import type { Pane } from './pane.js';
@@ -17,10 +17,13 @@ interface HandleProps {
   readonly of: PointKind;
   readonly index: number;
   readonly loose: boolean;
+  readonly selected: boolean;
   readonly movable: boolean;
   /** Instead of moving, a press says that the point is to be loose or fixed. */
-  readonly onToggle: (() => void) | null;
+  readonly onToggle: ((item: string, of: PointKind, index: number) => void) | null;
   readonly onSay: (text: string) => void;
+  /** Asked for once by the pane, and not by each of hundreds. */
+  readonly t: TFunction<'texts'>;
 }
 
 /**
@@ -28,7 +31,7 @@ interface HandleProps {
  * the pointer and nudged with the arrows. Only its halo is seen; its mark is drawn on the canvas below, and
  * its place is set by the scene's painter, not by React.
  */
-export function Handle({
+export const Handle = memo(function Handle({
   scene,
   plane,
   pane,
@@ -36,11 +39,12 @@ export function Handle({
   of,
   index,
   loose,
+  selected,
   movable,
   onToggle,
   onSay,
+  t,
 }: HandleProps) {
-  const { t } = useTranslation();
   const ref = useRef<SVGGElement>(null);
   const grip = { item, of, index };
   const name = `${letterOf(of)}${index}`;
@@ -77,8 +81,9 @@ export function Handle({
     const element = ref.current!;
     let before = '';
     const paint = (): void => {
-      // While another handle is dragged this one is out of reach; its mark moves on the canvas.
-      if (!dragging.isHeld() && !scene.host.settled() && !scene.isSelected(grip)) return;
+      // While something is dragged nothing else can be taken hold of: marks and the halo of the held one
+      // move on the canvas, and the page has nothing to lay out.
+      if (!scene.host.settled() && !scene.isSelected(grip)) return;
       const at = place();
       if (!at) return;
       const [x, y] = plane.toScreen(at);
@@ -101,17 +106,16 @@ export function Handle({
       return;
     }
     ref.current!.focus();
-    onToggle();
+    onToggle(item, of, index);
   };
   const onKeyDown = (event: KeyboardEvent<SVGGElement>): void => {
     if (onToggle && (event.key === ' ' || event.key === 'Enter')) {
       event.preventDefault();
-      onToggle();
+      onToggle(item, of, index);
       return;
     }
     dragging.onKeyDown(event);
   };
-  const selected = scene.isSelected(grip);
 
   return (
     <g
@@ -137,4 +141,4 @@ export function Handle({
       <circle className="reach" r={of === 'controlPoints' ? Math.max(12, radius + 4) : 9} />
     </g>
   );
-}
+});

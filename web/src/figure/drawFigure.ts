@@ -13,14 +13,14 @@ import {
   type Shown,
 } from '@bogen/core';
 import type { Palette } from '../theme/theme.js';
-import { distinctKnotsOf, samplesOf } from './geometry.js';
+import { distinctKnotsOf, largestCurvature, samplesOf } from './geometry.js';
 import { drawDeviation } from './drawDeviation.js';
 import { drawHodograph } from './drawHodograph.js';
 import { drawHulls, drawLooks } from './drawLooks.js';
-import { drawMarks } from './drawMarks.js';
+import { drawMarks, handlePlace } from './drawMarks.js';
 import { drawOverlay, drawShapeHandles } from './drawOverlay.js';
 import { drawJump, jumpsOf } from './jumpMark.js';
-import { wholePane, type Pane } from './pane.js';
+import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
 
@@ -28,22 +28,20 @@ type Context = CanvasRenderingContext2D;
 
 const lineWidths: Readonly<Record<LineWeight, number>> = { fine: 1, medium: 1.75, bold: 3, broad: 5 };
 
-/** Draws a figure over its ground: curves, combs, polygons, knots, and the marks of its points. */
-export function drawFigure(
+/** Draws the items of a pane: curves, combs, polygons, knots, and the marks of their points. */
+export function drawItems(
   context: Context,
   scene: FigureScene,
   plane: Plane,
   palette: Palette,
-  pane: Pane = wholePane,
+  pane: Pane,
 ): void {
   const { document, evaluation } = scene;
   context.lineJoin = 'round';
   context.lineCap = 'round';
-  const combed = document.items.some((item) => isShown(document, 'comb', item));
   const looks = looksOf(document);
-  const length = combed ? combLength(scene) * looks.combScale : 0;
-  const onRailHere = pane.shows(document.rail.item);
-  if (onRailHere) drawHulls(context, scene, plane, palette);
+  const length = combLength(scene) * looks.combScale;
+  if (pane.shows(document.rail.item)) drawHulls(context, scene, plane, palette);
   for (const item of document.items) {
     const curve = item.hidden || !pane.shows(item.id) ? undefined : curveOf(evaluation, item.id);
     if (!curve) continue;
@@ -73,10 +71,24 @@ export function drawFigure(
     if (shows('knots')) drawKnots(context, curve, plane, palette);
     if (shows('start')) drawStart(context, curve, plane, palette);
   }
-  if (onRailHere) drawLooks(context, scene, plane, palette);
   drawMarks(context, scene, plane, palette, pane);
   drawShapeHandles(context, scene, plane, palette, pane);
-  if (onRailHere) drawHodograph(context, scene, plane, palette);
+}
+
+/** Draws what lies over all items: what is looked at along the rail's curve, and what is being made. */
+export function drawOver(
+  context: Context,
+  scene: FigureScene,
+  plane: Plane,
+  palette: Palette,
+  pane: Pane,
+): void {
+  if (pane.shows(scene.document.rail.item)) {
+    drawLooks(context, scene, plane, palette);
+    drawCursor(context, scene, plane, palette);
+    drawHodograph(context, scene, plane, palette);
+  }
+  drawHeldHalo(context, scene, plane, palette, pane);
   drawOverlay(context, scene, plane, palette);
 }
 
@@ -172,7 +184,7 @@ function drawComb(
   const every = Math.max(1, Math.round(curvature.length / (260 * density)));
   const tip = (sample: number): [number, number] => {
     const [x, y] = plane.toScreen([coordinates[2 * sample]!, coordinates[2 * sample + 1]!]);
-    const hair = curvature[sample]! * length;
+    const hair = Math.max(-longestHair, Math.min(longestHair, curvature[sample]! * length));
     // The hair points away from the centre of curvature.
     return [x + tangents[2 * sample + 1]! * hair, y + tangents[2 * sample]! * hair];
   };
@@ -202,16 +214,27 @@ function drawComb(
 
 /**
  * Pixels of hair for a curvature of one, the same for all curves so that their combs can be compared. The
- * longest hair has 28 to 56 pixels: in steps, so that the comb does not breathe while it is dragged.
+ * longest hair has 28 to 56 pixels when nothing moves; a drag keeps the scale with which it began, so that
+ * a peak is seen to grow.
  */
-function combLength({ document, evaluation }: FigureScene): number {
+export function combLength(scene: FigureScene): number {
+  const known = combLengths.get(scene);
+  if (known !== undefined && !scene.host.settled()) return known;
+  const { document, evaluation } = scene;
   let largest = 0;
   for (const item of document.items) {
-    const curve = item.kind === 'curve' && item.faint ? undefined : curveOf(evaluation, item.id);
-    if (curve) for (const value of samplesOf(curve).curvature) largest = Math.max(largest, Math.abs(value));
+    const combed = isShown(document, 'comb', item) && !(item.kind === 'curve' && item.faint);
+    const curve = combed ? curveOf(evaluation, item.id) : undefined;
+    if (curve) largest = Math.max(largest, largestCurvature(curve));
   }
-  return largest === 0 ? 0 : 56 / 2 ** Math.ceil(Math.log2(largest));
+  const length = largest === 0 ? 0 : 56 / 2 ** Math.ceil(Math.log2(largest));
+  combLengths.set(scene, length);
+  return length;
 }
+
+const combLengths = new WeakMap<FigureScene, number>();
+/** Where a curve all but turns back its hairs would cross the whole figure. */
+const longestHair = 240;
 
 /** A tick across the curve at each interior knot; multiplicity m is m close ticks. What jumps there has its mark beside it. */
 function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
@@ -219,12 +242,14 @@ function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palett
   context.strokeStyle = palette.ink;
   context.fillStyle = palette.ink;
   context.lineWidth = 1.5;
-  for (const { value, multiplicity } of interiorKnots(curve.knots, curve.degree)) {
-    const [point, first] = derivativesAt(curve, value, 1) as [Point, Point];
-    const speed = Math.hypot(first[0]!, first[1]!);
-    if (speed === 0) continue;
-    const [x, y] = plane.toScreen(point);
-    const along = [first[0]! / speed, -first[1]! / speed] as const;
+  const { coordinates, tangents, perSpan, dimension } = samplesOf(curve);
+  interiorKnots(curve.knots, curve.degree).forEach(({ value, multiplicity }, index) => {
+    // Where a span begins there is a sample, with the place and the direction from the right.
+    const at = (index + 1) * (perSpan + 1) * dimension;
+    const [tx, ty] = [tangents[at]!, tangents[at + 1]!];
+    if (tx === 0 && ty === 0) return;
+    const [x, y] = plane.toScreen([coordinates[at]!, coordinates[at + 1]!]);
+    const along = [tx, -ty] as const;
     context.beginPath();
     for (let tick = 0; tick < multiplicity; tick++) {
       const shift = (tick - (multiplicity - 1) / 2) * 4;
@@ -237,7 +262,7 @@ function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palett
     const jump = jumps.get(value);
     const up = [along[1], -along[0]] as const;
     if (jump) drawJump(context, jump, x + up[0] * 13, y + up[1] * 13, up);
-  }
+  });
 }
 
 /** A small wedge at the start, pointing along the curve. */
@@ -257,6 +282,41 @@ function drawStart(context: Context, curve: Curve, plane: Plane, palette: Palett
   context.closePath();
   context.fillStyle = palette.ink;
   context.fill();
+}
+
+/** The cursor as a dot on the rail's curve. */
+function drawCursor(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
+  const point = cursorPoint(scene);
+  if (!point) return;
+  const [x, y] = plane.toScreen(point);
+  context.beginPath();
+  context.arc(x, y, 4.5, 0, 2 * Math.PI);
+  context.fillStyle = palette.ink;
+  context.fill();
+  context.strokeStyle = palette.sheet;
+  context.lineWidth = 1.5;
+  context.stroke();
+}
+
+/** The halo of the point in the hand. */
+function drawHeldHalo(
+  context: Context,
+  scene: FigureScene,
+  plane: Plane,
+  palette: Palette,
+  pane: Pane,
+): void {
+  const { picked } = scene;
+  if (!picked || scene.host.settled() || !pane.shows(picked.item)) return;
+  const place = handlePlace(scene, picked);
+  if (!place) return;
+  const [x, y] = plane.toScreen(place);
+  context.beginPath();
+  context.arc(x, y, 13, 0, 2 * Math.PI);
+  context.globalAlpha = 0.26;
+  context.fillStyle = palette.accent;
+  context.fill();
+  context.globalAlpha = 1;
 }
 
 /** Where the cursor's dot lies, if the rail has a curve. */

@@ -30,9 +30,12 @@ function memoise<Key extends object, Value>(compute: (key: Key) => Value): (key:
 const stepsPerSpan = (curve: Curve): number =>
   Math.max(8, Math.min(48, Math.round(420 / spansOf(curve.knots, curve.degree).length)));
 
+/** A curve and its first two derivatives, span by span. */
+const polynomialsOf = memoise((curve: Curve) => spanPolynomials(curve, 2));
+
 /** What is drawn of a curve, computed when it is first asked for. Curves are immutable. */
 export const samplesOf: (curve: Curve) => CurveSamples = memoise((curve) =>
-  sampleCurve(curve, stepsPerSpan(curve)),
+  sampleCurve(curve, stepsPerSpan(curve), polynomialsOf(curve)),
 );
 
 export const editPointsOf: (curve: Curve) => readonly EditPoint[] = memoise((curve) => {
@@ -53,7 +56,14 @@ export const speedsOf: (curve: Curve) => Float64Array = memoise((curve) => {
   const inside = parameters.map((u, k) =>
     k % (perSpan + 1) === perSpan ? u - 1e-9 * (u - parameters[k - perSpan]!) : u,
   );
-  return speedsAt(spanPolynomials(curve, 1), inside);
+  return speedsAt(polynomialsOf(curve), inside);
+});
+
+/** The largest absolute curvature among a curve's samples. */
+export const largestCurvature: (curve: Curve) => number = memoise((curve) => {
+  let largest = 0;
+  for (const value of samplesOf(curve).curvature) largest = Math.max(largest, Math.abs(value));
+  return largest;
 });
 
 export const distinctKnotsOf = memoise((curve: Curve) => distinctKnots(curve.knots, curve.degree));

@@ -1,4 +1,4 @@
-import { knotJumps, type Curve } from '@bogen/core';
+import { distinctKnots, domainOf, interiorKnots, knotJumps, type Curve } from '@bogen/core';
 import { samplesOf } from './geometry.js';
 
 /** The most abrupt thing that happens at a knot: it is what its mark tells. */
@@ -6,9 +6,25 @@ export type Jump = 'corner' | 'speed' | 'curvature';
 
 const known = new WeakMap<Curve, ReadonlyMap<number, Jump>>();
 
+const noJumps: ReadonlyMap<number, Jump> = new Map();
+
+/**
+ * Whether the multiplicities alone say that direction, speed and curvature are continuous: most curves that
+ * are dragged are, and need no derivatives to tell.
+ */
+function isSmooth(curve: Curve): boolean {
+  const { knots, degree, periodic } = curve;
+  const least = degree - 2;
+  const [start] = domainOf(knots, degree);
+  const seam = distinctKnots(knots, degree).find(({ value }) => value === start);
+  if (periodic && seam && seam.multiplicity > least) return false;
+  return interiorKnots(knots, degree).every(({ multiplicity }) => multiplicity <= least);
+}
+
 /** For each knot at which something jumps, what; knots without an entry are smooth to the eye and the hand. */
 export function jumpsOf(curve: Curve): ReadonlyMap<number, Jump> {
   let jumps = known.get(curve);
+  if (!jumps && isSmooth(curve)) return noJumps;
   if (!jumps) {
     let largest = 0;
     for (const value of samplesOf(curve).curvature) largest = Math.max(largest, Math.abs(value));

@@ -139,7 +139,7 @@ export class FigureScene {
   noteScale(scale: number): void {
     if (scale === this.scale_) return;
     this.scale_ = scale;
-    this.changed();
+    this.listeners.forEach((listener) => listener());
   }
 
   /** Zooms or moves; `null` goes back to the document's view. It is not part of the document. */

@@ -1,6 +1,6 @@
 import { boxOf, curveOf, gripPlace, pictureCorners, type Point, type View } from '@bogen/core';
 import { Minus, Plus } from 'lucide-react';
-import { useEffect, type RefObject } from 'react';
+import { useEffect, useSyncExternalStore, type RefObject } from 'react';
 import { drawsBox, notGround } from '../select/useSelectBox.js';
 import { useTranslation } from '../text/text.js';
 import { gridStep } from './drawGround.js';
@@ -160,6 +160,7 @@ export function zoomBy(scene: FigureScene, factor: number): void {
 export function ZoomButtons({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
   const { view, document } = scene;
+  const scale = useSyncExternalStore(scene.subscribe, () => scene.scale);
   const button = 'inline-flex h-6 items-center rounded px-1 hover:bg-tint';
   return (
     <p className="absolute right-3 bottom-1.5 flex items-center gap-1 font-mono text-[11.5px] text-soft">
@@ -195,8 +196,7 @@ export function ZoomButtons({ scene }: { scene: FigureScene }) {
         <Plus aria-hidden size={13} />
       </button>
       <span>
-        {scene.scale > 0 &&
-          t('figure.grid', { size: Number(gridStep(document.view.grid, scene.scale).toPrecision(6)) })}
+        {scale > 0 && t('figure.grid', { size: Number(gridStep(document.view.grid, scale).toPrecision(6)) })}
       </span>
     </p>
   );

@@ -13,26 +13,29 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
   const value = useRef<HTMLSpanElement>(null);
   const held = useRef<{ offset: number; u: number } | null>(null);
 
-  useEffect(
-    () =>
-      scene.addPainter(() => {
-        const curve = scene.railCurve;
-        if (!curve || !line.current || !value.current) return;
-        const x = railAxis(curve, width, scene.lens)(scene.cursor);
-        line.current.style.transform = `translateX(${x.toFixed(2)}px)`;
-        // Outside the part that is shown there is nothing to see of it.
-        line.current.style.visibility = x < gutter.left - 1 || x > width - gutter.right + 1 ? 'hidden' : '';
-        value.current.textContent = `u = ${shownNumber(scene.cursor, 3)}`;
-        // Beyond the middle the value stands to the left, so that it never leaves the rail.
-        value.current.style.right = x > width - 110 ? '11px' : '';
-        value.current.style.left = x > width - 110 ? '' : '11px';
-        const [start, end] = domainOf(curve.knots, curve.degree);
-        line.current.setAttribute('aria-valuemin', String(start));
-        line.current.setAttribute('aria-valuemax', String(end));
-        line.current.setAttribute('aria-valuenow', shownNumber(scene.cursor, 3));
-      }),
-    [scene, width],
-  );
+  useEffect(() => {
+    let before: readonly unknown[] = [];
+    return scene.addPainter(() => {
+      const curve = scene.railCurve;
+      if (!curve || !line.current || !value.current) return;
+      // Words that are set anew are laid out anew, also where they are the same.
+      const now = [scene.cursor, scene.lens, curve.knots];
+      if (now.every((part, index) => part === before[index])) return;
+      before = now;
+      const x = railAxis(curve, width, scene.lens)(scene.cursor);
+      line.current.style.transform = `translateX(${x.toFixed(2)}px)`;
+      // Outside the part that is shown there is nothing to see of it.
+      line.current.style.visibility = x < gutter.left - 1 || x > width - gutter.right + 1 ? 'hidden' : '';
+      value.current.textContent = `u = ${shownNumber(scene.cursor, 3)}`;
+      // Beyond the middle the value stands to the left, so that it never leaves the rail.
+      value.current.style.right = x > width - 110 ? '11px' : '';
+      value.current.style.left = x > width - 110 ? '' : '11px';
+      const [start, end] = domainOf(curve.knots, curve.degree);
+      line.current.setAttribute('aria-valuemin', String(start));
+      line.current.setAttribute('aria-valuemax', String(end));
+      line.current.setAttribute('aria-valuenow', shownNumber(scene.cursor, 3));
+    });
+  }, [scene, width]);
 
   const follow = (event: PointerEvent): void => {
     const curve = scene.railCurve;

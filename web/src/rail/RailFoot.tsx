@@ -68,14 +68,16 @@ export function RailFoot({ scene }: { scene: FigureScene }) {
 function CursorField({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
   const field = useRef<HTMLInputElement>(null);
-  useEffect(
-    () =>
-      scene.addPainter(() => {
-        const input = field.current;
-        if (input && document.activeElement !== input) input.value = shownNumber(scene.cursor, 4);
-      }),
-    [scene],
-  );
+  useEffect(() => {
+    let shown = '';
+    return scene.addPainter(() => {
+      const input = field.current;
+      if (!input || document.activeElement === input) return;
+      const text = shownNumber(scene.cursor, 4);
+      // The page is laid out anew even for the value that was there.
+      if (text !== shown) input.value = shown = text;
+    });
+  }, [scene]);
   const set = (event: FormEvent): void => {
     event.preventDefault();
     const curve = scene.railCurve;
@@ -95,6 +97,7 @@ function CursorField({ scene }: { scene: FigureScene }) {
         <input
           ref={field}
           aria-label={t('rail.cursorAt')}
+          onBlur={(event) => (event.currentTarget.value = shownNumber(scene.cursor, 4))}
           onInput={(event) => event.currentTarget.setCustomValidity('')}
           className="h-5.5 w-[72px] rounded border border-line bg-sheet px-1 text-right font-mono text-[11.5px] focus:border-strong"
           data-cursor-field

@@ -3,11 +3,11 @@ import { prepare } from '../figure/canvas.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
 import { useFonts } from '../theme/fonts.js';
-import { useTheme } from '../theme/theme.js';
+import { useTheme, type Palette } from '../theme/theme.js';
 import { gutter, railAxis } from './axis.js';
 import { contentsOf } from './contents.js';
 import { TrackEdge } from './TrackEdge.js';
-import type { Track } from './track.js';
+import { plotFont, type Track } from './track.js';
 import { wordsOf } from './words.js';
 
 interface TrackViewProps {
@@ -22,7 +22,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   const palette = useTheme((state) => state.palette);
   const fonts = useFonts();
   const canvas = useRef<HTMLCanvasElement>(null);
-  const values = useRef<HTMLParagraphElement>(null);
+  const values = useRef<HTMLCanvasElement>(null);
   const [pulled, setPulled] = useState<number | null>(null);
   const height = pulled ?? scene.document.rail.heights?.[track.name] ?? track.height;
   const { lens } = scene;
@@ -39,7 +39,8 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       // Numbers at the cursor are words: they change when the cursor does or the curve.
       const tells = [scene.cursor, contents.curve, contents.compared];
       if (values.current && !same(told, tells)) {
-        values.current.textContent = track.valuesAt(contents, scene.cursor).join('   ');
+        const text = track.valuesAt(contents, scene.cursor).join('   ');
+        if (text !== values.current.dataset['values']) drawValues(values.current, text, palette);
         told = tells;
       }
       if (same(before, depends)) return;
@@ -92,12 +93,33 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
         <h3 className="text-[13px] font-semibold">{title}</h3>
         <p className="text-[11.5px] text-soft">{note}</p>
       </div>
-      <p
+      <canvas
         ref={values}
-        className="pointer-events-none absolute top-0.5 right-7 max-w-[70%] truncate rounded bg-sheet/85 px-1 font-mono text-[11px] whitespace-pre text-soft"
+        role="img"
+        aria-label={t('rail.valuesAtCursor', { track: title })}
+        className="pointer-events-none absolute top-0.5 right-7"
+        style={{ width: valuesSize.width, height: valuesSize.height }}
         data-track-values
       />
       {scene.host.draws && <TrackEdge scene={scene} track={track} height={height} onPull={setPulled} />}
     </div>
   );
+}
+
+const valuesSize = { width: 420, height: 15 };
+
+/** Numbers that follow a drag are drawn: text of the page would be laid out anew in every frame. */
+function drawValues(canvas: HTMLCanvasElement, text: string, palette: Palette): void {
+  const context = prepare(canvas, valuesSize.width, valuesSize.height, true);
+  if (!context) return;
+  canvas.dataset['values'] = text;
+  context.clearRect(0, 0, valuesSize.width, valuesSize.height);
+  context.font = plotFont;
+  context.textAlign = 'right';
+  context.textBaseline = 'middle';
+  context.lineWidth = 4;
+  context.strokeStyle = palette.sheet;
+  context.strokeText(text, valuesSize.width - 2, 8);
+  context.fillStyle = palette.soft;
+  context.fillText(text, valuesSize.width - 2, 8);
 }

@@ -31,6 +31,7 @@ export const rail = {
   whole: 'Whole domain',
   zoomIn: 'Zoom in along the parameter',
   zoomOut: 'Zoom out along the parameter',
+  valuesAtCursor: '{{track}} at the cursor',
   cursorAt: 'Parameter of the cursor',
   outside: 'A number from {{start}} to {{end}}',
 };
