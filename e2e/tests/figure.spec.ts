@@ -506,3 +506,49 @@ test('a picture lies behind the drawing: sent, scaled by two points, faded, lock
   // Locked it can't be taken hold of any more.
   await expect(page.locator(`[data-shape-handle="${before.id}/centre"]`)).toHaveCount(0);
 });
+
+test('a finger that rests opens the menu, two fingers zoom, and the handles are large enough', async ({
+  browser,
+  bogen,
+}) => {
+  const context = await browser.newContext({
+    baseURL: bogen.url,
+    viewport: { width: 1280, height: 800 },
+    hasTouch: true,
+  });
+  const page = await signIn(context);
+  await newLesson(page, 'Fingers');
+  const sizes = await page
+    .locator('.mark .reach')
+    .evaluateAll((elements) => elements.map((element) => element.getBoundingClientRect().width));
+  expect(Math.min(...sizes)).toBeGreaterThanOrEqual(24);
+  const touch = await context.newCDPSession(page);
+  const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...points: { x: number; y: number }[]) =>
+    touch.send('Input.dispatchTouchEvent', {
+      type,
+      touchPoints: points.map((point, id) => ({ ...point, id })),
+    });
+  const { x, y } = await placeOf(page, 'curve/P2');
+  await send('touchStart', { x, y });
+  await page.waitForTimeout(300);
+  // A finger trembles.
+  await send('touchMove', { x: x + 2, y: y + 1 });
+  await expect(page.getByRole('menuitem', { name: 'Select', exact: true })).toBeVisible();
+  await send('touchEnd');
+  expect((await pointsOf(page))[2]).toEqual(firstPoints[2]);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('menu')).toHaveCount(0);
+
+  const before = await placeOf(page, 'curve/P5');
+  const first = await placeOf(page, 'curve/P0');
+  const middle = { x: x + 40, y: y + 120 };
+  await send('touchStart', { x: middle.x - 40, y: middle.y }, { x: middle.x + 40, y: middle.y });
+  for (const spread of [50, 60, 70, 80]) {
+    await send('touchMove', { x: middle.x - spread, y: middle.y }, { x: middle.x + spread, y: middle.y });
+  }
+  await send('touchEnd');
+  await expect
+    .poll(async () => (await placeOf(page, 'curve/P5')).x - (await placeOf(page, 'curve/P0')).x)
+    .toBeGreaterThan((before.x - first.x) * 1.5);
+  await context.close();
+});

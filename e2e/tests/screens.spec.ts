@@ -45,18 +45,35 @@ test('no screen has an accessibility violation, in both themes', async ({ newCon
     await teacher.getByRole('link', { name: /Near and far/ }).click();
     await expect(teacher.locator('.tiptap')).toBeVisible();
     expect(await violations(teacher), `writer, ${theme}`).toEqual([]);
-    for (const name of ['Change …', 'Points …', 'Facts']) {
+    for (const name of ['Change …', 'Points …', 'Facts', 'Details …', 'Look …', 'Compare …', 'Keys']) {
       await teacher.getByRole('button', { name }).click();
       await expect(teacher.getByRole('dialog')).toBeVisible();
       expect(await violations(teacher), `${name}, ${theme}`).toEqual([]);
       await teacher.getByRole('button', { name: 'Close' }).click();
     }
-    for (const name of ['Items …', 'Look …', 'Draw …']) {
+    for (const name of ['Items …', 'Tracks …', 'Draw …']) {
       await teacher.getByRole('button', { name }).click();
       await expect(teacher.getByRole('dialog')).toBeVisible();
       expect(await violations(teacher), `${name}, ${theme}`).toEqual([]);
       await teacher.keyboard.press('Escape');
     }
+    await teacher.locator('[data-figure]').click({ position: { x: 20, y: 20 } });
+    await teacher.keyboard.press('Control+a');
+    await teacher.getByRole('button', { name: 'Move, scale, turn …' }).click();
+    expect(await violations(teacher), `several points, ${theme}`).toEqual([]);
+    await teacher.getByRole('button', { name: 'Close' }).click();
+    await teacher.getByRole('button', { name: 'Look …' }).click();
+    await teacher.getByLabel('Construction of the point at the cursor').check();
+    await teacher.getByLabel('Facets', { exact: true }).check();
+    expect(await violations(teacher), `looks with their numbers, ${theme}`).toEqual([]);
+    await teacher.getByRole('button', { name: 'Numbers …' }).click();
+    await expect(teacher.locator('[data-recursion] .katex')).toBeVisible();
+    expect(await violations(teacher), `construction, ${theme}`).toEqual([]);
+    await teacher.getByRole('button', { name: 'Close' }).click();
+    await handle(teacher, 'waist/P4').click({ button: 'right' });
+    await expect(teacher.getByRole('menu')).toBeVisible();
+    expect(await violations(teacher), `menu, ${theme}`).toEqual([]);
+    await teacher.keyboard.press('Escape');
     await teacher.getByRole('button', { name: 'Draw …' }).click();
     await teacher.getByRole('button', { name: /^Curve through points/ }).click();
     await expect(teacher.locator('[data-draw-layer]')).toBeVisible();

@@ -11,6 +11,7 @@ import {
   evaluateFigure,
   gripPlace,
   gripsOfItem,
+  insertKnot,
   mapPlace,
   moveGrips,
   movePictureHandle,
@@ -22,6 +23,7 @@ import {
   scalePictureBy,
   scaling,
   translation,
+  withLinkedMove,
   type Curve,
   type FigureDocument,
   type FigureItem,
@@ -247,5 +249,39 @@ describe('looks', () => {
       combScale: 1,
       compareWith: null,
     });
+  });
+});
+
+describe('two curves side by side', () => {
+  const [first, second] = ['c', 'd'].map((id): FigureItem => ({ id, name: id, kind: 'curve', curve: cubic }));
+  const pair: FigureDocument = { ...figureOf(first!, second!), looks: { sideBySide: ['c', 'd'] } };
+  const move = { name: 'moveControlPoint', item: 'c', index: 2, to: [43, 39] } as const;
+
+  it('move the same point by the same way', () => {
+    const command = withLinkedMove(pair, move);
+    const after = evaluateFigure(applyFigureCommand(pair, command).document);
+    for (const id of ['c', 'd']) expect(curveOf(after, id)!.points[2]).toEqual([43, 39]);
+  });
+  it('move the nearest point where one has more of them', () => {
+    const longer = insertKnot(cubic, 0.25);
+    const document = { ...pair, items: [first!, { ...second!, curve: longer } as FigureItem] };
+    const command = withLinkedMove(document, move);
+    if (command.name !== 'batch') throw new Error('not linked');
+    const [, linked] = command.commands as unknown as [unknown, { index: number; to: number[] }];
+    const gaps = longer.points.map(([x, y]) => Math.hypot(x! - 40, y! - 35));
+    expect(gaps[linked.index]).toBe(Math.min(...gaps));
+    expect(linked.to[0]! - longer.points[linked.index]![0]!).toBeCloseTo(3, 12);
+  });
+  it('stand alone where they are no pair, or one follows, is faint, or is locked', () => {
+    expect(withLinkedMove({ ...pair, looks: {} }, move)).toBe(move);
+    const built: FigureItem = {
+      id: 'd',
+      name: 'd',
+      kind: 'built',
+      operation: { name: 'reverse', source: 'c' },
+    };
+    for (const other of [built, { ...second!, faint: true } as FigureItem, { ...second!, locked: true }]) {
+      expect(withLinkedMove({ ...pair, items: [first!, other] }, move)).toBe(move);
+    }
   });
 });

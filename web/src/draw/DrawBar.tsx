@@ -38,7 +38,11 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
   const { t } = useTranslation();
   const { tool, options, draft, problem, places } = drawing;
   if (!tool) return null;
-  const uses = (key: keyof DrawOptions): boolean => tools[tool].uses.includes(key);
+  // Of an arc between two ends only what belongs to the way in which it is given.
+  const isOther = (key: keyof DrawOptions): boolean =>
+    tools[tool].uses.includes('arcBy') &&
+    (options.arcBy === 'bulge' ? ['radius', 'side', 'large'] : ['bulge']).includes(key);
+  const uses = (key: keyof DrawOptions): boolean => tools[tool].uses.includes(key) && !isOther(key);
   return (
     <div className="flex min-w-0 flex-1 flex-wrap items-center gap-1.5 py-1" data-draw-bar>
       <strong className="text-[13px]">{t(`draw.tools.${tool}`)}</strong>
@@ -82,6 +86,22 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
           most={200}
           whole
           onChange={(sides) => drawing.setOptions({ sides })}
+        />
+      )}
+      {uses('arcBy') && (
+        <Choice
+          label={t('draw.arcBy')}
+          value={options.arcBy}
+          choices={['radius', 'bulge'] as const}
+          name={(value) => t(`draw.arcsBy.${value}`)}
+          onChange={(arcBy) => drawing.setOptions({ arcBy })}
+        />
+      )}
+      {uses('bulge') && (
+        <ExpressionField
+          label={t('draw.bulge')}
+          value={options.bulge}
+          onChange={(bulge) => bulge !== 0 && drawing.setOptions({ bulge })}
         />
       )}
       {uses('radius') && (

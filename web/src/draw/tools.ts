@@ -51,7 +51,11 @@ export interface DrawOptions {
   readonly sides: number;
   readonly rho: number;
   readonly held: 'shoulder' | 'tangentIntersection';
+  /** Whether an arc between two ends is given by its radius or its bulge. */
+  readonly arcBy: 'radius' | 'bulge';
   readonly radius: number;
+  /** Height of the arc against half its chord, positive to the right of the way. */
+  readonly bulge: number;
   readonly side: 'left' | 'right';
   readonly large: boolean;
   readonly tolerance: number;
@@ -68,7 +72,9 @@ export const firstOptions: DrawOptions = {
   sides: 6,
   rho: 0.5,
   held: 'shoulder',
+  arcBy: 'radius',
   radius: 60,
+  bulge: 0.5,
   side: 'left',
   large: false,
   tolerance: 1,
@@ -192,9 +198,13 @@ export const tools: Readonly<Record<ToolName, Tool>> = {
   },
   arcRadius: {
     ...fixed(2),
-    uses: ['radius', 'side', 'large'],
-    make: ([start, end], { radius, side, large }) =>
-      shape({ kind: 'arcRadius', start: start!.at, end: end!.at, radius, side, large }),
+    uses: ['arcBy', 'radius', 'bulge', 'side', 'large'],
+    make: ([start, end], { arcBy, radius, bulge, side, large }) =>
+      shape(
+        arcBy === 'bulge'
+          ? { kind: 'arcBulge', start: start!.at, end: end!.at, bulge }
+          : { kind: 'arcRadius', start: start!.at, end: end!.at, radius, side, large },
+      ),
   },
   circle: {
     ...fixed(2),

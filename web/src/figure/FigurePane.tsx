@@ -7,7 +7,7 @@ import { useFonts } from '../theme/fonts.js';
 import { useTheme } from '../theme/theme.js';
 import { prepare, useSize } from './canvas.js';
 import { CursorHandle } from './CursorHandle.js';
-import { handlesOf } from './drawMarks.js';
+import { handlesOf } from './handles.js';
 import { Handle } from './Handle.js';
 import { Layers } from './layers.js';
 import type { Pane } from './pane.js';

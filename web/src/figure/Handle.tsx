@@ -4,7 +4,7 @@ import type { TFunction } from 'i18next';
 import { memo, useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useDragging } from './dragging.js';
-import { handlePlace, ringRadius } from './drawMarks.js';
+import { handlePlace, ringRadius } from './handles.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import { letterOf, nameOf, type FigureScene } from './scene.js';
@@ -59,7 +59,17 @@ export const Handle = memo(function Handle({
     movable,
     command: (to, document) => {
       const name = of === 'controlPoints' ? 'moveControlPoint' : 'moveEditPoint';
-      return withLinkedMove(document, { name, item, index, to });
+      const move = { name, item, index, to } as const;
+      const linked = withLinkedMove(document, move);
+      // Whoever may not move the other curve's point moves this one alone.
+      const allowed =
+        linked.name !== 'batch' ||
+        linked.commands.every(
+          (part) =>
+            part.name !== 'moveControlPoint' ||
+            scene.host.mayMove(document, part.item, 'controlPoints', part.index),
+        );
+      return allowed ? linked : move;
     },
     onStep: (to) => onSay(t('figure.moved', { name, x: shownNumber(to[0]!), y: shownNumber(to[1]!) })),
     onFixed: () => onSay(t('figure.fixedHelp')),
@@ -138,7 +148,7 @@ export const Handle = memo(function Handle({
       onBlur={() => scene.pick(null)}
     >
       <circle className="halo" r={radius + 7} />
-      <circle className="reach" r={of === 'controlPoints' ? Math.max(12, radius + 4) : 9} />
+      <circle className="reach" r={Math.max(12, radius + 4)} />
     </g>
   );
 });

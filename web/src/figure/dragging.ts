@@ -103,7 +103,7 @@ export function useDragging(draggable: Draggable): DragHandlers & { readonly isH
       if (event.button !== 0 || !from) return;
       element.current = event.currentTarget;
       event.currentTarget.focus();
-      if (event.shiftKey || scene.selecting) {
+      if (scene.host.draws && (event.shiftKey || scene.selecting)) {
         scene.toggleSelected(grip);
         return;
       }

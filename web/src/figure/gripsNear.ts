@@ -1,5 +1,5 @@
 import { curveOf, gripPlace, gripsOfItem, itemOf, type Grip, type Point } from '@bogen/core';
-import { handlesOf, liesUnderControlPoint } from './drawMarks.js';
+import { handlesOf, liesUnderControlPoint } from './handles.js';
 import { wholePane, type Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';

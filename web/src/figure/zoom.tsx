@@ -150,6 +150,12 @@ export function zoomToSelection(scene: FigureScene): void {
   zoomTo(scene, places.length > 0 ? places : drawnPlaces(scene));
 }
 
+/** Moves what is shown by shares of its width and height. */
+export function panBy(scene: FigureScene, across: number, up: number): void {
+  const { view } = scene;
+  scene.setView(moved(scene, across * (view.right - view.left), up * (view.top - view.bottom)));
+}
+
 /** Larger or smaller about the middle of what is shown. */
 export function zoomBy(scene: FigureScene, factor: number): void {
   const { view } = scene;

@@ -29,6 +29,7 @@ export function KeysPanel({ onClose }: { onClose: () => void }) {
         ['-', t('keys.does.zoomOut')],
         ['0', t('keys.does.whole')],
         ['z', t('keys.does.fit')],
+        [k('arrows'), t('keys.does.pan')],
         [k('wheel'), t('keys.does.wheel')],
         [k('shiftWheel'), t('keys.does.shiftWheel')],
       ],

@@ -1,7 +1,7 @@
 import { isShown, type Shown } from '@bogen/core';
 import { useEffect } from 'react';
 import type { FigureScene } from '../figure/scene.js';
-import { zoomBy, zoomToSelection } from '../figure/zoom.js';
+import { panBy, zoomBy, zoomToSelection } from '../figure/zoom.js';
 import { shownKeys } from '../look/shownKeys.js';
 import { gripsOf } from '../figure/gripsNear.js';
 import { useSingleKeys } from './singleKeys.js';
@@ -13,6 +13,14 @@ export interface KeyActions {
   readonly openSeveral: () => void;
   readonly removeSelected: () => void;
 }
+
+/** Which way an arrow moves what is seen, as shares of the view. */
+const panKeys: Readonly<Record<string, readonly [number, number] | undefined>> = {
+  ArrowLeft: [-0.1, 0],
+  ArrowRight: [0.1, 0],
+  ArrowUp: [0, 0.1],
+  ArrowDown: [0, -0.1],
+};
 
 /** Whether a key press is meant for a field, a list or a dialog that goes by letters itself. */
 function isTyped(event: KeyboardEvent): boolean {
@@ -45,6 +53,12 @@ export function useFigureKeys(scene: FigureScene, actions: KeyActions): void {
       if (event.key === 'Delete') {
         event.preventDefault();
         actions.removeSelected();
+        return;
+      }
+      const pan = panKeys[event.key];
+      if (pan && event.target === document.body) {
+        event.preventDefault();
+        panBy(scene, pan[0], pan[1]);
         return;
       }
       if (!on) return;

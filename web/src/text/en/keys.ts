@@ -37,6 +37,7 @@ export const keys = {
     zoomOut: 'Zoom out',
     whole: 'Whole view',
     fit: 'Fit the selection, or everything',
+    pan: 'Move what is seen, while no point has the focus',
     wheel: 'Zoom about the pointer',
     shiftWheel: 'Move to the side',
     tab: 'To the next point',
