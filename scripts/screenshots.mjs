@@ -64,12 +64,30 @@ await run(async () => {
     await shoot(teacher, 'writer-change');
     await teacher.getByRole('button', { name: 'Close' }).click();
     await teacher.getByRole('button', { name: 'Look …' }).click();
-    for (const name of ['Convex hulls of spans', 'Construction of the point at the cursor', 'Speed']) {
+    for (const name of ['Convex hulls of spans', 'Construction of the point at the cursor', 'Hodograph']) {
       await teacher.getByLabel(name, { exact: true }).check();
     }
-    await teacher.getByLabel('Basis', { exact: true }).uncheck();
-    await teacher.keyboard.press('Escape');
     await shoot(teacher, 'writer-looks');
+    await teacher.getByRole('button', { name: 'Numbers …' }).click();
+    await teacher.locator('[data-recursion] .katex').waitFor();
+    await shoot(teacher, 'writer-construction');
+    await teacher.getByRole('button', { name: 'Close' }).click();
+    for (const key of ['h', 'a', 'g']) await teacher.keyboard.press(key);
+    await teacher.getByRole('button', { name: 'Compare …' }).click();
+    await teacher.getByLabel('With').selectOption({ index: 1 });
+    await teacher.getByLabel('Show the deviation along the curve').check();
+    await teacher.getByLabel('Deviation as a track on the rail').check();
+    await teacher.locator('[data-largest-distance]').waitFor();
+    await shoot(teacher, 'writer-compare');
+    await teacher.getByRole('button', { name: 'Close' }).click();
+    await teacher.keyboard.press('m');
+    await teacher.keyboard.press('Control+a');
+    await teacher.getByRole('button', { name: 'Move, scale, turn …' }).click();
+    await teacher.getByLabel('How').selectOption('turn');
+    await teacher.getByLabel('Angle, °').fill('12');
+    await shoot(teacher, 'writer-several');
+    await teacher.getByRole('button', { name: 'Close' }).click();
+    await teacher.keyboard.press('Escape');
     await teacher.getByRole('button', { name: 'Draw …' }).click();
     await teacher.getByRole('button', { name: /^Curve through points/ }).click();
     const layer = await teacher.locator('[data-draw-layer]').boundingBox();

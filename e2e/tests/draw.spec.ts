@@ -476,4 +476,15 @@ test('what is shown, the tracks of the rail, and a reload in the middle', async 
   expect(Math.hypot(after.x - before.x, after.y - before.y)).toBeLessThan(1.5);
   await page.getByRole('button', { name: 'Whole view' }).click();
   await expect.poll(async () => (await placeOf(page, 'curve/P5')).x - away.x).toBeCloseTo(0, 0);
+
+  // Dragging the ground moves all of it, as far as the pointer goes.
+  const box = (await page.locator('[data-figure]').boundingBox())!;
+  const start = await placeOf(page, 'curve/P2');
+  await page.mouse.move(box.x + 40, box.y + 60);
+  await page.mouse.down();
+  await page.mouse.move(box.x + 100, box.y + 90, { steps: 6 });
+  await page.mouse.up();
+  const moved = await placeOf(page, 'curve/P2');
+  expect(moved.x - start.x).toBeCloseTo(60, 0);
+  expect(moved.y - start.y).toBeCloseTo(30, 0);
 });

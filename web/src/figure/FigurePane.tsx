@@ -1,4 +1,5 @@
 import { gripKey, handlesOfShape, isLoose, itemOf, pictureHandles, type PointKind } from '@bogen/core';
+import clsx from 'clsx';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Chooser } from '../select/Chooser.js';
 import { useSelectBox } from '../select/useSelectBox.js';
@@ -77,7 +78,15 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
   const ordered = [...handles.filter((handle) => !isRaised(handle)), ...handles.filter(isRaised)];
   const own = { scene, plane, pane, onSay };
   return (
-    <div ref={ref} className="relative min-h-0 min-w-0 flex-1 overflow-hidden" data-pane={pane.key}>
+    <div
+      ref={ref}
+      // Two fingers zoom the figure and not the page; a reader still scrolls past it with one.
+      className={clsx(
+        'relative min-h-0 min-w-0 flex-1 overflow-hidden',
+        scene.host.draws ? 'touch-none' : 'touch-pan-y',
+      )}
+      data-pane={pane.key}
+    >
       <canvas ref={canvas} aria-hidden className="absolute inset-0 h-full w-full" />
       <svg ref={drawing} className="absolute inset-0 h-full w-full" width={width} height={height}>
         {document.items.map((item) =>

@@ -1,7 +1,7 @@
 import { curveOf, gripKey, withLinkedMove, type PointKind } from '@bogen/core';
 import clsx from 'clsx';
 import type { TFunction } from 'i18next';
-import { memo, useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { memo, useLayoutEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useDragging } from './dragging.js';
 import { handlePlace, ringRadius } from './handles.js';
@@ -87,7 +87,8 @@ export const Handle = memo(function Handle({
     return of === 'controlPoints' ? t('figure.controlPoint', facts) : t('figure.editPoint', facts);
   };
 
-  useEffect(() => {
+  // Before the first picture, so that no handle is ever seen or read in the wrong place.
+  useLayoutEffect(() => {
     const element = ref.current!;
     let before = '';
     const paint = (): void => {

@@ -1,6 +1,6 @@
 import { boxOf, curveOf, gripPlace, pictureCorners, type Point, type View } from '@bogen/core';
 import { Minus, Plus } from 'lucide-react';
-import { useEffect, useSyncExternalStore, type RefObject } from 'react';
+import { useEffect, useLayoutEffect, useRef, useSyncExternalStore, type RefObject } from 'react';
 import { drawsBox, notGround } from '../select/useSelectBox.js';
 import { useTranslation } from '../text/text.js';
 import { gridStep } from './drawGround.js';
@@ -39,6 +39,11 @@ function moved({ view }: FigureScene, dx: number, dy: number): View {
  * ground, with two fingers, and with Shift and the wheel.
  */
 export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScene, plane: Plane): void {
+  // Every step of a gesture changes the plane; the gesture goes on.
+  const now = useRef(plane);
+  useLayoutEffect(() => {
+    now.current = plane;
+  }, [plane]);
   useEffect(() => {
     const element = ref.current;
     if (!element) return undefined;
@@ -51,11 +56,11 @@ export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScen
       const pixels = event.deltaMode === 1 ? 16 : 1;
       if (event.shiftKey) {
         const along = (event.deltaX || event.deltaY) * pixels;
-        scene.setView(moved(scene, along / plane.scale, 0));
+        scene.setView(moved(scene, along / now.current.scale, 0));
         return;
       }
       const factor = Math.exp((-event.deltaY * pixels) / 400);
-      scene.setView(zoomed(scene, factor, plane.toPlane(...local(event))));
+      scene.setView(zoomed(scene, factor, now.current.toPlane(...local(event))));
     };
     const fingers = new Map<number, [number, number]>();
     let dragged: { at: [number, number]; view: View } | null = null;
@@ -70,20 +75,20 @@ export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScen
     const onMove = (event: PointerEvent): void => {
       const before = fingers.get(event.pointerId);
       if (!before) return;
-      const now = local(event);
+      const at = local(event);
       if (fingers.size === 2) {
-        const [other] = [...fingers].filter(([id]) => id !== event.pointerId).map(([, at]) => at);
+        const [other] = [...fingers].filter(([id]) => id !== event.pointerId).map(([, place]) => place);
         const spread = (a: [number, number]): number => Math.hypot(a[0] - other![0], a[1] - other![1]);
-        const middle = plane.toPlane((now[0] + other![0]) / 2, (now[1] + other![1]) / 2);
-        if (spread(before) > 10) scene.setView(zoomed(scene, spread(now) / spread(before), middle));
-        fingers.set(event.pointerId, now);
+        const middle = now.current.toPlane((at[0] + other![0]) / 2, (at[1] + other![1]) / 2);
+        if (spread(before) > 10) scene.setView(zoomed(scene, spread(at) / spread(before), middle));
+        fingers.set(event.pointerId, at);
         return;
       }
       if (!dragged) return;
-      const [dx, dy] = [now[0] - dragged.at[0], now[1] - dragged.at[1]];
+      const [dx, dy] = [at[0] - dragged.at[0], at[1] - dragged.at[1]];
       if (Math.hypot(dx, dy) < 3) return;
       const { view } = dragged;
-      const [x, y] = [-dx / plane.scale, dy / plane.scale];
+      const [x, y] = [-dx / now.current.scale, dy / now.current.scale];
       scene.setView({
         ...view,
         left: view.left + x,
@@ -108,7 +113,7 @@ export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScen
       window.removeEventListener('pointerup', onUp);
       window.removeEventListener('pointercancel', onUp);
     };
-  }, [ref, scene, plane]);
+  }, [ref, scene]);
 }
 
 /** Shows a box of the plane with a margin around it. */

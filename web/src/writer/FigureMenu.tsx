@@ -64,7 +64,8 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
       <ContextMenu.Trigger asChild onContextMenu={find}>
         {children}
       </ContextMenu.Trigger>
-      <ContextMenu.Portal>
+      {/* Inside the page's main part, so that readers of the screen know where the menu belongs. */}
+      <ContextMenu.Portal container={document.querySelector('main')}>
         <ContextMenu.Content
           aria-label={t('ui.menu')}
           collisionPadding={8}
