@@ -7,6 +7,7 @@ import {
   largestDistance,
   mapPlace,
   periodicCurve,
+  pointAt,
   rotation,
   scaling,
   type Curve,
@@ -142,6 +143,10 @@ test('points on one place are asked for by name, then the chosen one moves', asy
   await page.mouse.up();
   expect((await pointsOf(page))[2]).not.toEqual(firstPoints[2]);
   expect((await pointsOf(page, copy))[2]).toEqual(firstPoints[2]);
+  // A press on a curve puts it on the rail.
+  const at = await screenOf(page);
+  await page.mouse.click(...at(pointAt(curveOf(evaluateFigure(await figure(page)), copy)!, 0.93)));
+  await expect.poll(async () => (await figure(page)).rail.item).toBe(copy);
   // Escape puts the question away and moves nothing.
   const other = await placeOf(page, 'curve/P4');
   await page.mouse.click(other.x, other.y);

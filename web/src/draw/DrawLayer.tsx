@@ -34,6 +34,27 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
     if (!asksClosing) ref.current?.focus();
   }, [tool, asksClosing]);
 
+  // Wherever the focus is, Escape and Backspace mean the drawing, as long as nothing is being typed.
+  useEffect(() => {
+    const onKey = (event: globalThis.KeyboardEvent): void => {
+      const target = event.target as HTMLElement;
+      if (event.defaultPrevented || asksClosing || ref.current?.contains(target)) return;
+      if (
+        target.closest(
+          'input:not([type=checkbox]):not([type=range]), textarea, [contenteditable], [role=dialog]',
+        )
+      ) {
+        return;
+      }
+      if (event.key === 'Escape') drawing.cancel();
+      else if (event.key === 'Backspace') drawing.removeLast();
+      else return;
+      event.preventDefault();
+    };
+    window.addEventListener('keydown', onKey);
+    return () => window.removeEventListener('keydown', onKey);
+  });
+
   const placeOf = (event: PointerEvent): Snapped => {
     const box = ref.current!.getBoundingClientRect();
     const pointer = plane.toPlane(event.clientX - box.left, event.clientY - box.top);

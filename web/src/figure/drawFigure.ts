@@ -55,7 +55,8 @@ export function drawItems(
     const shows = (key: keyof Shown): boolean => isShown(document, key, item);
     const onRail = document.rail.item === item.id;
     if (shows('comb')) drawComb(context, curve, plane, palette, onRail, length, looks.combDensity);
-    if (shows('polygon') && item.kind === 'curve') drawPolygon(context, curve.points, plane, palette);
+    if (shows('polygon') && (item.kind === 'curve' || onRail))
+      drawPolygon(context, curve.points, plane, palette);
     const lit = scene.litSupport?.item === item.id ? scene.litSupport : null;
     if (lit) drawPart(context, samplesOf(curve), plane, lit.from, lit.to, palette.accent);
     if (onRail && shows('deviation')) drawDeviation(context, scene, curve, plane, palette);

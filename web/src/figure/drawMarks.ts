@@ -1,7 +1,8 @@
-import { curveOf, isLoose, isShown, itemOf, type Curve } from '@bogen/core';
+import { curveOf, distinctPointCount, isLoose, isShown, itemOf, type Curve } from '@bogen/core';
 import { shownNumber } from '../text/number.js';
 import { useFonts } from '../theme/fonts.js';
 import type { Palette } from '../theme/theme.js';
+import { editPointsOf } from './geometry.js';
 import { handlePlace, handlesOf, liesUnderControlPoint, ringRadius } from './handles.js';
 import { labelDirection } from './labelDirection.js';
 import type { Pane } from './pane.js';
@@ -23,6 +24,7 @@ export function drawMarks(
   palette: Palette,
   pane: Pane,
 ): void {
+  drawFollowing(context, scene, plane, palette, pane);
   const { document, evaluation } = scene;
   for (const handle of handlesOf(scene, pane)) {
     const place = handlePlace(scene, handle);
@@ -43,20 +45,77 @@ export function drawMarks(
       drawWeight(context, curve, handle.index, x, y, radius, palette);
     }
     if (!isShown(document, 'labels', item) || liesUnderControlPoint(document, curve, handle)) continue;
-    const [awayX, awayY] = labelDirection(curve.points, handle.index);
     // Edit points have their names on the other side, so that both can be read.
     const distance = isControl ? radius + 12 : -16;
-    const letter = letterOf(handle.of);
-    sprites.draw(
-      context,
-      palette,
-      `${letter}${handle.index}`,
-      16,
-      Math.round(x + awayX * distance),
-      Math.round(y - awayY * distance),
-      (own) => drawName(own, letter, handle.index, palette),
-    );
+    drawLabel(context, curve, letterOf(handle.of), handle.index, x, y, distance, palette);
   }
+}
+
+/**
+ * The control points and edit points of a curve on the rail that has none to take hold of, since it is built
+ * or keeps parameters of its own: smaller and paler, to be seen and not to be moved.
+ */
+function drawFollowing(
+  context: Context,
+  scene: FigureScene,
+  plane: Plane,
+  palette: Palette,
+  pane: Pane,
+): void {
+  const { document, evaluation } = scene;
+  const item = itemOf(document, document.rail.item ?? '');
+  if (!item || item.hidden || !pane.shows(item.id) || (item.kind !== 'built' && item.kind !== 'shape'))
+    return;
+  const curve = curveOf(evaluation, item.id);
+  if (!curve) return;
+  const labels = isShown(document, 'labels', item);
+  if (isShown(document, 'controlPoints', item)) {
+    curve.points.slice(0, distinctPointCount(curve)).forEach((point, index) => {
+      const [x, y] = plane.toScreen(point);
+      const radius = 0.7 * ringRadius(curve, index);
+      sprites.draw(context, palette, `following ${radius.toFixed(2)}`, radius + 3, x, y, (own) => {
+        own.beginPath();
+        own.arc(0, 0, radius, 0, 2 * Math.PI);
+        own.fillStyle = palette.sheet;
+        own.fill();
+        own.strokeStyle = palette.soft;
+        own.lineWidth = 1.25;
+        own.stroke();
+      });
+      if (curve.weights && isShown(document, 'weights', item)) {
+        drawWeight(context, curve, index, x, y, radius, palette);
+      }
+      if (labels) drawLabel(context, curve, 'P', index, x, y, radius + 12, palette);
+    });
+  }
+  if (item.kind === 'built' && isShown(document, 'editPoints', item)) {
+    editPointsOf(curve).forEach(({ point }) => {
+      const [x, y] = plane.toScreen(point);
+      sprites.draw(context, palette, 'following edit point', 8, x, y, (own) => {
+        traceLozenge(own, 3.5, 4.5);
+        own.fillStyle = palette.soft;
+        own.fill();
+      });
+    });
+  }
+}
+
+/** The name of a point beside it, away from the polygon. */
+function drawLabel(
+  context: Context,
+  curve: Curve,
+  letter: string,
+  index: number,
+  x: number,
+  y: number,
+  distance: number,
+  palette: Palette,
+): void {
+  const [awayX, awayY] = labelDirection(curve.points, index);
+  const place = [Math.round(x + awayX * distance), Math.round(y - awayY * distance)] as const;
+  sprites.draw(context, palette, `${letter}${index}`, 16, ...place, (own) =>
+    drawName(own, letter, index, palette),
+  );
 }
 
 /** A control point's weight beside its ring, on the side away from its name. */
@@ -103,13 +162,17 @@ function drawRing(
   context.stroke();
 }
 
-function drawLozenge(context: OffscreenCanvasRenderingContext2D, loose: boolean, palette: Palette): void {
+function traceLozenge(context: OffscreenCanvasRenderingContext2D, across: number, up: number): void {
   context.beginPath();
-  context.moveTo(0, -6.5);
-  context.lineTo(4.5, 0);
-  context.lineTo(0, 6.5);
-  context.lineTo(-4.5, 0);
+  context.moveTo(0, -up);
+  context.lineTo(across, 0);
+  context.lineTo(0, up);
+  context.lineTo(-across, 0);
   context.closePath();
+}
+
+function drawLozenge(context: OffscreenCanvasRenderingContext2D, loose: boolean, palette: Palette): void {
+  traceLozenge(context, 4.5, 6.5);
   context.strokeStyle = palette.sheet;
   context.lineWidth = 2;
   context.stroke();

@@ -89,7 +89,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       onPointerLeave={track.pickAt && (() => scene.pick(null))}
     >
       <canvas ref={canvas} role="img" aria-label={summary} className="absolute inset-0 h-full w-full" />
-      <div className="pointer-events-none absolute top-1.5 left-4 max-w-[88px] leading-tight">
+      <div className="pointer-events-none absolute top-1.5 left-4 max-w-[104px] leading-tight">
         <h3 className="text-[13px] font-semibold">{title}</h3>
         <p className="text-[11.5px] text-soft">{note}</p>
       </div>

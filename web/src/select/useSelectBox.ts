@@ -1,5 +1,6 @@
 import { gripKey, gripPlace, type Grip } from '@bogen/core';
 import { useEffect, useState, type RefObject } from 'react';
+import { curvesNear } from '../figure/curveNear.js';
 import { gripsOf } from '../figure/gripsNear.js';
 import type { Pane } from '../figure/pane.js';
 import type { Plane } from '../figure/plane.js';
@@ -23,7 +24,8 @@ export function drawsBox(scene: FigureScene, event: { shiftKey: boolean; button:
 
 /**
  * Selects what a box holds, drawn from the ground with Shift or while selecting: it is added to the
- * selection with Shift and takes its place without. A press on the ground alone selects nothing.
+ * selection with Shift and takes its place without. A press on the ground alone selects nothing, and one on
+ * a curve puts that curve on the rail.
  */
 export function useSelectBox(
   ref: RefObject<HTMLDivElement | null>,
@@ -59,13 +61,15 @@ export function useSelectBox(
             id: event.pointerId,
           }
         : null;
-      if (!boxed && scene.selection.length > 0) clearOnRelease(event);
+      if (!boxed) pressOnRelease(event);
     };
-    /** The ground was pressed: without a move nothing stays selected. */
-    const clearOnRelease = (down: PointerEvent): void => {
+    /** The ground was pressed: without a move nothing stays selected, and a curve there comes on the rail. */
+    const pressOnRelease = (down: PointerEvent): void => {
       const onUp = (up: PointerEvent): void => {
         window.removeEventListener('pointerup', onUp);
-        if (Math.hypot(up.clientX - down.clientX, up.clientY - down.clientY) < 4) scene.select([]);
+        if (Math.hypot(up.clientX - down.clientX, up.clientY - down.clientY) >= 4) return;
+        scene.select([]);
+        if (scene.host.draws) takeCurve(scene, plane, pane, local(up));
       };
       window.addEventListener('pointerup', onUp);
     };
@@ -104,4 +108,14 @@ export function useSelectBox(
     };
   }, [ref, scene, plane, pane]);
   return box;
+}
+
+/** Puts the curve under a press on the rail; of several that lie there, the next one with each press. */
+function takeCurve(scene: FigureScene, plane: Plane, pane: Pane, at: readonly [number, number]): void {
+  const { rail } = scene.document;
+  const near = curvesNear(scene, plane, pane, at).filter((item) => item.kind !== 'curve' || !item.faint);
+  if (near.length === 0) return;
+  const now = near.findIndex(({ id }) => id === rail.item);
+  const next = near[(now + 1) % near.length]!;
+  if (next.id !== rail.item) scene.host.do({ name: 'setRail', rail: { ...rail, item: next.id } });
 }
