@@ -1,4 +1,5 @@
 import {
+  arcFromBulge,
   arcFromEnds,
   arcThroughPoints,
   clampedUniformKnots,
@@ -225,6 +226,18 @@ test('each kind of curve is drawn with the pointer, and comes to the core’s nu
       await takeBack(page);
     });
   }
+
+  await test.step('an arc by its ends and bulge', async () => {
+    await choose(page, /^Arc by ends/);
+    await page.getByLabel('Given by').selectOption('bulge');
+    await page.getByLabel('Bulge').fill('-1/2');
+    await click(page, [
+      [60, 20],
+      [120, 20],
+    ]);
+    expectCurve(await drawnCurve(), arcFromBulge([60, 20], [120, 20], -0.5));
+    await takeBack(page);
+  });
 
   await test.step('closed, by coming back to the start', async () => {
     await choose(page, /^Curve by control points/);

@@ -159,11 +159,9 @@ function Triangle({ construction, blossoms, entry, onPoint, onChoose }: Triangle
                 onBlur={() => onPoint(null)}
                 onClick={() => onChoose({ level: r, index: j })}
               >
+                {blossoms && <span className="block">{blossomText(label, parameter)}</span>}
                 <span className="block">
-                  {r === 0 ? `P${first + j} ` : ''}
-                  {blossoms ? blossomText(label, parameter) : ''}
-                </span>
-                <span className="block">
+                  {r === 0 ? `P${first + j}  ` : ''}
                   {x}, {y}
                 </span>
               </button>

@@ -160,6 +160,15 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
           />
         </div>
       )}
+      {uses('nodeKind') && (
+        <Choice
+          label={t('draw.nodeKind')}
+          value={options.nodeKind}
+          choices={['equal', 'aligned', 'corner'] as const}
+          name={(value) => t(`details.nodeKinds.${value}`)}
+          onChange={(nodeKind) => drawing.setOptions({ nodeKind })}
+        />
+      )}
       {uses('closed') && (
         <Check
           label={t('draw.closed')}

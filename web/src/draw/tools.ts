@@ -3,6 +3,7 @@ import {
   periodicCurve,
   type ChainNode,
   type FigureItem,
+  type NodeKind,
   type Parametrisation,
   type Point,
   type Shape,
@@ -59,6 +60,8 @@ export interface DrawOptions {
   readonly side: 'left' | 'right';
   readonly large: boolean;
   readonly tolerance: number;
+  /** What a node becomes out of which a handle is pulled. */
+  readonly nodeKind: NodeKind;
   /** Whether the mirror image is drawn along, and about which line. */
   readonly mirror: 'none' | 'upright' | 'level';
   readonly mirrorAt: number;
@@ -78,6 +81,7 @@ export const firstOptions: DrawOptions = {
   side: 'left',
   large: false,
   tolerance: 1,
+  nodeKind: 'equal',
   mirror: 'none',
   mirrorAt: 0,
 };
@@ -86,6 +90,8 @@ export const firstOptions: DrawOptions = {
 export interface Placed {
   readonly at: Point;
   readonly pulled?: Point;
+  /** What the node is, where it was not the last choice. */
+  readonly kind?: NodeKind;
 }
 
 /** What has been drawn so far would come to this. */
@@ -133,10 +139,11 @@ function stairs(points: readonly Point[]): Point[] {
   });
 }
 
-function nodeOf({ at: point, pulled }: Placed): ChainNode {
+/** A node with the handle that was pulled out of it; a corner's other handle stays in the node. */
+function nodeOf({ at: point, pulled }: Placed, kind: NodeKind): ChainNode {
   if (!pulled) return { point, before: point, after: point, kind: 'corner' };
-  const before = point.map((value, axis) => 2 * value - pulled[axis]!);
-  return { point, before, after: pulled, kind: 'equal' };
+  const before = kind === 'corner' ? point : point.map((value, axis) => 2 * value - pulled[axis]!);
+  return { point, before, after: pulled, kind };
 }
 
 export const tools: Readonly<Record<ToolName, Tool>> = {
@@ -179,9 +186,13 @@ export const tools: Readonly<Record<ToolName, Tool>> = {
   chain: {
     least: () => 2,
     most: () => many,
-    uses: ['closed', 'mirror'],
+    uses: ['nodeKind', 'closed', 'mirror'],
     pulls: true,
-    make: (places, { closed }) => shape({ kind: 'chain', chain: { nodes: places.map(nodeOf), closed } }),
+    make: (places, { closed, nodeKind }) =>
+      shape({
+        kind: 'chain',
+        chain: { nodes: places.map((place) => nodeOf(place, place.kind ?? nodeKind)), closed },
+      }),
   },
   stroke: {
     least: () => 2,

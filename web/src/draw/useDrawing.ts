@@ -83,6 +83,7 @@ export function useDrawing(scene: FigureScene): Drawing {
   const preview = useMemo(() => come(tool, shown, options), [tool, shown, options]);
   const kept = useMemo(() => come(tool, places, options), [tool, places, options]);
 
+  const { nodeKind } = options;
   const isFreehand = tool !== null && tools[tool].freehand === true;
   const drawn = useMemo(
     () => (isFreehand && places.length > 1 ? places.map(({ at }) => at) : null),
@@ -105,13 +106,15 @@ export function useDrawing(scene: FigureScene): Drawing {
             image: axis && curve ? mirrorCurve(curve, mirrorThrough(...axis)) : undefined,
             ...(drawn ? { stroke: drawn } : {}),
             places: isFreehand ? [] : shown.map(({ at }) => at),
-            pulls: shown.flatMap(({ at, pulled }): [Point, Point][] =>
-              pulled ? [[at.map((value, axis) => 2 * value - pulled[axis]!), pulled]] : [],
-            ),
+            pulls: shown.flatMap(({ at, pulled, kind = nodeKind }): [Point, Point][] => {
+              if (!pulled) return [];
+              const other = kind === 'corner' ? at : at.map((value, axis) => 2 * value - pulled[axis]!);
+              return [[other, pulled]];
+            }),
             polygon: tool === 'controlCurve' || tool === 'conic' || tool === 'arcThrough',
           },
     );
-  }, [scene, tool, shown, curve, axis, drawn, isFreehand]);
+  }, [scene, tool, shown, curve, axis, drawn, isFreehand, nodeKind]);
   useEffect(() => () => scene.setOverlay(null), [scene]);
 
   const reset = (): void => {
@@ -203,7 +206,8 @@ export function useDrawing(scene: FigureScene): Drawing {
       const last = places.at(-1)?.at;
       // Twice on one place is no second point.
       if (last && last[0] === at[0] && last[1] === at[1]) return;
-      const all = [...places, { at, ...(pulled ? { pulled } : {}) }];
+      // Each node keeps the kind that was chosen when it was set.
+      const all: Placed[] = [...places, { at, ...(pulled ? { pulled, kind: options.nodeKind } : {}) }];
       if (all.length >= tools[tool].most(options) && finishWith(all, options)) return;
       setPlaces(all);
     },

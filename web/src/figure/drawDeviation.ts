@@ -1,4 +1,4 @@
-import { curveOf, looksOf, sampleDistances, type Curve } from '@bogen/core';
+import { curveOf, looksOf, nearestPoint, sampleDistances, type Curve } from '@bogen/core';
 import { shownScientific } from '../text/number.js';
 import type { Palette } from '../theme/theme.js';
 import { samplesOf } from './geometry.js';
@@ -76,7 +76,9 @@ export function drawDeviation(
   context.textBaseline = 'middle';
   context.lineWidth = 4;
   context.strokeStyle = palette.sheet;
-  const text = `${shownScientific(largest)} mm`;
+  // The samples of the other curve are joined by chords; the number is measured on the curve itself.
+  const at = [coordinates[2 * worst]!, coordinates[2 * worst + 1]!];
+  const text = `${shownScientific(nearestPoint(other, at).distance)} mm`;
   context.strokeText(text, x + 21, y - 20);
   context.fillStyle = palette.ink;
   context.fillText(text, x + 21, y - 20);

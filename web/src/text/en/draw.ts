@@ -111,6 +111,7 @@ export const draw = {
   heldPlace: 'Held',
   conics: { ellipse: 'ellipse', parabola: 'parabola', hyperbola: 'hyperbola' },
   heldBy: { shoulder: 'shoulder', tangentIntersection: 'tangent intersection' },
+  nodeKind: 'Pulled handles',
   tolerance: 'Tolerance',
   removeLast: 'Take last back',
   removeLastHelp: 'Take the last place back (Backspace)',
