@@ -1,7 +1,6 @@
-import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { gzipSync } from 'node:zlib';
-import { buildWeb, webFolder } from './build.mjs';
+import { buildWeb } from './build.mjs';
+import { firstLoad, firstLoadLimit } from './firstLoad.mjs';
 import { freePort, startThrowAwayCluster } from './cluster.mjs';
 import { command } from './command.mjs';
 import { ensureNodePackages, ensurePostgres, root } from './packages.mjs';
@@ -26,30 +25,12 @@ await run(async () => {
   if (wanted('drag')) await benchDrag();
 });
 
-/** The JavaScript of the reader's first screen: the entry, the page, and all that they import at once. */
 function printFirstLoad() {
-  const manifest = JSON.parse(readFileSync(join(webFolder, '.vite', 'manifest.json'), 'utf8'));
-  const files = new Set();
-  const visit = (key) => {
-    const chunk = manifest[key];
-    if (!chunk || files.has(chunk.file)) return;
-    files.add(chunk.file);
-    (chunk.imports ?? []).forEach(visit);
-  };
-  visit('index.html');
-  visit('src/reader/ReaderPage.tsx');
-  const size = (file) => gzipSync(readFileSync(join(webFolder, file)), { level: 9 }).length / 1000;
-  const total = [...files].reduce((sum, file) => sum + size(file), 0);
+  const { total, files, later } = firstLoad();
   console.log(
-    `\nThe reader's first load: ${total.toFixed(0)} kB of JavaScript compressed, in ${files.size} files (limit 250 kB)`,
+    `\nThe reader's first load: ${total.toFixed(0)} kB of JavaScript compressed, in ${files} files (limit ${firstLoadLimit} kB)`,
   );
-  const formula = Object.keys(manifest).find((key) => key.endsWith('sheet/katex.ts'));
-  if (formula) {
-    const extra = new Set([
-      manifest[formula].file,
-      ...(manifest[formula].imports ?? []).map((key) => manifest[key].file),
-    ]);
-    const later = [...extra].filter((file) => !files.has(file)).reduce((sum, file) => sum + size(file), 0);
+  if (later !== undefined) {
     console.log(`The typesetter, loaded after it with the first formula: ${later.toFixed(0)} kB`);
   }
 }

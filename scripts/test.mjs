@@ -64,6 +64,10 @@ await run(async () => {
   if (wanted('e2e')) {
     const { buildWeb } = await import('./build.mjs');
     await buildWeb();
+    const { firstLoad, firstLoadLimit } = await import('./firstLoad.mjs');
+    const { total } = firstLoad();
+    console.log(`\n── the reader's first load: ${total.toFixed(0)} kB of ${firstLoadLimit} kB`);
+    if (total > firstLoadLimit) failures.push('the reader’s first load is too large');
     const report = join(reports, 'e2e.json');
     await step('end to end', 'npx', ['playwright', 'test'], {
       cwd: join(root, 'e2e'),

@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { defineEndpoint } from './endpoint.js';
 import { figureCommandSchema, figureSchema } from './figure.js';
 import { lessonCommandSchema, lessonSchema, sheetSchema } from './lesson.js';
+import { paths } from './paths.js';
 import { appendedSchema, appendSchema, streamSchema } from './stream.js';
 
 const id = z.uuid();
@@ -35,62 +36,54 @@ const work = streamSchema(figureSchema, figureCommandSchema).extend({
 
 export const endpoints = {
   health: defineEndpoint({
-    method: 'get',
-    path: '/health',
+    ...paths.health,
     access: 'anyone',
     summary: 'The server process runs.',
     answer: z.object({ status: z.literal('up') }),
   }),
   ready: defineEndpoint({
-    method: 'get',
-    path: '/ready',
+    ...paths.ready,
     access: 'anyone',
     summary: 'The server can answer: its database is there.',
     answer: z.object({ status: z.literal('ready') }),
   }),
 
   session: defineEndpoint({
-    method: 'get',
-    path: '/session',
+    ...paths.session,
     access: 'anyone',
     summary: 'Who is signed in.',
     answer: session,
   }),
   signIn: defineEndpoint({
-    method: 'post',
-    path: '/sign-in',
+    ...paths.signIn,
     access: 'anyone',
     summary: 'Signs an instructor in.',
     body: z.strictObject({ email: z.string().max(200), password: z.string().max(200) }),
     answer: session,
   }),
   signOut: defineEndpoint({
-    method: 'post',
-    path: '/sign-out',
+    ...paths.signOut,
     access: 'anyone',
     summary: 'Ends the session.',
     body: nothing,
     answer: nothing,
   }),
   join: defineEndpoint({
-    method: 'post',
-    path: '/join',
+    ...paths.join,
     access: 'anyone',
     summary: 'Makes a student of a class and signs them in.',
     body: z.strictObject({ code: z.string().max(40), name: z.string().trim().min(1).max(60) }),
     answer: z.object({ student, returnKey: z.string() }),
   }),
   comeBack: defineEndpoint({
-    method: 'post',
-    path: '/come-back',
+    ...paths.comeBack,
     access: 'anyone',
     summary: 'Signs a student in again with their return key.',
     body: z.strictObject({ code: z.string().max(40), returnKey: z.string().max(40) }),
     answer: z.object({ student }),
   }),
   newReturnKey: defineEndpoint({
-    method: 'post',
-    path: '/return-key',
+    ...paths.newReturnKey,
     access: 'student',
     summary: 'Makes a new return key; the old one ends.',
     body: nothing,
@@ -98,8 +91,7 @@ export const endpoints = {
   }),
 
   shelf: defineEndpoint({
-    method: 'get',
-    path: '/shelf',
+    ...paths.shelf,
     access: 'instructor',
     summary: 'The courses, lessons and classes of the instructor.',
     answer: z.object({
@@ -124,16 +116,14 @@ export const endpoints = {
     }),
   }),
   createCourse: defineEndpoint({
-    method: 'post',
-    path: '/courses',
+    ...paths.createCourse,
     access: 'instructor',
     summary: 'Makes a course.',
     body: z.strictObject({ title }),
     answer: z.object({ id }),
   }),
   createLesson: defineEndpoint({
-    method: 'post',
-    path: '/courses/:course/lessons',
+    ...paths.createLesson,
     access: 'instructor',
     summary: 'Makes a lesson, of a whole document.',
     params: z.strictObject({ course: id }),
@@ -141,8 +131,7 @@ export const endpoints = {
     answer: z.object({ id }),
   }),
   createClass: defineEndpoint({
-    method: 'post',
-    path: '/courses/:course/classes',
+    ...paths.createClass,
     access: 'instructor',
     summary: 'Makes a class with a code of its own.',
     params: z.strictObject({ course: id }),
@@ -151,8 +140,7 @@ export const endpoints = {
   }),
 
   draft: defineEndpoint({
-    method: 'get',
-    path: '/lessons/:lesson/draft',
+    ...paths.draft,
     access: 'instructor',
     summary: 'The draft of a lesson.',
     params: z.strictObject({ lesson: id }),
@@ -163,8 +151,7 @@ export const endpoints = {
     }),
   }),
   appendToDraft: defineEndpoint({
-    method: 'post',
-    path: '/lessons/:lesson/steps',
+    ...paths.appendToDraft,
     access: 'instructor',
     summary: 'Saves changes to a draft; a stale base is answered with the present draft.',
     params: z.strictObject({ lesson: id }),
@@ -172,8 +159,7 @@ export const endpoints = {
     answer: appendedSchema,
   }),
   publish: defineEndpoint({
-    method: 'post',
-    path: '/lessons/:lesson/editions',
+    ...paths.publish,
     access: 'instructor',
     summary: 'Publishes the draft at a revision as the next edition.',
     params: z.strictObject({ lesson: id }),
@@ -182,8 +168,7 @@ export const endpoints = {
   }),
 
   classHome: defineEndpoint({
-    method: 'get',
-    path: '/class',
+    ...paths.classHome,
     access: 'student',
     summary: 'The lessons of the student’s class with their progress.',
     answer: z.object({
@@ -203,8 +188,7 @@ export const endpoints = {
     }),
   }),
   readLesson: defineEndpoint({
-    method: 'get',
-    path: '/class/lessons/:lesson',
+    ...paths.readLesson,
     access: 'student',
     summary: 'An edition of a lesson to read: the one begun, or the newest.',
     params: z.strictObject({ lesson: id }),
@@ -220,8 +204,7 @@ export const endpoints = {
     }),
   }),
   openWork: defineEndpoint({
-    method: 'put',
-    path: '/editions/:edition/sheets/:sheet/work',
+    ...paths.openWork,
     access: 'student',
     summary: 'The student’s work on a sheet, begun if there is none.',
     params: z.strictObject({ edition: id, sheet: z.string().max(64) }),
@@ -229,8 +212,7 @@ export const endpoints = {
     answer: work,
   }),
   appendToWork: defineEndpoint({
-    method: 'post',
-    path: '/work/:work/steps',
+    ...paths.appendToWork,
     access: 'student',
     summary: 'Saves moves of loose points.',
     params: z.strictObject({ work: id }),
@@ -238,8 +220,7 @@ export const endpoints = {
     answer: appendedSchema,
   }),
   checkWork: defineEndpoint({
-    method: 'post',
-    path: '/work/:work/check',
+    ...paths.checkWork,
     access: 'student',
     summary: 'Judges the saved work by calculation.',
     params: z.strictObject({ work: id }),
@@ -248,8 +229,7 @@ export const endpoints = {
   }),
 
   desk: defineEndpoint({
-    method: 'get',
-    path: '/classes/:class/desk',
+    ...paths.desk,
     access: 'instructor',
     summary: 'Who of a class has done which sheet.',
     params: z.strictObject({ class: id }),
@@ -279,8 +259,7 @@ export const endpoints = {
     }),
   }),
   studentWork: defineEndpoint({
-    method: 'get',
-    path: '/classes/:class/work/:work',
+    ...paths.studentWork,
     access: 'instructor',
     summary: 'A student’s sheet as the student left it.',
     params: z.strictObject({ class: id, work: id }),
@@ -299,8 +278,7 @@ export const endpoints = {
   }),
 
   addPicture: defineEndpoint({
-    method: 'post',
-    path: '/pictures',
+    ...paths.addPicture,
     access: 'instructor',
     summary:
       'Keeps a PNG, JPEG or SVG picture to draw over, checked and cleaned; it is fetched at /pictures/{id}.',

@@ -230,7 +230,7 @@ test('each kind of curve is drawn with the pointer, and comes to the core’s nu
   await test.step('an arc by its ends and bulge', async () => {
     await choose(page, /^Arc by ends/);
     await page.getByLabel('Given by').selectOption('bulge');
-    await page.getByLabel('Bulge').fill('-1/2');
+    await page.getByRole('textbox', { name: 'Bulge' }).fill('-1/2');
     await click(page, [
       [60, 20],
       [120, 20],

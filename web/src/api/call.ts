@@ -1,12 +1,5 @@
-import {
-  endpoints,
-  type Answer,
-  type Body,
-  type EndpointName,
-  type Params,
-  type Problem,
-  type Query,
-} from '@bogen/contract';
+import type { Answer, Body, EndpointName, Params, Problem, Query } from '@bogen/contract';
+import { paths } from '@bogen/contract/paths';
 
 /** The server's answer that something is wrong, with its sentence. */
 export class ApiProblem extends Error {
@@ -36,7 +29,7 @@ type Input<Name extends EndpointName> = (Params<Name> extends undefined ? object
  * @throws ApiProblem where the server refuses, NotConnected where it can't be reached
  */
 export async function call<Name extends EndpointName>(name: Name, input: Input<Name>): Promise<Answer<Name>> {
-  const endpoint = endpoints[name];
+  const endpoint = paths[name];
   const { params, query, body, signal, keepalive } = input as {
     params?: Record<string, string>;
     query?: Record<string, unknown>;

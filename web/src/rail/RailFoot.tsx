@@ -1,13 +1,13 @@
 import { domainOf } from '@bogen/core';
 import { Minus, Plus } from 'lucide-react';
-import { useEffect, useRef, type FormEvent } from 'react';
+import { lazy, Suspense, useEffect, useRef, type FormEvent } from 'react';
 import type { FigureScene } from '../figure/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { readExpression } from '../table/expression.js';
-import { Popup } from '../ui/Popup.js';
 import { zoomedLens } from './axis.js';
-import { TrackList } from './TrackList.js';
+
+const TracksPopup = lazy(() => import('./TracksPopup.js'));
 
 /** Below the plots: which there are, the zoom along the parameter, and the cursor as a number. */
 export function RailFoot({ scene }: { scene: FigureScene }) {
@@ -23,16 +23,9 @@ export function RailFoot({ scene }: { scene: FigureScene }) {
       data-rail-foot
     >
       {scene.host.draws && (
-        <Popup
-          label={t('rail.tracks')}
-          trigger={
-            <button type="button" className={`${button} font-medium`}>
-              {t('rail.tracks')}
-            </button>
-          }
-        >
-          <TrackList scene={scene} />
-        </Popup>
+        <Suspense fallback={null}>
+          <TracksPopup scene={scene} className={`${button} font-medium`} />
+        </Suspense>
       )}
       <span className="flex-1" />
       <CursorField scene={scene} />
