@@ -88,7 +88,7 @@ export function drawOver(
   if (pane.shows(scene.document.rail.item)) {
     drawLooks(context, scene, plane, palette);
     drawCursor(context, scene, plane, palette);
-    drawHodograph(context, scene, plane, palette);
+    drawHodograph(context, scene, plane, palette, pane);
   }
   drawHeldHalo(context, scene, plane, palette, pane);
   drawOverlay(context, scene, plane, palette);

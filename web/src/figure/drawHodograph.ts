@@ -3,11 +3,24 @@ import type { Palette } from '../theme/theme.js';
 import { arrow, type Pixel } from './drawDerivatives.js';
 import { write } from './drawText.js';
 import { samplesOf, speedsOf } from './geometry.js';
+import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
 
-/** Pixels of the inset's sides, and from the figure's edges. */
-const inset = { width: 168, height: 138, margin: 12, pad: 20 };
+/** Pixels of the inset's sides, of its inner margin, and from the pane's edges. */
+interface Inset {
+  readonly width: number;
+  readonly height: number;
+  readonly pad: number;
+  readonly side: number;
+  readonly top: number;
+}
+
+/** In one of two panes it is smaller, and below the name of the curve. */
+function insetOf(plane: Plane, pane: Pane): Inset {
+  const size = plane.width < 560 ? { width: 118, height: 98, pad: 14 } : { width: 168, height: 138, pad: 20 };
+  return { ...size, side: 12, top: pane.item === null ? 12 : 34 };
+}
 
 /** The corner in which the inset hides least, chosen anew when nothing moves. */
 let corner: Pixel = [1, 0];
@@ -18,13 +31,15 @@ export function drawHodograph(
   scene: FigureScene,
   plane: Plane,
   palette: Palette,
+  pane: Pane,
 ): void {
   const { document, evaluation, cursor } = scene;
+  const inset = insetOf(plane, pane);
   const curve = curveOf(evaluation, document.rail.item);
   if (!curve || curve.points[0]!.length !== 2) return;
   if (!isShown(document, 'hodograph', itemOf(document, document.rail.item!))) return;
-  if (scene.host.settled()) corner = emptiestCorner(scene, plane);
-  const [left, top] = placeOf(corner, plane);
+  if (scene.host.settled()) corner = emptiestCorner(scene, plane, inset);
+  const [left, top] = placeOf(corner, plane, inset);
   const { tangents, spanCount, perSpan } = samplesOf(curve);
   const speeds = speedsOf(curve);
   context.fillStyle = palette.sheet;
@@ -75,15 +90,15 @@ export function drawHodograph(
 }
 
 /** The upper left of the inset in a corner: 0 or 1 across, 0 or 1 down. */
-function placeOf([across, down]: Pixel, { width, height }: Plane): Pixel {
+function placeOf([across, down]: Pixel, { width, height }: Plane, inset: Inset): Pixel {
   return [
-    across === 0 ? inset.margin : width - inset.width - inset.margin,
+    across === 0 ? inset.side : width - inset.width - inset.side,
     // Below stand the facts and the zoom.
-    down === 0 ? inset.margin : height - inset.height - 44,
+    down === 0 ? inset.top : height - inset.height - 44,
   ];
 }
 
-function emptiestCorner({ document, evaluation }: FigureScene, plane: Plane): Pixel {
+function emptiestCorner({ document, evaluation }: FigureScene, plane: Plane, inset: Inset): Pixel {
   const places = document.items.flatMap((item) => {
     if (item.hidden) return [];
     const curve = curveOf(evaluation, item.id);
@@ -96,7 +111,7 @@ function emptiestCorner({ document, evaluation }: FigureScene, plane: Plane): Pi
     return [...curve.points, ...samples];
   });
   const hidden = (candidate: Pixel): number => {
-    const [left, top] = placeOf(candidate, plane);
+    const [left, top] = placeOf(candidate, plane, inset);
     return places.filter((place) => {
       const [x, y] = plane.toScreen(place);
       return x > left - 12 && x < left + inset.width + 12 && y > top - 12 && y < top + inset.height + 12;
