@@ -3,7 +3,15 @@ import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
 export default tseslint.config(
-  { ignores: ['**/dist', '**/node_modules', 'e2e/test-results', '.dependency-cruiser.cjs'] },
+  {
+    ignores: [
+      'scripts/*.tmp.mjs',
+      '**/dist',
+      '**/node_modules',
+      'e2e/test-results',
+      '.dependency-cruiser.cjs',
+    ],
+  },
   js.configs.recommended,
   ...tseslint.configs.recommended,
   {

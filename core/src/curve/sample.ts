@@ -3,7 +3,7 @@ import { spanEvaluator } from './evaluateMany.js';
 import { spanPolynomials, type SpanPolynomials } from './spanPolynomials.js';
 
 /**
- * A curve sampled span by span for drawing: its points, unit tangents and curvature. Every span has both
+ * A curve sampled span by span for drawing: its points, unit tangents, speeds and curvature. Every span has both
  * its ends, so what jumps at a knot stands there twice, from the left and from the right.
  */
 export interface CurveSamples {
@@ -16,6 +16,8 @@ export interface CurveSamples {
   readonly coordinates: Float64Array;
   /** `dimension` coordinates a sample; zero where the curve stands still. */
   readonly tangents: Float64Array;
+  /** |C′|. */
+  readonly speeds: Float64Array;
   /** Signed curvature in the plane (positive turns left), absolute in space; 0 where it stands still. */
   readonly curvature: Float64Array;
 }
@@ -37,6 +39,7 @@ export function sampleCurve(
   const parameters = new Float64Array(total);
   const coordinates = new Float64Array(total * dimension);
   const tangents = new Float64Array(total * dimension);
+  const speeds = new Float64Array(total);
   const curvature = new Float64Array(total);
   const values = new Float64Array(3 * dimension);
   const value = values.subarray(0, dimension);
@@ -52,6 +55,7 @@ export function sampleCurve(
       let speedSquared = 0;
       for (let axis = 0; axis < dimension; axis++) speedSquared += first[axis]! * first[axis]!;
       const speed = Math.sqrt(speedSquared);
+      speeds[sample] = speed;
       for (let axis = 0; axis < dimension; axis++) {
         coordinates[sample * dimension + axis] = value[axis]!;
         tangents[sample * dimension + axis] = speed > 0 ? first[axis]! / speed : 0;
@@ -70,5 +74,6 @@ export function sampleCurve(
       }
     }
   }
-  return { dimension, spanCount: spans.length, perSpan, parameters, coordinates, tangents, curvature };
+  const spanCount = spans.length;
+  return { dimension, spanCount, perSpan, parameters, coordinates, tangents, speeds, curvature };
 }

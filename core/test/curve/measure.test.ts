@@ -101,11 +101,11 @@ describe('a curve that stands still', () => {
 });
 
 describe('samples for drawing', () => {
-  it('are the points, tangents and curvature of the curve, both sides at knots', () => {
+  it('are the points, tangents, speeds and curvature of the curve, both sides at knots', () => {
     fc.assert(
       fc.property(arbitraryCurve({ dimension: 2 }), (curve) => {
         const samples = sampleCurve(curve, 5);
-        const { parameters, coordinates, tangents, curvature, spanCount } = samples;
+        const { parameters, coordinates, tangents, speeds, curvature, spanCount } = samples;
         for (let sample = 0; sample < parameters.length; sample++) {
           const u = parameters[sample]!;
           const side = sample % 6 === 5 ? 'left' : 'right';
@@ -113,6 +113,7 @@ describe('samples for drawing', () => {
           expectClose(at, pointAt(curve, u, side), 1e-12, sizeOf(curve));
           const [, first, second] = derivativesAt(curve, u, 2, side);
           const speed = Math.hypot(...first!);
+          expectClose([speeds[sample]!], [speed], 1e-11, sizeOf(curve) + speed);
           // Where the curve nearly stands still, direction and curvature lose their digits.
           if (speed < 1e-3 * sizeOf(curve)) continue;
           expectClose([...tangents.subarray(2 * sample, 2 * sample + 2)], tangentAt(curve, u, side)!, 1e-7);

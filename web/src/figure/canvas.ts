@@ -18,6 +18,26 @@ export function useSize<E extends HTMLElement>(): [RefObject<E | null>, { width:
 }
 
 /**
+ * A drawing of this size in CSS pixels, at the screen's resolution, as pixels to copy. It is opaque unless
+ * `alpha` is asked for.
+ */
+export function drawBitmap(
+  width: number,
+  height: number,
+  draw: (context: CanvasRenderingContext2D) => void,
+  alpha = false,
+): ImageBitmap {
+  const ratio = window.devicePixelRatio || 1;
+  const canvas = new OffscreenCanvas(Math.round(width * ratio), Math.round(height * ratio));
+  // It can do all that a drawing asks of a canvas of the page.
+  const context = canvas.getContext('2d', { alpha }) as unknown as CanvasRenderingContext2D;
+  context.scale(ratio, ratio);
+  draw(context);
+  // A bitmap is copied as it is; a canvas would first be asked for its present state, every time.
+  return canvas.transferToImageBitmap();
+}
+
+/**
  * A canvas's context at the screen's resolution, in CSS pixels; `null` while it has no size. It is opaque
  * unless `alpha` is asked for, which spares the browser blending it with what lies below.
  */

@@ -17,20 +17,21 @@ import { distinctKnotsOf, largestCurvature, samplesOf } from './geometry.js';
 import { drawDeviation } from './drawDeviation.js';
 import { drawHodograph } from './drawHodograph.js';
 import { drawHulls, drawLooks } from './drawLooks.js';
-import { drawMarks } from './drawMarks.js';
-import { handlePlace } from './handles.js';
+import { drawFollowing, drawMarks } from './drawMarks.js';
+import { handlePlace, handlesOf } from './handles.js';
 import { drawOverlay, drawShapeHandles } from './drawOverlay.js';
 import { drawJump, jumpsOf } from './jumpMark.js';
 import type { Pane } from './pane.js';
+import { addSamples, addSpans, tracePoints } from './path.js';
 import type { Plane } from './plane.js';
-import type { FigureScene } from './scene.js';
+import type { FigureScene, Picked } from './scene.js';
 
 type Context = CanvasRenderingContext2D;
 
 const lineWidths: Readonly<Record<LineWeight, number>> = { fine: 1, medium: 1.75, bold: 3, broad: 5 };
 
-/** Draws the items of a pane: curves, combs, polygons, knots, and the marks of their points. */
-export function drawItems(
+/** Draws the curves of a pane with their combs, polygons and knots. */
+export function drawCurves(
   context: Context,
   scene: FigureScene,
   plane: Plane,
@@ -73,7 +74,19 @@ export function drawItems(
     if (shows('knots')) drawKnots(context, curve, plane, palette);
     if (shows('start')) drawStart(context, curve, plane, palette);
   }
-  drawMarks(context, scene, plane, palette, pane);
+}
+
+/** Draws the marks of the points of a pane, above all its curves; of those to take hold of perhaps only some. */
+export function drawPoints(
+  context: Context,
+  scene: FigureScene,
+  plane: Plane,
+  palette: Palette,
+  pane: Pane,
+  handles: readonly Picked[] = handlesOf(scene, pane),
+): void {
+  drawFollowing(context, scene, plane, palette, pane);
+  drawMarks(context, scene, plane, palette, handles);
   drawShapeHandles(context, scene, plane, palette, pane);
 }
 
@@ -94,16 +107,6 @@ export function drawOver(
   drawOverlay(context, scene, plane, palette);
 }
 
-function path(context: Context, samples: CurveSamples, plane: Plane, from: number, to: number): void {
-  const { coordinates, dimension } = samples;
-  context.beginPath();
-  for (let sample = from; sample <= to; sample++) {
-    const [x, y] = plane.toScreen([coordinates[sample * dimension]!, coordinates[sample * dimension + 1]!]);
-    if (sample === from) context.moveTo(x, y);
-    else context.lineTo(x, y);
-  }
-}
-
 interface Stroke {
   readonly color: string;
   readonly width: number;
@@ -111,7 +114,8 @@ interface Stroke {
 }
 
 function drawWhole(context: Context, samples: CurveSamples, plane: Plane, stroke: Stroke): void {
-  path(context, samples, plane, 0, samples.parameters.length - 1);
+  context.beginPath();
+  addSamples(context, samples, plane, 0, samples.parameters.length - 1);
   context.setLineDash(stroke.dash);
   context.strokeStyle = stroke.color;
   context.lineWidth = stroke.width;
@@ -119,7 +123,7 @@ function drawWhole(context: Context, samples: CurveSamples, plane: Plane, stroke
   context.setLineDash([]);
 }
 
-/** Each span in its colour, the same as on the rail. */
+/** Each span in its colour, the same as on the rail; those of one colour in one stroke. */
 function drawSpans(
   context: Context,
   samples: CurveSamples,
@@ -128,12 +132,16 @@ function drawSpans(
   width: number,
 ): void {
   const stride = samples.perSpan + 1;
+  const { length } = palette.spans;
   context.lineWidth = width;
-  for (let span = 0; span < samples.spanCount; span++) {
-    path(context, samples, plane, span * stride, (span + 1) * stride - 1);
-    context.strokeStyle = palette.spans[span % palette.spans.length]!;
+  palette.spans.forEach((color, first) => {
+    context.beginPath();
+    for (let span = first; span < samples.spanCount; span += length) {
+      addSamples(context, samples, plane, span * stride, (span + 1) * stride - 1);
+    }
+    context.strokeStyle = color;
     context.stroke();
-  }
+  });
 }
 
 /** The support of a control point: a broad band behind the spans that answer. */
@@ -150,7 +158,8 @@ function drawPart(
   let last = parameters.length - 1;
   while (first < last && parameters[first + 1]! <= from) first++;
   while (last > first && parameters[last - 1]! >= to) last--;
-  path(context, samples, plane, first, last);
+  context.beginPath();
+  addSamples(context, samples, plane, first, last);
   context.strokeStyle = color;
   context.globalAlpha = 0.22;
   context.lineWidth = 13;
@@ -159,12 +168,7 @@ function drawPart(
 }
 
 function drawPolygon(context: Context, points: readonly Point[], plane: Plane, palette: Palette): void {
-  context.beginPath();
-  points.forEach((point, index) => {
-    const [x, y] = plane.toScreen(point);
-    if (index === 0) context.moveTo(x, y);
-    else context.lineTo(x, y);
-  });
+  tracePoints(context, points, plane);
   context.strokeStyle = palette.strong;
   context.lineWidth = 1;
   context.stroke();
@@ -184,31 +188,28 @@ function drawComb(
   if (dimension !== 2) return;
   // Closer than this the hairs run into one another.
   const every = Math.max(1, Math.round(curvature.length / (260 * density)));
-  const tip = (sample: number): [number, number] => {
-    const [x, y] = plane.toScreen([coordinates[2 * sample]!, coordinates[2 * sample + 1]!]);
-    const hair = Math.max(-longestHair, Math.min(longestHair, curvature[sample]! * length));
-    // The hair points away from the centre of curvature.
-    return [x + tangents[2 * sample + 1]! * hair, y + tangents[2 * sample]! * hair];
-  };
+  // The hair points away from the centre of curvature.
+  const hair = (sample: number): number =>
+    Math.max(-longestHair, Math.min(longestHair, curvature[sample]! * length));
+  const tipX = (sample: number): number =>
+    plane.screenX(coordinates[2 * sample]!) + tangents[2 * sample + 1]! * hair(sample);
+  const tipY = (sample: number): number =>
+    plane.screenY(coordinates[2 * sample + 1]!) + tangents[2 * sample]! * hair(sample);
   context.strokeStyle = strong ? palette.ink : palette.strong;
   context.lineWidth = 0.75;
   context.globalAlpha = 0.4;
   context.beginPath();
   for (let sample = 0; sample < curvature.length; sample++) {
     if (sample % (perSpan + 1) !== perSpan && (sample % (perSpan + 1)) % every !== 0) continue;
-    const [x, y] = plane.toScreen([coordinates[2 * sample]!, coordinates[2 * sample + 1]!]);
-    context.moveTo(x, y);
-    context.lineTo(...tip(sample));
+    context.moveTo(plane.screenX(coordinates[2 * sample]!), plane.screenY(coordinates[2 * sample + 1]!));
+    context.lineTo(tipX(sample), tipY(sample));
   }
   context.stroke();
   context.globalAlpha = 0.8;
   context.lineWidth = 1;
   context.setLineDash(strong ? [] : [4, 3]);
   context.beginPath();
-  for (let sample = 0; sample < curvature.length; sample++) {
-    if (sample === 0) context.moveTo(...tip(sample));
-    else context.lineTo(...tip(sample));
-  }
+  addSpans(context, perSpan, 0, curvature.length - 1, tipX, tipY);
   context.stroke();
   context.setLineDash([]);
   context.globalAlpha = 1;
@@ -244,15 +245,20 @@ function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palett
   context.strokeStyle = palette.ink;
   context.fillStyle = palette.ink;
   context.lineWidth = 1.5;
+  context.lineCap = 'butt';
   const { coordinates, tangents, perSpan, dimension } = samplesOf(curve);
-  interiorKnots(curve.knots, curve.degree).forEach(({ value, multiplicity }, index) => {
+  const knots = interiorKnots(curve.knots, curve.degree);
+  const placed = knots.flatMap(({ value, multiplicity }, index) => {
     // Where a span begins there is a sample, with the place and the direction from the right.
     const at = (index + 1) * (perSpan + 1) * dimension;
     const [tx, ty] = [tangents[at]!, tangents[at + 1]!];
-    if (tx === 0 && ty === 0) return;
-    const [x, y] = plane.toScreen([coordinates[at]!, coordinates[at + 1]!]);
-    const along = [tx, -ty] as const;
-    context.beginPath();
+    if (tx === 0 && ty === 0) return [];
+    const x = plane.screenX(coordinates[at]!);
+    const y = plane.screenY(coordinates[at + 1]!);
+    return [{ value, multiplicity, x, y, along: [tx, -ty] as const }];
+  });
+  context.beginPath();
+  for (const { multiplicity, x, y, along } of placed) {
     for (let tick = 0; tick < multiplicity; tick++) {
       const shift = (tick - (multiplicity - 1) / 2) * 4;
       const cx = x + along[0] * shift;
@@ -260,11 +266,14 @@ function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palett
       context.moveTo(cx - along[1] * 8, cy + along[0] * 8);
       context.lineTo(cx + along[1] * 8, cy - along[0] * 8);
     }
-    context.stroke();
+  }
+  context.stroke();
+  for (const { value, x, y, along } of placed) {
     const jump = jumps.get(value);
     const up = [along[1], -along[0]] as const;
     if (jump) drawJump(context, jump, x + up[0] * 13, y + up[1] * 13, up);
-  });
+  }
+  context.lineCap = 'round';
 }
 
 /** A small wedge at the start, pointing along the curve. */

@@ -2,7 +2,7 @@ import { curveOf, derivativesAt, isShown, itemOf, type Point } from '@bogen/core
 import type { Palette } from '../theme/theme.js';
 import { arrow, type Pixel } from './drawDerivatives.js';
 import { write } from './drawText.js';
-import { samplesOf, speedsOf } from './geometry.js';
+import { samplesOf } from './geometry.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
@@ -40,8 +40,7 @@ export function drawHodograph(
   if (!isShown(document, 'hodograph', itemOf(document, document.rail.item!))) return;
   if (scene.host.settled()) corner = emptiestCorner(scene, plane, inset);
   const [left, top] = placeOf(corner, plane, inset);
-  const { tangents, spanCount, perSpan } = samplesOf(curve);
-  const speeds = speedsOf(curve);
+  const { speeds, tangents, spanCount, perSpan } = samplesOf(curve);
   context.fillStyle = palette.sheet;
   context.fillRect(left, top, inset.width, inset.height);
   context.strokeStyle = palette.strong;

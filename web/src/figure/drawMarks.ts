@@ -3,17 +3,17 @@ import { shownNumber } from '../text/number.js';
 import { useFonts } from '../theme/fonts.js';
 import type { Palette } from '../theme/theme.js';
 import { editPointsOf } from './geometry.js';
-import { handlePlace, handlesOf, liesUnderControlPoint, ringRadius } from './handles.js';
+import { handlePlace, liesUnderControlPoint, ringRadius } from './handles.js';
 import { labelDirection } from './labelDirection.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import { Sprites } from './sprites.js';
-import { letterOf, type FigureScene } from './scene.js';
+import { letterOf, type FigureScene, type Picked } from './scene.js';
 
 type Context = CanvasRenderingContext2D;
 
 /**
- * Draws the marks of all points: control points as open rings, edit points as solid lozenges, fixed ones
+ * Draws the marks of points: control points as open rings, edit points as solid lozenges, fixed ones
  * with a bar through them, and their names. The elements that are taken hold of lie above, unseen, so
  * that a drag moves pixels and no layout.
  */
@@ -22,11 +22,10 @@ export function drawMarks(
   scene: FigureScene,
   plane: Plane,
   palette: Palette,
-  pane: Pane,
+  handles: readonly Picked[],
 ): void {
-  drawFollowing(context, scene, plane, palette, pane);
   const { document, evaluation } = scene;
-  for (const handle of handlesOf(scene, pane)) {
+  for (const handle of handles) {
     const place = handlePlace(scene, handle);
     const curve = curveOf(evaluation, handle.item);
     if (!place || !curve) continue;
@@ -55,7 +54,7 @@ export function drawMarks(
  * The control points and edit points of a curve on the rail that has none to take hold of, since it is built
  * or keeps parameters of its own: smaller and paler, to be seen and not to be moved.
  */
-function drawFollowing(
+export function drawFollowing(
   context: Context,
   scene: FigureScene,
   plane: Plane,
@@ -147,12 +146,7 @@ const sprites = new Sprites();
 // Names that were drawn before their font had come are drawn again with it.
 useFonts.subscribe(() => sprites.clear());
 
-function drawRing(
-  context: OffscreenCanvasRenderingContext2D,
-  radius: number,
-  loose: boolean,
-  palette: Palette,
-): void {
+function drawRing(context: Context, radius: number, loose: boolean, palette: Palette): void {
   context.beginPath();
   context.arc(0, 0, radius, 0, 2 * Math.PI);
   context.fillStyle = palette.sheet;
@@ -162,7 +156,7 @@ function drawRing(
   context.stroke();
 }
 
-function traceLozenge(context: OffscreenCanvasRenderingContext2D, across: number, up: number): void {
+function traceLozenge(context: Context, across: number, up: number): void {
   context.beginPath();
   context.moveTo(0, -up);
   context.lineTo(across, 0);
@@ -171,7 +165,7 @@ function traceLozenge(context: OffscreenCanvasRenderingContext2D, across: number
   context.closePath();
 }
 
-function drawLozenge(context: OffscreenCanvasRenderingContext2D, loose: boolean, palette: Palette): void {
+function drawLozenge(context: Context, loose: boolean, palette: Palette): void {
   traceLozenge(context, 4.5, 6.5);
   context.strokeStyle = palette.sheet;
   context.lineWidth = 2;
@@ -181,7 +175,7 @@ function drawLozenge(context: OffscreenCanvasRenderingContext2D, loose: boolean,
 }
 
 /** The bar through a fixed point. */
-function drawBar(context: OffscreenCanvasRenderingContext2D, radius: number, palette: Palette): void {
+function drawBar(context: Context, radius: number, palette: Palette): void {
   context.beginPath();
   context.moveTo(-radius - 4, 0);
   context.lineTo(radius + 4, 0);
@@ -191,12 +185,7 @@ function drawBar(context: OffscreenCanvasRenderingContext2D, radius: number, pal
 }
 
 /** A letter with its index lowered, cleared of what lies below it. */
-function drawName(
-  context: OffscreenCanvasRenderingContext2D,
-  letter: string,
-  index: number,
-  palette: Palette,
-): void {
+function drawName(context: Context, letter: string, index: number, palette: Palette): void {
   const digits = String(index);
   const parts = [
     { text: letter, font: '13px "Literata Variable", serif', dx: -4 - 2.5 * digits.length, dy: 4 },

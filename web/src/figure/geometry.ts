@@ -5,9 +5,7 @@ import {
   lengthOfCurve,
   sampleBasis,
   sampleCurve,
-  spanPolynomials,
   spansOf,
-  speedsAt,
   type BasisSamples,
   type Curve,
   type CurveSamples,
@@ -27,15 +25,13 @@ function memoise<Key extends object, Value>(compute: (key: Key) => Value): (key:
   };
 }
 
+/** An even number, so that a span can be drawn as parabolas through three samples each. */
 const stepsPerSpan = (curve: Curve): number =>
-  Math.max(8, Math.min(48, Math.round(420 / spansOf(curve.knots, curve.degree).length)));
-
-/** A curve and its first two derivatives, span by span. */
-const polynomialsOf = memoise((curve: Curve) => spanPolynomials(curve, 2));
+  2 * Math.max(4, Math.min(24, Math.round(210 / spansOf(curve.knots, curve.degree).length)));
 
 /** What is drawn of a curve, computed when it is first asked for. Curves are immutable. */
 export const samplesOf: (curve: Curve) => CurveSamples = memoise((curve) =>
-  sampleCurve(curve, stepsPerSpan(curve), polynomialsOf(curve)),
+  sampleCurve(curve, stepsPerSpan(curve)),
 );
 
 export const editPointsOf: (curve: Curve) => readonly EditPoint[] = memoise((curve) => {
@@ -48,16 +44,6 @@ export const editPointsOf: (curve: Curve) => readonly EditPoint[] = memoise((cur
 });
 
 export const lengthOf: (curve: Curve) => number = memoise((curve) => lengthOfCurve(curve, 1e-9));
-
-/** |C′| at the curve's samples; where it jumps at a knot, from both sides. */
-export const speedsOf: (curve: Curve) => Float64Array = memoise((curve) => {
-  const { parameters, perSpan } = samplesOf(curve);
-  // A hair inside the span's end the speed is that from the left.
-  const inside = parameters.map((u, k) =>
-    k % (perSpan + 1) === perSpan ? u - 1e-9 * (u - parameters[k - perSpan]!) : u,
-  );
-  return speedsAt(polynomialsOf(curve), inside);
-});
 
 /** The largest absolute curvature among a curve's samples. */
 export const largestCurvature: (curve: Curve) => number = memoise((curve) => {

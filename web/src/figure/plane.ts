@@ -6,6 +6,9 @@ export interface Plane {
   readonly width: number;
   readonly height: number;
   toScreen(point: Point): [number, number];
+  /** The pixel of a place's x alone, for long lists of numbers, in which every pair would be an object of its own. */
+  screenX(x: number): number;
+  screenY(y: number): number;
   toPlane(x: number, y: number): [number, number];
 }
 
@@ -18,6 +21,8 @@ export function fitPlane(view: View, width: number, height: number): Plane {
     scale,
     width,
     height,
+    screenX: (x) => offsetX + scale * x,
+    screenY: (y) => offsetY - scale * y,
     toScreen: ([x, y]) => [offsetX + scale * x!, offsetY - scale * y!],
     toPlane: (x, y) => [(x - offsetX) / scale, (offsetY - y) / scale],
   };

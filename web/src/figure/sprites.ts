@@ -1,3 +1,5 @@
+import { drawBitmap } from './canvas.js';
+
 /** A small drawing that is made once and then only copied: outlines of letters are slow to draw anew in every frame. */
 interface Sprite {
   readonly image: ImageBitmap;
@@ -21,7 +23,7 @@ export class Sprites {
     half: number,
     x: number,
     y: number,
-    make: (context: OffscreenCanvasRenderingContext2D) => void,
+    make: (context: CanvasRenderingContext2D) => void,
   ): void {
     const ratio = window.devicePixelRatio || 1;
     const key = `${name} ${ratio}`;
@@ -31,14 +33,16 @@ export class Sprites {
     }
     let sprite = this.known.get(key);
     if (!sprite) {
-      const size = Math.ceil(2 * half * ratio);
-      const canvas = new OffscreenCanvas(size, size);
-      const own = canvas.getContext('2d')!;
-      own.scale(ratio, ratio);
-      own.translate(half, half);
-      make(own);
-      // A bitmap is copied as it is; a canvas would first be asked for its present state, every time.
-      const image = canvas.transferToImageBitmap();
+      const whole = Math.ceil(2 * half);
+      const image = drawBitmap(
+        whole,
+        whole,
+        (own) => {
+          own.translate(half, half);
+          make(own);
+        },
+        true,
+      );
       sprite = { image, half };
       this.known.set(key, sprite);
     }

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState, useSyncExternalStore, type PointerEvent } from 'react';
-import { prepare } from '../figure/canvas.js';
+import { drawBitmap, prepare } from '../figure/canvas.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
 import { useFonts } from '../theme/fonts.js';
@@ -7,7 +7,7 @@ import { useTheme, type Palette } from '../theme/theme.js';
 import { gutter, railAxis } from './axis.js';
 import { contentsOf } from './contents.js';
 import { TrackEdge } from './TrackEdge.js';
-import { plotFont, type Track } from './track.js';
+import { plotFont, type Track, type TrackInput } from './track.js';
 import { wordsOf } from './words.js';
 
 interface TrackViewProps {
@@ -30,7 +30,9 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   useEffect(() => {
     let before: readonly unknown[] = [];
     let told: readonly unknown[] = [];
-    return scene.addPainter(() => {
+    let ground: ImageBitmap | undefined;
+    let groundKnots: readonly number[] | undefined;
+    const stop = scene.addPainter(() => {
       const contents = contentsOf(scene);
       if (!contents) return;
       const depends = track.dependsOn(contents);
@@ -48,20 +50,21 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       const context = canvas.current && prepare(canvas.current, width, height);
       if (!context) return;
       before = depends;
-      context.fillStyle = palette.sheet;
-      context.fillRect(0, 0, width, height);
       const axis = railAxis(contents.curve, width, lens);
       const input = { ...contents, context, axis, width, height, palette };
-      if (lens) {
-        context.save();
-        context.beginPath();
-        context.rect(gutter.left, 0, width - gutter.left - gutter.right, height);
-        context.clip();
-        track.draw(input);
-        context.restore();
-      } else track.draw(input);
+      if (contents.curve.knots !== groundKnots) {
+        ground?.close();
+        ground = drawGround(track, input, lens !== null);
+        groundKnots = contents.curve.knots;
+      }
+      context.drawImage(ground!, 0, 0, width, height);
+      drawInside(input, lens !== null, track.draw);
       track.drawScale?.(input);
     });
+    return () => {
+      stop();
+      ground?.close();
+    };
   }, [scene, track, width, height, palette, fonts, lens]);
 
   const pick = (event: PointerEvent<HTMLDivElement>): void => {
@@ -81,7 +84,8 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   const { title, note, summary } = wordsOf(track.name, shown, contentsOf(scene)?.compared, t);
   return (
     <div
-      className="relative"
+      // The line below it is not of its height: a canvas that is a pixel off its plot would be scaled and blurred.
+      className="relative box-content"
       style={{ height }}
       data-track={track.name}
       onPointerMove={track.pickAt && pick}
@@ -104,6 +108,31 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       {scene.host.draws && <TrackEdge scene={scene} track={track} height={height} onPull={setPulled} />}
     </div>
   );
+}
+
+/** Draws inside the plot alone, where only a part of the axis is shown. */
+function drawInside(input: TrackInput, clipped: boolean, draw: (input: TrackInput) => void): void {
+  if (!clipped) {
+    draw(input);
+    return;
+  }
+  const { context, width, height } = input;
+  context.save();
+  context.beginPath();
+  context.rect(gutter.left, 0, width - gutter.left - gutter.right, height);
+  context.clip();
+  draw(input);
+  context.restore();
+}
+
+/** The sheet with what stays while points move. */
+function drawGround(track: Track, input: TrackInput, clipped: boolean): ImageBitmap {
+  const { width, height, palette } = input;
+  return drawBitmap(width, height, (context) => {
+    context.fillStyle = palette.sheet;
+    context.fillRect(0, 0, width, height);
+    if (track.drawGround) drawInside({ ...input, context }, clipped, track.drawGround);
+  });
 }
 
 const valuesSize = { width: 420, height: 15 };

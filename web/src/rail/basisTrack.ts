@@ -1,5 +1,6 @@
-import { basisAt, interiorKnots } from '@bogen/core';
+import { basisAt } from '@bogen/core';
 import { basisOf } from '../figure/geometry.js';
+import { addLine } from '../figure/path.js';
 import { shownNumber } from '../text/number.js';
 import { drawKnotLines, nameFont, type Track, type TrackInput } from './track.js';
 
@@ -35,13 +36,10 @@ export const basisTrack: Track = {
     });
     return firstIndex + best;
   },
+  drawGround: drawKnotLines,
   draw: (input) => {
     const { context, curve, axis, palette, lit, height, looks } = input;
     const base = height - 9;
-    drawKnotLines(
-      input,
-      interiorKnots(curve.knots, curve.degree).map(({ value }) => value),
-    );
     context.lineWidth = 1;
     for (let index = 0; index < curve.points.length; index++) {
       if (lit?.index !== index) drawFunction(input, index, base, top);
@@ -109,10 +107,13 @@ function drawFunction({ context, curve, axis }: TrackInput, index: number, base:
   for (let span = 0; span < spanCount; span++) {
     const column = index - firstIndex[span]!;
     if (column < 0 || column >= width) continue;
-    for (let step = 0; step <= perSpan; step++) {
-      const sample = span * (perSpan + 1) + step;
-      context.lineTo(axis(parameters[sample]!), base - (base - top) * values[sample * width + column]!);
-    }
+    addLine(
+      context,
+      span * (perSpan + 1),
+      span * (perSpan + 1) + perSpan,
+      (sample) => axis(parameters[sample]!),
+      (sample) => base - (base - top) * values[sample * width + column]!,
+    );
   }
 }
 

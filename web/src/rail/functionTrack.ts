@@ -1,6 +1,7 @@
-import { interiorKnots, type TrackName } from '@bogen/core';
+import { type TrackName } from '@bogen/core';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { samplesOf } from '../figure/geometry.js';
+import { addLine } from '../figure/path.js';
 import { shownScientific } from '../text/number.js';
 import {
   drawKnotLines,
@@ -74,14 +75,11 @@ export function functionTrack(
         const value = at(contents, u);
         return value === undefined ? [] : [`${own ? `${own} ` : ''}${shownScientific(value)}`];
       }),
+    drawGround: drawKnotLines,
     draw: (input) => {
-      const { context, curve, axis, palette, height } = input;
+      const { context, axis, palette, height } = input;
       const y = scaleOf(lines, input, height);
       drawLitBand(input);
-      drawKnotLines(
-        input,
-        interiorKnots(curve.knots, curve.degree).map(({ value }) => value),
-      );
       context.strokeStyle = palette.strong;
       context.lineWidth = 1;
       context.beginPath();
@@ -129,31 +127,39 @@ function drawLine(
   const { parameters, spanCount, perSpan } = samplesOf(curve);
   const [low, high] = y.domain() as [number, number];
   const stride = perSpan + 1;
+  // Both scales are straight: a product and a sum for each of the samples.
+  const [x0, y0] = [axis(0), y(0)];
+  const [perParameter, perValue] = [axis(1) - x0, y(1) - y0];
   context.strokeStyle = palette.ink;
   context.lineWidth = 1.5;
   context.lineJoin = 'round';
-  for (let span = 0; span < spanCount; span++) {
-    context.setLineDash([...dash]);
-    context.beginPath();
-    for (let at = span * stride; at < (span + 1) * stride; at++)
-      context.lineTo(axis(parameters[at]!), y(values[at]!));
-    context.stroke();
-    if (span === 0) continue;
-    const [before, after] = [values[span * stride - 1]!, values[span * stride]!];
-    if (Math.abs(after - before) < 1e-6 * (high - low)) continue;
-    const x = axis(parameters[span * stride]!);
-    context.setLineDash([2, 2]);
-    context.beginPath();
-    context.moveTo(x, y(before));
-    context.lineTo(x, y(after));
-    context.stroke();
-    context.setLineDash([]);
-    for (const value of [before, after]) {
-      context.beginPath();
+  context.setLineDash([...dash]);
+  context.beginPath();
+  const px = (at: number): number => x0 + perParameter * parameters[at]!;
+  const py = (at: number): number => y0 + perValue * values[at]!;
+  for (let first = 0; first < spanCount * stride; first += stride) {
+    context.moveTo(px(first), py(first));
+    addLine(context, first, first + perSpan, px, py);
+  }
+  context.stroke();
+  const jumps = Array.from({ length: spanCount }, (_, span) => span * stride).filter(
+    (at) => at > 0 && Math.abs(values[at]! - values[at - 1]!) >= 1e-6 * (high - low),
+  );
+  context.setLineDash([2, 2]);
+  context.beginPath();
+  for (const at of jumps) {
+    context.moveTo(axis(parameters[at]!), y(values[at - 1]!));
+    context.lineTo(axis(parameters[at]!), y(values[at]!));
+  }
+  context.stroke();
+  context.setLineDash([]);
+  context.beginPath();
+  for (const at of jumps) {
+    const x = axis(parameters[at]!);
+    for (const value of [values[at - 1]!, values[at]!]) {
       context.moveTo(x - 4, y(value));
       context.lineTo(x + 4, y(value));
-      context.stroke();
     }
   }
-  context.setLineDash([]);
+  context.stroke();
 }

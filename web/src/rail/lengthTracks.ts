@@ -1,12 +1,11 @@
 import { derivativesAt, nearestPoint, pointAt, type Curve } from '@bogen/core';
 import { distancesOf } from '../figure/drawDeviation.js';
-import { samplesOf, speedsOf } from '../figure/geometry.js';
+import { samplesOf } from '../figure/geometry.js';
 import { functionTrack, type Plotted } from './functionTrack.js';
 
 /** Arc length from the start at the curve's samples, as exact as a plot needs: by the trapezium rule. */
 export function lengthsOf(curve: Curve): Float64Array {
-  const { parameters } = samplesOf(curve);
-  const speeds = speedsOf(curve);
+  const { parameters, speeds } = samplesOf(curve);
   const lengths = new Float64Array(parameters.length);
   for (let k = 1; k < lengths.length; k++) {
     const step = parameters[k]! - parameters[k - 1]!;
@@ -28,7 +27,7 @@ function between(curve: Curve, values: Float64Array, u: number): number {
 /** How fast the curve runs over its parameter. */
 export const speedTrack = functionTrack('speed', [
   {
-    values: ({ curve }) => speedsOf(curve),
+    values: ({ curve }) => samplesOf(curve).speeds,
     at: ({ curve }, u) => Math.hypot(...derivativesAt(curve, u, 1)[1]!),
   },
 ]);
@@ -40,8 +39,8 @@ export const lengthTrack = functionTrack('length', [
 
 /** One component of the first derivative at the curve's samples. */
 function component(curve: Curve, axis: number): Float64Array {
-  const { tangents, dimension } = samplesOf(curve);
-  return speedsOf(curve).map((speed, sample) => speed * tangents[sample * dimension + axis]!);
+  const { speeds, tangents, dimension } = samplesOf(curve);
+  return speeds.map((speed, sample) => speed * tangents[sample * dimension + axis]!);
 }
 
 /** The components of the first derivative: x′ as a line, y′ dashed. */

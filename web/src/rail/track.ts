@@ -1,4 +1,4 @@
-import type { Curve, Looks, TrackName } from '@bogen/core';
+import { interiorKnots, type Curve, type Looks, type TrackName } from '@bogen/core';
 import type { ScaleLinear } from 'd3-scale';
 import type { LitSupport } from '../figure/scene.js';
 import type { Palette } from '../theme/theme.js';
@@ -27,6 +27,8 @@ export interface Track {
   readonly name: TrackName;
   /** Its height where it was not resized. */
   readonly height: number;
+  /** Draws what lies below the plot and depends on knots and size alone; it is kept and copied while points move. */
+  readonly drawGround?: (input: TrackInput) => void;
   /** Draws the plot; nothing of it is seen beside the axis. */
   readonly draw: (input: TrackInput) => void;
   /** Draws the numbers beside the axis. */
@@ -43,13 +45,10 @@ export const plotFont = '11px "JetBrains Mono Variable", monospace';
 export const nameFont = '12px "Literata Variable", serif';
 
 /** A vertical dotted line at every interior knot, so that the eye can go from track to track. */
-export function drawKnotLines(
-  { context, axis, height, palette }: TrackInput,
-  knots: readonly number[],
-): void {
+export function drawKnotLines({ context, curve, axis, height, palette }: TrackInput): void {
   context.beginPath();
-  for (const knot of knots) {
-    const x = Math.round(axis(knot)) + 0.5;
+  for (const { value } of interiorKnots(curve.knots, curve.degree)) {
+    const x = Math.round(axis(value)) + 0.5;
     context.moveTo(x, 0);
     context.lineTo(x, height);
   }

@@ -1,7 +1,7 @@
 import { distinctPointCount, shortKnotList, type Curve, type TrackName } from '@bogen/core';
 import type { TFunction } from 'i18next';
 import { distancesOf } from '../figure/drawDeviation.js';
-import { distinctKnotsOf, samplesOf, speedsOf } from '../figure/geometry.js';
+import { distinctKnotsOf, samplesOf } from '../figure/geometry.js';
 import { shownNumber, shownScientific } from '../text/number.js';
 import { rangeWithZero } from './functionTrack.js';
 import { lengthsOf } from './lengthTracks.js';
@@ -46,7 +46,11 @@ export function wordsOf(
         summary: t('rail.curvatureSummary', range(samplesOf(curve).curvature)),
       };
     case 'speed':
-      return { title, note: t('rail.perParameter'), summary: t('rail.speedSummary', range(speedsOf(curve))) };
+      return {
+        title,
+        note: t('rail.perParameter'),
+        summary: t('rail.speedSummary', range(samplesOf(curve).speeds)),
+      };
     case 'length':
       return {
         title,

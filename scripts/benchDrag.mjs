@@ -1,0 +1,230 @@
+import { freePort, startThrowAwayCluster } from './cluster.mjs';
+import { ensurePostgres } from './packages.mjs';
+import { Trouble } from './say.mjs';
+import { startServer } from './server.mjs';
+
+/** Drags in a small and in a large figure, and the opening of the large one, in Chromium. */
+export async function benchDrag() {
+  const { startBrowser } = await import('./browser.mjs');
+  const cluster = await startThrowAwayCluster(await ensurePostgres());
+  const port = await freePort();
+  const server = await startServer({ url: cluster.url, port, demo: true });
+  const browser = await startBrowser();
+  try {
+    const context = await browser.newContext({
+      viewport: { width: 1280, height: 800 },
+      baseURL: `http://localhost:${port}`,
+    });
+    const page = await context.newPage();
+    await page.goto('/sign-in');
+    const [plain, combed, full] = await page.evaluate(makeLessons);
+    const small = 'degree 5, 40 points, three tracks';
+    const large = '5 curves of 60 points, comb, construction, four tracks';
+    for (const [address, handle, what] of [
+      [plain, 'P20', `one control point; ${small}`],
+      [plain, 'E20', `one edit point; ${small}`],
+      [combed, 'P20', `one control point, comb on; ${small}`],
+      [full, 'P20', `one control point; ${large}`],
+    ]) {
+      await page.goto(address);
+      await page.locator(`[data-handle="curve/${handle}"]`).waitFor();
+      await page.waitForTimeout(1500);
+      report(what, await dragFrames(page, `curve/${handle}`));
+    }
+    await benchOpening(page, combed);
+  } finally {
+    await browser.close();
+    await server.stop();
+    await cluster.discard();
+  }
+}
+
+/** In the page: makes and publishes a lesson of two sheets, without and with comb, and joins a class to read it. */
+export async function makeLessons() {
+  const post = async (path, body) => {
+    const headers = { 'content-type': 'application/json' };
+    const response = await fetch(`/api${path}`, { method: 'POST', body: JSON.stringify(body), headers });
+    if (!response.ok) throw new Error(`${path}: ${await response.text()}`);
+    return response.json();
+  };
+  await post('/sign-in', { email: 'mirela@ellerbrook.example', password: 'peg-rib-and-purfling' });
+  const course = await post('/courses', { title: 'Bench' });
+  const count = 40;
+  const degree = 5;
+  const spans = count - degree;
+  const inner = Array.from({ length: spans + 1 }, (_, k) => k / spans);
+  const knots = [...Array(degree).fill(0), ...inner, ...Array(degree).fill(1)];
+  const points = Array.from({ length: count }, (_, k) => [k * 7, 50 + 30 * Math.sin(k * 0.9)]);
+  const all = points.map((_, k) => k);
+  const sheet = (id, comb) => ({
+    id,
+    title: 'Bench',
+    prose: { type: 'doc', content: [] },
+    task: null,
+    figure: {
+      version: 1,
+      items: [{ id: 'curve', name: 'Curve', kind: 'curve', curve: { degree, knots, points } }],
+      loose: { curve: { controlPoints: all, editPoints: all } },
+      shown: { controlPoints: true, polygon: true, editPoints: true, knots: true, comb, labels: true },
+      rail: { item: 'curve', tracks: ['knots', 'basis', 'curvature'] },
+      view: { left: -10, right: 283, bottom: -10, top: 120, grid: 10 },
+    },
+  });
+  // Five cubics of sixty points, with everything that a figure of that size has to carry.
+  const many = 60;
+  const cubic = [0, 0, 0, ...Array.from({ length: many - 2 }, (_, k) => k / (many - 3)), 1, 1, 1];
+  const items = Array.from({ length: 5 }, (_, c) => ({
+    id: c === 0 ? 'curve' : `curve${c}`,
+    name: `Curve ${c}`,
+    kind: 'curve',
+    curve: {
+      degree: 3,
+      knots: cubic,
+      points: Array.from({ length: many }, (_, k) => [k * 4.6, 15 + 18 * c + 7 * Math.sin(k * 0.7 + c)]),
+    },
+  }));
+  const full = {
+    ...sheet('full', true),
+    figure: {
+      ...sheet('full', true).figure,
+      items,
+      loose: { curve: { controlPoints: Array.from({ length: many }, (_, k) => k), editPoints: [] } },
+      shown: {
+        controlPoints: true,
+        polygon: true,
+        editPoints: false,
+        knots: true,
+        comb: true,
+        labels: true,
+        construction: true,
+      },
+      rail: { item: 'curve', tracks: ['knots', 'basis', 'curvature', 'speed'] },
+    },
+  };
+  const sheets = [sheet('plain', false), sheet('combed', true), full];
+  const document = { version: 1, title: 'Bench', sheets };
+  const lesson = await post(`/courses/${course.id}/lessons`, { document });
+  await post(`/lessons/${lesson.id}/editions`, { revision: 0 });
+  const { code } = await post(`/courses/${course.id}/classes`, { name: 'Bench' });
+  await post('/join', { code, name: 'Bench' });
+  return ['plain', 'combed', 'full'].map((id) => `/read/${lesson.id}/${id}`);
+}
+
+/**
+ * From the press on the link to a sheet, and from the server's answer to it, until its figure of five curves
+ * of sixty points is painted with all its handles.
+ */
+export async function benchOpening(page, from) {
+  const times = [];
+  for (let k = 0; k < 7; k++) {
+    await page.goto(from);
+    await page.locator('[data-handle="curve/P20"]').waitFor();
+    await page.waitForTimeout(800);
+    times.push(
+      await page.evaluate(
+        () =>
+          new Promise((resolve) => {
+            const link = [...document.querySelectorAll('a')].find((a) => /Next sheet/.test(a.textContent));
+            const look = () => {
+              if (document.querySelector('[data-handle="curve4/P59"]')) {
+                // The frame in which the handles are there has been painted when the next task runs.
+                requestAnimationFrame(() =>
+                  setTimeout(() => {
+                    const done = performance.now();
+                    const answers = performance
+                      .getEntriesByType('resource')
+                      .filter(({ name, startTime }) => name.includes('/api/') && startTime >= began)
+                      .map(({ responseEnd }) => responseEnd);
+                    resolve({ whole: done - began, figure: done - Math.max(began, ...answers) });
+                  }),
+                );
+              } else requestAnimationFrame(look);
+            };
+            const began = performance.now();
+            link.click();
+            look();
+          }),
+      ),
+    );
+  }
+  const line = (key) =>
+    times
+      .map((time) => time[key])
+      .sort((a, b) => a - b)
+      .map((time) => time.toFixed(0))
+      .join(', ');
+  console.log('\nOpening a figure of 5 curves of 60 points until it is painted, ms, seven times');
+  console.log(`from the server’s answer            ${line('figure')} (aim 100)`);
+  console.log(`from the press on the link          ${line('whole')}`);
+}
+
+/** Drags a handle about for four seconds and records every frame: when it began, and how long its work took. */
+export async function dragFrames(page, name) {
+  const place = await page.locator(`[data-handle="${name}"]`).evaluate((element) => {
+    const matrix = element.getScreenCTM();
+    return { x: matrix.e, y: matrix.f };
+  });
+  await page.mouse.move(place.x, place.y);
+  await page.mouse.down();
+  await page.evaluate(() => {
+    const frames = [];
+    window.benchFrames = frames;
+    window.benchOn = true;
+    let handling = 0;
+    let entered = 0;
+    let moves = 0;
+    // The work of a frame: handling its pointer moves, then everything from the first callback of the
+    // frame until style, layout and painting are done and the next task may run.
+    window.addEventListener('pointermove', () => (entered = performance.now()), true);
+    window.addEventListener('pointermove', () => {
+      handling += performance.now() - entered;
+      moves++;
+    });
+    const mark = (begin) => {
+      const began = performance.now();
+      const channel = new MessageChannel();
+      channel.port1.onmessage = () => {
+        frames.push({ begin, work: handling + performance.now() - began, moves });
+        handling = 0;
+        moves = 0;
+      };
+      channel.port2.postMessage(0);
+      if (window.benchOn) requestAnimationFrame(mark);
+    };
+    requestAnimationFrame(mark);
+  });
+  const mouse = await page.context().newCDPSession(page);
+  const until = Date.now() + 5000;
+  for (let k = 0; Date.now() < until; k++) {
+    const [x, y] = [place.x + 60 * Math.sin(k / 18), place.y + 45 * Math.cos(k / 14) - 45];
+    void mouse.send('Input.dispatchMouseEvent', { type: 'mouseMoved', x, y, button: 'left', buttons: 1 });
+    await new Promise((resolve) => setTimeout(resolve, 8));
+  }
+  await page.mouse.up();
+  return page.evaluate(() => {
+    window.benchOn = false;
+    return window.benchFrames;
+  });
+}
+
+export function report(what, frames) {
+  const dragged = frames.filter(({ moves }, index) => index > 0 && moves > 0);
+  if (dragged.length < 20) throw new Trouble(`Only ${dragged.length} frames of the drag were seen.`);
+  const at = (values, share) =>
+    values.slice().sort((a, b) => a - b)[Math.min(values.length - 1, Math.floor(values.length * share))];
+  const work = dragged.map((frame) => frame.work);
+  const gaps = frames.slice(1).map((frame, index) => frame.begin - frames[index].begin);
+  // A frame is late when it took the next one's place: the clock of the frames ticks every 16.7 ms.
+  const onTime = gaps.filter((gap) => gap < 16.7 * 1.5).length / gaps.length;
+  const within = work.filter((value) => value <= 16.7).length / work.length;
+  const line = (values) =>
+    [0.5, 0.9, 0.95, 0.99, 1]
+      .map((share) => at(values, Math.min(share, 0.99999)).toFixed(1).padStart(6))
+      .join('');
+  console.log(`\nDragging ${what}: ${dragged.length} frames`);
+  console.log('                                       50 %  90 %  95 %  99 %   all');
+  console.log(
+    `main thread, waits included, ms     ${line(work)}   ${(within * 100).toFixed(1)} % within 16.7 ms`,
+  );
+  console.log(`from frame to frame, ms             ${line(gaps)}   ${(onTime * 100).toFixed(1)} % on time`);
+}
