@@ -524,7 +524,7 @@ test('a finger that rests opens the menu, two fingers zoom, and the handles are 
   const page = await signIn(context);
   await newLesson(page, 'Fingers');
   const sizes = await page
-    .locator('.mark .reach')
+    .locator('.mark')
     .evaluateAll((elements) => elements.map((element) => element.getBoundingClientRect().width));
   expect(Math.min(...sizes)).toBeGreaterThanOrEqual(24);
   const touch = await context.newCDPSession(page);

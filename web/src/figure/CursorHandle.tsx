@@ -1,5 +1,5 @@
 import { domainOf, nearestPoint } from '@bogen/core';
-import { useEffect, useRef, type PointerEvent } from 'react';
+import { useLayoutEffect, useRef, type PointerEvent } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { cursorPoint } from './drawFigure.js';
@@ -10,10 +10,10 @@ import type { FigureScene } from './scene.js';
 /** The rail's cursor as a point on the curve; it can be dragged along the curve. */
 export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plane }) {
   const { t } = useTranslation();
-  const ref = useRef<SVGGElement>(null);
+  const ref = useRef<SVGCircleElement>(null);
   const held = useRef<{ dx: number; dy: number; u: number } | null>(null);
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     const element = ref.current!;
     const paint = (): void => {
       const point = cursorPoint(scene);
@@ -33,16 +33,17 @@ export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plan
     return scene.addPainter(paint);
   });
 
-  const onPointerMove = (event: PointerEvent<SVGGElement>): void => {
+  const onPointerMove = (event: PointerEvent<SVGCircleElement>): void => {
     const curve = scene.railCurve;
     if (!held.current || !curve) return;
     const at = plane.toPlane(event.clientX + held.current.dx, event.clientY + held.current.dy);
     scene.moveCursor(nearestPoint(curve, at).parameter);
   };
   return (
-    <g
+    <circle
       ref={ref}
-      className="mark"
+      r={13}
+      className="mark grip"
       tabIndex={0}
       role="slider"
       aria-label={t('figure.cursor')}
@@ -63,9 +64,6 @@ export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plan
           held.current = null;
         } else cursorKey(event, scene);
       }}
-    >
-      <circle className="halo" r={13} />
-      <circle className="reach" r={12} />
-    </g>
+    />
   );
 }

@@ -1,6 +1,6 @@
 import { closednessOf, distinctPointCount, isRational, spansOf, type Curve } from '@bogen/core';
 import type { TFunction } from 'i18next';
-import { useSyncExternalStore } from 'react';
+import { useDeferredValue, useSyncExternalStore } from 'react';
 import { shownNumber, superscript } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { continuityOf, lengthOf } from './geometry.js';
@@ -31,10 +31,12 @@ export function factsOf(curve: Curve, t: TFunction<'texts'>): string[] {
   ];
 }
 
-/** The facts of the rail's curve, on the figure's lower edge. They follow when a change is done. */
+/** The facts of the rail's curve, on the figure's lower edge. They follow a little after a change is done. */
 export function Facts({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
-  const curve = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
+  const settled = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
+  // The drawing is not kept waiting for them: measuring a length takes a part of a frame.
+  const curve = useDeferredValue(settled, undefined);
   if (!curve) return null;
   const [first, continuity] = factsOf(curve, t);
   return (

@@ -1,6 +1,6 @@
 import { gripKey, handlesOfShape, isLoose, itemOf, pictureHandles, type PointKind } from '@bogen/core';
 import clsx from 'clsx';
-import { useEffect, useMemo, useRef, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Chooser } from '../select/Chooser.js';
 import { useSelectBox } from '../select/useSelectBox.js';
 import { useTranslation } from '../text/text.js';
@@ -46,7 +46,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
   useZoom(ref, scene, plane);
   const box = useSelectBox(ref, scene, plane, pane);
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     const layers = new Layers(scene, plane, palette, pane);
     const come = (): void => scene.invalidate();
     const stop = scene.addPainter(() => {
@@ -87,8 +87,8 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
       )}
       data-pane={pane.key}
     >
-      <canvas ref={canvas} aria-hidden className="absolute inset-0 h-full w-full" />
-      <svg ref={drawing} className="absolute inset-0 h-full w-full" width={width} height={height}>
+      <canvas ref={canvas} aria-hidden className="absolute top-0 left-0" style={{ width, height }} />
+      <svg ref={drawing} className="absolute top-0 left-0" width={width} height={height}>
         {document.items.map((item) =>
           item.kind === 'point' && !item.hidden ? (
             <ReferencePoint key={item.id} scene={scene} item={item} plane={plane} pane={pane} />

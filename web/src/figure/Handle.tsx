@@ -2,6 +2,7 @@ import { curveOf, gripKey, withLinkedMove, type PointKind } from '@bogen/core';
 import clsx from 'clsx';
 import type { TFunction } from 'i18next';
 import { memo, useLayoutEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
+import { filled } from '../text/filled.js';
 import { shownNumber } from '../text/number.js';
 import { useDragging } from './dragging.js';
 import { handlePlace, ringRadius } from './handles.js';
@@ -45,7 +46,7 @@ export const Handle = memo(function Handle({
   onSay,
   t,
 }: HandleProps) {
-  const ref = useRef<SVGGElement>(null);
+  const ref = useRef<SVGCircleElement>(null);
   const grip = { item, of, index };
   const name = `${letterOf(of)}${index}`;
 
@@ -82,9 +83,9 @@ export const Handle = memo(function Handle({
       curve: nameOf(scene.document, item),
       x: at ? shownNumber(at[0]) : '',
       y: at ? shownNumber(at[1]) : '',
-      state: loose ? t('figure.loose') : t('figure.fixed'),
+      state: filled(t, loose ? 'figure.loose' : 'figure.fixed'),
     };
-    return of === 'controlPoints' ? t('figure.controlPoint', facts) : t('figure.editPoint', facts);
+    return filled(t, of === 'controlPoints' ? 'figure.controlPoint' : 'figure.editPoint', facts);
   };
 
   // Before the first picture, so that no handle is ever seen or read in the wrong place.
@@ -111,7 +112,7 @@ export const Handle = memo(function Handle({
   const curve = curveOf(scene.evaluation, item);
   const radius = of === 'controlPoints' && curve ? ringRadius(curve, index) : 5;
 
-  const onPointerDown = (event: PointerEvent<SVGGElement>): void => {
+  const onPointerDown = (event: PointerEvent<SVGCircleElement>): void => {
     if (event.button !== 0 || !onToggle) {
       dragging.onPointerDown(event);
       return;
@@ -119,7 +120,7 @@ export const Handle = memo(function Handle({
     ref.current!.focus();
     onToggle(item, of, index);
   };
-  const onKeyDown = (event: KeyboardEvent<SVGGElement>): void => {
+  const onKeyDown = (event: KeyboardEvent<SVGCircleElement>): void => {
     if (onToggle && (event.key === ' ' || event.key === 'Enter')) {
       event.preventDefault();
       onToggle(item, of, index);
@@ -129,9 +130,10 @@ export const Handle = memo(function Handle({
   };
 
   return (
-    <g
+    <circle
       ref={ref}
-      className={clsx('mark', loose ? 'loose' : 'fixed', selected && 'selected')}
+      r={Math.max(12, radius + 7)}
+      className={clsx('mark grip', loose ? 'loose' : 'fixed', selected && 'selected')}
       data-handle={`${item}/${name}`}
       data-grip={gripKey(grip)}
       tabIndex={0}
@@ -147,9 +149,6 @@ export const Handle = memo(function Handle({
       onPointerLeave={() => !dragging.isHeld() && scene.pick(null)}
       onFocus={() => scene.pick({ item, of, index })}
       onBlur={() => scene.pick(null)}
-    >
-      <circle className="halo" r={radius + 7} />
-      <circle className="reach" r={Math.max(12, radius + 4)} />
-    </g>
+    />
   );
 });

@@ -1,6 +1,6 @@
 import { gripKey, itemOf, type Grip, type Point, type PointItem } from '@bogen/core';
 import clsx from 'clsx';
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useDragging } from './dragging.js';
@@ -38,7 +38,7 @@ export function ReferencePoint({
     command: (to) => ({ name: 'moveReferencePoint', item: item.id, to }),
     onStep: () => undefined,
   });
-  useEffect(() => {
+  useLayoutEffect(() => {
     const element = ref.current!;
     const paint = (): void => {
       const at = place();
@@ -62,13 +62,12 @@ export function ReferencePoint({
       )}
       {...(movable ? { ...dragging, tabIndex: 0, 'data-peg': item.name, 'data-grip': gripKey(grip) } : {})}
     >
-      {movable && <circle className="halo" r={12} />}
+      {movable && <circle className="grip" r={12} />}
       <rect x={-5} y={-5} width={10} height={10} fill="none" stroke="var(--ink)" strokeWidth={1.25} />
       <circle r={1.5} fill="var(--ink)" />
       <text x={9} y={17} aria-hidden>
         {item.name}
       </text>
-      {movable && <circle className="reach" r={12} />}
     </g>
   );
 }

@@ -8,7 +8,7 @@ import {
   type Point,
 } from '@bogen/core';
 import clsx from 'clsx';
-import { useEffect, useRef } from 'react';
+import { useLayoutEffect, useRef } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useDragging } from './dragging.js';
@@ -28,7 +28,7 @@ interface ShapeHandleProps {
 /** A place by which an arc, a conic, a chain, another shape or a picture is taken hold of. Its mark is drawn on the canvas below. */
 export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: ShapeHandleProps) {
   const { t } = useTranslation();
-  const ref = useRef<SVGGElement>(null);
+  const ref = useRef<SVGCircleElement>(null);
   const grip: Grip = { item: id, of: 'handle', key: handle };
   const place = (): Point | undefined => gripPlace(scene.document, scene.evaluation, grip);
   const { isHeld: _, ...dragging } = useDragging({
@@ -48,7 +48,7 @@ export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: Sha
       onSay(t('figure.moved', { name: handle, x: shownNumber(to[0]!), y: shownNumber(to[1]!) })),
   });
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     const element = ref.current!;
     const paint = (): void => {
       const at = place();
@@ -69,17 +69,15 @@ export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: Sha
     return () => stops.forEach((stop) => stop());
   });
   return (
-    <g
+    <circle
       ref={ref}
-      className={clsx('mark loose', scene.isSelected(grip) && 'selected')}
+      r={12}
+      className={clsx('mark grip loose', scene.isSelected(grip) && 'selected')}
       tabIndex={0}
       role="button"
       data-shape-handle={`${id}/${handle}`}
       data-grip={gripKey(grip)}
       {...dragging}
-    >
-      <circle className="halo" r={12} />
-      <circle className="reach" r={12} />
-    </g>
+    />
   );
 }

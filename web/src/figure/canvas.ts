@@ -1,16 +1,20 @@
-import { useEffect, useRef, useState, type RefObject } from 'react';
+import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 
-/** The size of an element in CSS pixels, followed as it changes. */
+/** The size of an element in whole CSS pixels, followed as it changes. */
 export function useSize<E extends HTMLElement>(): [RefObject<E | null>, { width: number; height: number }] {
   const ref = useRef<E | null>(null);
   const [size, setSize] = useState({ width: 0, height: 0 });
-  useEffect(() => {
+  // What depends on it is there in the first picture already, and not one later.
+  useLayoutEffect(() => {
     const element = ref.current;
     if (!element) return;
-    const observer = new ResizeObserver(([entry]) => {
-      const { width, height } = entry!.contentRect;
-      setSize({ width: Math.floor(width), height: Math.floor(height) });
-    });
+    const measure = (): void => {
+      const box = element.getBoundingClientRect();
+      const [width, height] = [Math.floor(box.width), Math.floor(box.height)];
+      setSize((size) => (size.width === width && size.height === height ? size : { width, height }));
+    };
+    measure();
+    const observer = new ResizeObserver(measure);
     observer.observe(element);
     return () => observer.disconnect();
   }, []);

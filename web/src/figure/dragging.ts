@@ -49,12 +49,12 @@ interface Draggable {
 }
 
 interface DragHandlers {
-  readonly onPointerDown: (event: PointerEvent<SVGGElement>) => void;
+  readonly onPointerDown: (event: PointerEvent<SVGElement>) => void;
   readonly onMouseDown: (event: MouseEvent) => void;
-  readonly onPointerMove: (event: PointerEvent<SVGGElement>) => void;
-  readonly onPointerUp: (event: PointerEvent<SVGGElement>) => void;
+  readonly onPointerMove: (event: PointerEvent<SVGElement>) => void;
+  readonly onPointerUp: (event: PointerEvent<SVGElement>) => void;
   readonly onPointerCancel: () => void;
-  readonly onKeyDown: (event: KeyboardEvent<SVGGElement>) => void;
+  readonly onKeyDown: (event: KeyboardEvent<SVGElement>) => void;
 }
 
 /** What is in the hand: where the pointer took it, and the document as it was then. */
@@ -77,7 +77,7 @@ interface Held {
 export function useDragging(draggable: Draggable): DragHandlers & { readonly isHeld: () => boolean } {
   const { scene, plane, pane, grip, place, movable, onStep } = draggable;
   const held = useRef<Held | null>(null);
-  const element = useRef<SVGGElement | null>(null);
+  const element = useRef<SVGElement | null>(null);
   const at = (event: PointerEvent): Point =>
     plane.toPlane(event.clientX + held.current!.dx, event.clientY + held.current!.dy).map(roundPlace);
   const release = (): void => {

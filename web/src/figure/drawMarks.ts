@@ -34,20 +34,21 @@ export function drawMarks(
     const isControl = handle.of === 'controlPoints';
     const radius = isControl ? ringRadius(curve, handle.index) : 6.5;
     const mark = `${handle.of} ${loose} ${radius.toFixed(2)}`;
-    sprites.draw(context, palette, mark, radius + 6, x, y, (own) => {
+    sprites.add(mark, radius + 6, x, y, (own) => {
       if (isControl) drawRing(own, radius, loose, palette);
       else drawLozenge(own, loose, palette);
       if (!loose) drawBar(own, radius, palette);
     });
     const item = itemOf(document, handle.item);
     if (isControl && curve.weights && isShown(document, 'weights', item)) {
-      drawWeight(context, curve, handle.index, x, y, radius, palette);
+      addWeight(curve, handle.index, x, y, radius, palette);
     }
     if (!isShown(document, 'labels', item) || liesUnderControlPoint(document, curve, handle)) continue;
     // Edit points have their names on the other side, so that both can be read.
     const distance = isControl ? radius + 12 : -16;
-    drawLabel(context, curve, letterOf(handle.of), handle.index, x, y, distance, palette);
+    addLabel(curve, letterOf(handle.of), handle.index, x, y, distance, palette);
   }
+  sprites.draw(context, palette);
 }
 
 /**
@@ -72,7 +73,7 @@ export function drawFollowing(
     curve.points.slice(0, distinctPointCount(curve)).forEach((point, index) => {
       const [x, y] = plane.toScreen(point);
       const radius = 0.7 * ringRadius(curve, index);
-      sprites.draw(context, palette, `following ${radius.toFixed(2)}`, radius + 3, x, y, (own) => {
+      sprites.add(`following ${radius.toFixed(2)}`, radius + 3, x, y, (own) => {
         own.beginPath();
         own.arc(0, 0, radius, 0, 2 * Math.PI);
         own.fillStyle = palette.sheet;
@@ -82,26 +83,26 @@ export function drawFollowing(
         own.stroke();
       });
       if (curve.weights && isShown(document, 'weights', item)) {
-        drawWeight(context, curve, index, x, y, radius, palette);
+        addWeight(curve, index, x, y, radius, palette);
       }
-      if (labels) drawLabel(context, curve, 'P', index, x, y, radius + 12, palette);
+      if (labels) addLabel(curve, 'P', index, x, y, radius + 12, palette);
     });
   }
   if (item.kind === 'built' && isShown(document, 'editPoints', item)) {
     editPointsOf(curve).forEach(({ point }) => {
       const [x, y] = plane.toScreen(point);
-      sprites.draw(context, palette, 'following edit point', 8, x, y, (own) => {
+      sprites.add('following edit point', 8, x, y, (own) => {
         traceLozenge(own, 3.5, 4.5);
         own.fillStyle = palette.soft;
         own.fill();
       });
     });
   }
+  sprites.draw(context, palette);
 }
 
 /** The name of a point beside it, away from the polygon. */
-function drawLabel(
-  context: Context,
+function addLabel(
   curve: Curve,
   letter: string,
   index: number,
@@ -112,14 +113,11 @@ function drawLabel(
 ): void {
   const [awayX, awayY] = labelDirection(curve.points, index);
   const place = [Math.round(x + awayX * distance), Math.round(y - awayY * distance)] as const;
-  sprites.draw(context, palette, `${letter}${index}`, 16, ...place, (own) =>
-    drawName(own, letter, index, palette),
-  );
+  sprites.add(`${letter}${index}`, 16, ...place, (own) => drawName(own, letter, index, palette));
 }
 
 /** A control point's weight beside its ring, on the side away from its name. */
-function drawWeight(
-  context: Context,
+function addWeight(
   curve: Curve,
   index: number,
   x: number,
@@ -130,7 +128,7 @@ function drawWeight(
   const [awayX, awayY] = labelDirection(curve.points, index);
   const text = `w ${shownNumber(curve.weights![index]!, 3).replace(/\.?0+$/, '')}`;
   const distance = radius + 16;
-  sprites.draw(context, palette, text, 30, x - awayX * distance, y + awayY * distance, (own) => {
+  sprites.add(text, 30, x - awayX * distance, y + awayY * distance, (own) => {
     own.font = '11px "JetBrains Mono Variable", monospace';
     own.textAlign = 'center';
     own.textBaseline = 'middle';

@@ -2,54 +2,100 @@ import { drawBitmap } from './canvas.js';
 
 /** A small drawing that is made once and then only copied: outlines of letters are slow to draw anew in every frame. */
 interface Sprite {
-  readonly image: ImageBitmap;
+  readonly sheet: ImageBitmap;
+  /** Its corner on the sheet and its size there, in pixels of the screen. */
+  readonly left: number;
+  readonly top: number;
+  readonly size: number;
+}
+
+/** A drawing that is wanted at a place. */
+interface Wanted {
+  readonly key: string;
   /** Half its size in CSS pixels. */
   readonly half: number;
+  readonly x: number;
+  readonly y: number;
+  readonly make: (context: CanvasRenderingContext2D) => void;
 }
+
+/** The most pixels across a sheet of sprites. */
+const widestSheet = 1024;
+/** Weights that are dragged leave a drawing for every number they passed; with so many it begins anew. */
+const mostKept = 2000;
 
 /**
  * Small drawings by name, for one palette and screen resolution. Copying pixels is many times faster than
- * drawing text and rings, of which a figure has a hundred.
+ * drawing text and rings, of which a figure has hundreds; and those that are new are made together, on one
+ * sheet.
  */
 export class Sprites {
   private known = new Map<string, Sprite>();
-  private of: unknown;
+  private palette: unknown;
+  private ratio = 0;
+  private wanted: Wanted[] = [];
 
-  /** Copies the drawing of this name to a place, making it first where it is new. */
-  draw(
-    context: CanvasRenderingContext2D,
-    palette: unknown,
+  /** Notes that the drawing of this name is wanted at a place. */
+  add(
     name: string,
     half: number,
     x: number,
     y: number,
     make: (context: CanvasRenderingContext2D) => void,
   ): void {
+    this.wanted.push({ key: name, half, x, y, make });
+  }
+
+  /** Copies all drawings that were wanted to their places, in their order, making first those that are new. */
+  draw(context: CanvasRenderingContext2D, palette: unknown): void {
     const ratio = window.devicePixelRatio || 1;
-    const key = `${name} ${ratio}`;
-    if (this.of !== palette) {
+    if (this.palette !== palette || this.ratio !== ratio || this.known.size > mostKept) {
       this.known.clear();
-      this.of = palette;
+      this.palette = palette;
+      this.ratio = ratio;
     }
-    let sprite = this.known.get(key);
-    if (!sprite) {
-      const whole = Math.ceil(2 * half);
-      const image = drawBitmap(
-        whole,
-        whole,
-        (own) => {
-          own.translate(half, half);
-          make(own);
-        },
-        true,
-      );
-      sprite = { image, half };
-      this.known.set(key, sprite);
+    const { wanted, known } = this;
+    this.wanted = [];
+    this.makeNew(wanted, ratio);
+    for (const { key, half, x, y } of wanted) {
+      const { sheet, left, top, size } = known.get(key)!;
+      // On whole pixels of the screen it stays sharp.
+      const atX = Math.round((x - half) * ratio) / ratio;
+      const atY = Math.round((y - half) * ratio) / ratio;
+      context.drawImage(sheet, left, top, size, size, atX, atY, size / ratio, size / ratio);
     }
-    // On whole pixels of the screen it stays sharp.
-    const left = Math.round((x - half) * ratio) / ratio;
-    const top = Math.round((y - half) * ratio) / ratio;
-    context.drawImage(sprite.image, left, top, sprite.image.width / ratio, sprite.image.height / ratio);
+  }
+
+  private makeNew(wanted: readonly Wanted[], ratio: number): void {
+    const { known } = this;
+    const missing = new Map<string, Wanted>();
+    for (const want of wanted) if (!known.has(want.key)) missing.set(want.key, want);
+    if (missing.size === 0) return;
+    const placed: { want: Wanted; left: number; top: number; side: number }[] = [];
+    let [left, top, row, across] = [0, 0, 0, 0];
+    for (const want of missing.values()) {
+      const side = Math.ceil(2 * want.half * ratio);
+      if (left + side > widestSheet) [left, top, row] = [0, top + row, 0];
+      placed.push({ want, left, top, side });
+      [left, row] = [left + side, Math.max(row, side)];
+      across = Math.max(across, left);
+    }
+    const sheet = drawBitmap(
+      across / ratio,
+      (top + row) / ratio,
+      (context) => {
+        for (const { want, left, top } of placed) {
+          context.save();
+          context.translate(left / ratio + want.half, top / ratio + want.half);
+          want.make(context);
+          context.restore();
+        }
+      },
+      true,
+    );
+    for (const { want, left, top, side } of placed) {
+      known.set(want.key, { sheet, left, top, size: side });
+    }
   }
 
   /** Forgets everything, as when a font has come in. */

@@ -1,5 +1,5 @@
 import { domainOf } from '@bogen/core';
-import { useEffect, useRef, type PointerEvent } from 'react';
+import { useLayoutEffect, useRef, type PointerEvent } from 'react';
 import { cursorKey } from '../figure/cursorKey.js';
 import type { FigureScene } from '../figure/scene.js';
 import { shownNumber } from '../text/number.js';
@@ -13,7 +13,7 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
   const value = useRef<HTMLSpanElement>(null);
   const held = useRef<{ offset: number; u: number } | null>(null);
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     let before: readonly unknown[] = [];
     return scene.addPainter(() => {
       const curve = scene.railCurve;

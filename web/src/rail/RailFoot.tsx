@@ -1,6 +1,6 @@
 import { domainOf } from '@bogen/core';
 import { Minus, Plus } from 'lucide-react';
-import { lazy, Suspense, useEffect, useRef, type FormEvent } from 'react';
+import { lazy, Suspense, useLayoutEffect, useRef, type FormEvent } from 'react';
 import type { FigureScene } from '../figure/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
@@ -61,7 +61,7 @@ export function RailFoot({ scene }: { scene: FigureScene }) {
 function CursorField({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
   const field = useRef<HTMLInputElement>(null);
-  useEffect(() => {
+  useLayoutEffect(() => {
     let shown = '';
     return scene.addPainter(() => {
       const input = field.current;

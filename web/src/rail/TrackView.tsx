@@ -1,4 +1,4 @@
-import { useEffect, useRef, useState, useSyncExternalStore, type PointerEvent } from 'react';
+import { useLayoutEffect, useRef, useState, useSyncExternalStore, type PointerEvent } from 'react';
 import { drawBitmap, prepare } from '../figure/canvas.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
@@ -27,7 +27,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   const height = pulled ?? scene.document.rail.heights?.[track.name] ?? track.height;
   const { lens } = scene;
 
-  useEffect(() => {
+  useLayoutEffect(() => {
     let before: readonly unknown[] = [];
     let told: readonly unknown[] = [];
     let ground: ImageBitmap | undefined;
@@ -92,7 +92,13 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       onPointerDown={track.pickAt && pick}
       onPointerLeave={track.pickAt && (() => scene.pick(null))}
     >
-      <canvas ref={canvas} role="img" aria-label={summary} className="absolute inset-0 h-full w-full" />
+      <canvas
+        ref={canvas}
+        role="img"
+        aria-label={summary}
+        className="absolute top-0 left-0"
+        style={{ width, height }}
+      />
       <div className="pointer-events-none absolute top-1.5 left-4 max-w-[104px] leading-tight">
         <h3 className="text-[13px] font-semibold">{title}</h3>
         <p className="text-[11.5px] text-soft">{note}</p>
