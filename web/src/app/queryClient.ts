@@ -1,5 +1,8 @@
-import { QueryClient } from '@tanstack/react-query';
+import { notifyManager, QueryClient } from '@tanstack/react-query';
 import { NotConnected } from '../api/call.js';
+
+// An answer is shown at once and not after whatever else the browser has to do.
+notifyManager.setScheduler(queueMicrotask);
 
 /** What the server owns. A lost connection is tried a few times before it is told. */
 export const queryClient = new QueryClient({

@@ -30,7 +30,7 @@ export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plan
       element.setAttribute('aria-valuenow', shownNumber(scene.cursor, 3));
     };
     paint();
-    return scene.addPainter(paint);
+    return scene.addPainter(paint, true);
   });
 
   const onPointerMove = (event: PointerEvent<SVGCircleElement>): void => {

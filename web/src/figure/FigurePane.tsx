@@ -1,6 +1,6 @@
 import { gripKey, handlesOfShape, isLoose, itemOf, pictureHandles, type PointKind } from '@bogen/core';
 import clsx from 'clsx';
-import { useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
+import { useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Chooser } from '../select/Chooser.js';
 import { useSelectBox } from '../select/useSelectBox.js';
 import { useTranslation } from '../text/text.js';
@@ -72,8 +72,9 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
 
   const { raised } = scene;
   // What was chosen of several on one place lies above the others.
-  // Before the figure has a size there is nothing to take hold of.
-  const handles = width > 0 ? handlesOf(scene, pane) : [];
+  // The first picture does not wait for hundreds of elements that are not seen: they come right after it.
+  const opened = useDeferredValue(width > 0, false);
+  const handles = opened ? handlesOf(scene, pane) : [];
   const isRaised = (handle: (typeof handles)[number]): boolean => gripKey(handle) === raised;
   const ordered = [...handles.filter((handle) => !isRaised(handle)), ...handles.filter(isRaised)];
   const own = { scene, plane, pane, onSay };

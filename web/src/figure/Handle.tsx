@@ -105,7 +105,7 @@ export const Handle = memo(function Handle({
     const name = (): void => element.setAttribute('aria-label', describe());
     paint();
     name();
-    const stops = [scene.addPainter(paint), scene.onSettled(name)];
+    const stops = [scene.addPainter(paint, true), scene.onSettled(name)];
     return () => stops.forEach((stop) => stop());
   });
 

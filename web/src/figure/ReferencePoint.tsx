@@ -47,7 +47,7 @@ export function ReferencePoint({
       element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
     };
     paint();
-    return scene.addPainter(paint);
+    return scene.addPainter(paint, true);
   });
   const facts = { name: item.name, x: shownNumber(item.at[0]!), y: shownNumber(item.at[1]!) };
   return (

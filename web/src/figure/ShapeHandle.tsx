@@ -65,7 +65,7 @@ export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: Sha
     };
     paint();
     name();
-    const stops = [scene.addPainter(paint), scene.onSettled(name)];
+    const stops = [scene.addPainter(paint, true), scene.onSettled(name)];
     return () => stops.forEach((stop) => stop());
   });
   return (

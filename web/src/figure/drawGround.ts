@@ -1,6 +1,5 @@
 import { pictureCorners, pictureHeight, type PictureItem, type View } from '@bogen/core';
 import type { Palette } from '../theme/theme.js';
-import { drawBitmap } from './canvas.js';
 import type { Plane } from './plane.js';
 
 /** Distance of the grid's crosses: the document's, in tens or tenths where those would be too close or too far. */
@@ -17,38 +16,37 @@ export interface LoadedPicture {
   readonly image: HTMLImageElement | undefined;
 }
 
-/** The sheet's colour, the pictures to draw over, and the crosses of the grid, as pixels to copy. */
+/** The sheet's colour, the pictures to draw over, and the crosses of the grid. */
 export function drawGround(
+  context: CanvasRenderingContext2D,
   { grid }: View,
   plane: Plane,
   palette: Palette,
   pictures: readonly LoadedPicture[],
-): ImageBitmap {
-  return drawBitmap(plane.width, plane.height, (context) => {
-    context.fillStyle = palette.sheet;
-    context.fillRect(0, 0, plane.width, plane.height);
-    for (const { picture, image } of pictures) drawPicture(context, picture, image, plane, palette);
-    // Crosses closer than this would be a grey veil.
-    // Coarser by tens where the figure is zoomed far out.
-    const step = gridStep(grid, plane.scale);
-    if (step * plane.scale >= 6) {
-      const [left, top] = plane.toPlane(0, 0);
-      const [right, bottom] = plane.toPlane(plane.width, plane.height);
-      context.beginPath();
-      for (let x = Math.ceil(left / step) * step; x <= right; x += step) {
-        for (let y = Math.ceil(bottom / step) * step; y <= top; y += step) {
-          const [a, b] = plane.toScreen([x, y]);
-          context.moveTo(a - 2, b);
-          context.lineTo(a + 2, b);
-          context.moveTo(a, b - 2);
-          context.lineTo(a, b + 2);
-        }
-      }
-      context.strokeStyle = palette.line;
-      context.lineWidth = 1;
-      context.stroke();
+): void {
+  context.fillStyle = palette.sheet;
+  context.fillRect(0, 0, plane.width, plane.height);
+  for (const { picture, image } of pictures) drawPicture(context, picture, image, plane, palette);
+  // Crosses closer than this would be a grey veil.
+  // Coarser by tens where the figure is zoomed far out.
+  const step = gridStep(grid, plane.scale);
+  if (step * plane.scale < 6) return;
+  const [left, top] = plane.toPlane(0, 0);
+  const [right, bottom] = plane.toPlane(plane.width, plane.height);
+  context.beginPath();
+  for (let x = Math.ceil(left / step) * step; x <= right; x += step) {
+    const a = plane.screenX(x);
+    for (let y = Math.ceil(bottom / step) * step; y <= top; y += step) {
+      const b = plane.screenY(y);
+      context.moveTo(a - 2, b);
+      context.lineTo(a + 2, b);
+      context.moveTo(a, b - 2);
+      context.lineTo(a, b + 2);
     }
-  });
+  }
+  context.strokeStyle = palette.line;
+  context.lineWidth = 1;
+  context.stroke();
 }
 
 /** A picture in its place; an empty frame while it comes, or where it does not. */

@@ -20,6 +20,7 @@ const fewestOnSheet = 24;
  * once upon a clear sheet, so that a frame of a drag draws only what moved.
  */
 export class Layers {
+  private drawn = false;
   private ground: Sheet | undefined;
   private still: Sheet | undefined;
   private marks: Sheet | undefined;
@@ -38,20 +39,26 @@ export class Layers {
   /** Draws everything as it is now. */
   draw(context: CanvasRenderingContext2D, pictures: readonly LoadedPicture[]): void {
     const { scene, plane, palette, pane } = this;
-    this.ground = kept(
-      this.ground,
-      pictures.flatMap(({ picture, image }) => [picture, image]),
-      () => drawGround(scene.view, plane, palette, pictures),
-    );
+    const ground = (own: CanvasRenderingContext2D): void =>
+      drawGround(own, scene.view, plane, palette, pictures);
+    const keptGround = (): Sheet =>
+      (this.ground = kept(
+        this.ground,
+        pictures.flatMap(({ picture, image }) => [picture, image]),
+        () => drawBitmap(plane.width, plane.height, ground),
+      ));
     if (scene.host.settled()) {
       this.settled = scene.evaluation;
       this.moving.clear();
       this.moved.clear();
       this.forgetStill();
-      this.copy(context, this.ground);
+      // A copy is worth its while from the second time on; the first picture comes sooner without.
+      if (this.drawn) this.copy(context, keptGround());
+      else ground(context);
       drawCurves(context, scene, plane, palette, pane);
       drawPoints(context, scene, plane, palette, pane);
-    } else this.drawMoving(context, this.ground);
+    } else this.drawMoving(context, keptGround());
+    this.drawn = true;
     drawOver(context, scene, plane, palette, pane);
   }
 

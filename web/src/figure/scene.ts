@@ -340,9 +340,13 @@ export class FigureScene {
   /** Changes when other handles or tracks are wanted, but not while points merely move. */
   readonly structure = (): number => this.structureCount;
 
-  addPainter(painter: () => void): () => void {
+  /**
+   * Lets something paint with all others.
+   * @param painted whether it has painted itself as things are, so that nothing has to be painted for it
+   */
+  addPainter(painter: () => void, painted = false): () => void {
     this.painters.add(painter);
-    this.invalidate();
+    if (!painted) this.invalidate();
     return () => this.painters.delete(painter);
   }
 

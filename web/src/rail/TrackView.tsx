@@ -1,4 +1,11 @@
-import { useLayoutEffect, useRef, useState, useSyncExternalStore, type PointerEvent } from 'react';
+import {
+  useDeferredValue,
+  useLayoutEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type PointerEvent,
+} from 'react';
 import { drawBitmap, prepare } from '../figure/canvas.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
@@ -8,7 +15,7 @@ import { gutter, railAxis } from './axis.js';
 import { contentsOf } from './contents.js';
 import { TrackEdge } from './TrackEdge.js';
 import { plotFont, type Track, type TrackInput } from './track.js';
-import { wordsOf } from './words.js';
+import { noteOf, summaryOf } from './words.js';
 
 interface TrackViewProps {
   readonly track: Track;
@@ -30,6 +37,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   useLayoutEffect(() => {
     let before: readonly unknown[] = [];
     let told: readonly unknown[] = [];
+    // While something is dragged the ground is copied.
     let ground: ImageBitmap | undefined;
     let groundKnots: readonly number[] | undefined;
     const stop = scene.addPainter(() => {
@@ -52,12 +60,17 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       before = depends;
       const axis = railAxis(contents.curve, width, lens);
       const input = { ...contents, context, axis, width, height, palette };
-      if (contents.curve.knots !== groundKnots) {
-        ground?.close();
-        ground = drawGround(track, input, lens !== null);
-        groundKnots = contents.curve.knots;
+      if (scene.host.settled()) drawGround(track, input, lens !== null);
+      else {
+        if (contents.curve.knots !== groundKnots) {
+          ground?.close();
+          ground = drawBitmap(width, height, (own) =>
+            drawGround(track, { ...input, context: own }, lens !== null),
+          );
+          groundKnots = contents.curve.knots;
+        }
+        context.drawImage(ground!, 0, 0, width, height);
       }
-      context.drawImage(ground!, 0, 0, width, height);
       drawInside(input, lens !== null, track.draw);
       track.drawScale?.(input);
     });
@@ -80,8 +93,13 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
 
   // The words beside the plot follow when a change is done.
   const shown = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
+  // What it comes to in words is computed when there is time: nobody sees it.
+  const told = useDeferredValue(shown ?? null, null);
   if (!shown) return null;
-  const { title, note, summary } = wordsOf(track.name, shown, contentsOf(scene)?.compared, t);
+  const title = t(`rail.${track.name}`);
+  const compared = contentsOf(scene)?.compared;
+  const note = noteOf(track.name, shown, compared, t);
+  const summary = told ? summaryOf(track.name, told, compared, t) : title;
   return (
     <div
       // The line below it is not of its height: a canvas that is a pixel off its plot would be scaled and blurred.
@@ -132,13 +150,11 @@ function drawInside(input: TrackInput, clipped: boolean, draw: (input: TrackInpu
 }
 
 /** The sheet with what stays while points move. */
-function drawGround(track: Track, input: TrackInput, clipped: boolean): ImageBitmap {
-  const { width, height, palette } = input;
-  return drawBitmap(width, height, (context) => {
-    context.fillStyle = palette.sheet;
-    context.fillRect(0, 0, width, height);
-    if (track.drawGround) drawInside({ ...input, context }, clipped, track.drawGround);
-  });
+function drawGround(track: Track, input: TrackInput, clipped: boolean): void {
+  const { context, width, height, palette } = input;
+  context.fillStyle = palette.sheet;
+  context.fillRect(0, 0, width, height);
+  if (track.drawGround) drawInside(input, clipped, track.drawGround);
 }
 
 const valuesSize = { width: 420, height: 15 };

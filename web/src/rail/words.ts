@@ -6,66 +6,62 @@ import { shownNumber, shownScientific } from '../text/number.js';
 import { rangeWithZero } from './functionTrack.js';
 import { lengthsOf } from './lengthTracks.js';
 
-interface Words {
-  readonly title: string;
-  readonly note: string;
-  readonly summary: string;
-}
-
-/** What a track is called, its note below, and its contents in words. */
-export function wordsOf(
+/** The note below a track's name. */
+export function noteOf(
   name: TrackName,
   curve: Curve,
   compared: Curve | undefined,
   t: TFunction<'texts'>,
-): Words {
-  const title = t(`rail.${name}`);
+): string {
+  switch (name) {
+    case 'knots':
+      return t('rail.values', { count: curve.knots.length, short: shortKnotList(curve.knots).length });
+    case 'basis':
+      return t(curve.weights ? 'rail.rationalOfDegree' : 'rail.ofDegree', { degree: curve.degree });
+    case 'curvature':
+      return t('rail.perMillimetre');
+    case 'speed':
+      return t('rail.perParameter');
+    case 'length':
+      return t('rail.inMillimetres');
+    case 'derivatives':
+      return t('rail.components');
+    case 'deviation':
+      return compared ? t('rail.inMillimetres') : t('rail.nothingCompared');
+  }
+}
+
+/** What a track shows, in words, for those who don't see it. */
+export function summaryOf(
+  name: TrackName,
+  curve: Curve,
+  compared: Curve | undefined,
+  t: TFunction<'texts'>,
+): string {
   const range = (values: ArrayLike<number>): { least: string; most: string } => {
     const [least, most] = rangeWithZero(values);
     return { least: shownScientific(least), most: shownScientific(most) };
   };
-  const facts = { degree: curve.degree, count: distinctPointCount(curve) };
   switch (name) {
     case 'knots': {
       const list = distinctKnotsOf(curve)
         .map(({ value, multiplicity }) => t('rail.timesAt', { value: shownNumber(value, 3), multiplicity }))
         .join('; ');
-      const note = t('rail.values', { count: curve.knots.length, short: shortKnotList(curve.knots).length });
-      return { title, note, summary: t('rail.knotsAt', { list }) };
+      return t('rail.knotsAt', { list });
     }
     case 'basis':
-      return {
-        title,
-        note: curve.weights ? t('rail.rationalOfDegree', facts) : t('rail.ofDegree', facts),
-        summary: t('rail.basisSummary', facts),
-      };
+      return t('rail.basisSummary', { degree: curve.degree, count: distinctPointCount(curve) });
     case 'curvature':
-      return {
-        title,
-        note: t('rail.perMillimetre'),
-        summary: t('rail.curvatureSummary', range(samplesOf(curve).curvature)),
-      };
+      return t('rail.curvatureSummary', range(samplesOf(curve).curvature));
     case 'speed':
-      return {
-        title,
-        note: t('rail.perParameter'),
-        summary: t('rail.speedSummary', range(samplesOf(curve).speeds)),
-      };
+      return t('rail.speedSummary', range(samplesOf(curve).speeds));
     case 'length':
-      return {
-        title,
-        note: t('rail.inMillimetres'),
-        summary: t('rail.lengthSummary', range(lengthsOf(curve))),
-      };
+      return t('rail.lengthSummary', range(lengthsOf(curve)));
     case 'derivatives':
-      return { title, note: t('rail.components'), summary: t('rail.derivativesSummary') };
+      return t('rail.derivativesSummary');
     case 'deviation':
       return compared
-        ? {
-            title,
-            note: t('rail.inMillimetres'),
-            summary: t('rail.deviationSummary', range(distancesOf(curve, compared))),
-          }
-        : { title, note: t('rail.nothingCompared'), summary: t('rail.nothingCompared') };
+        ? t('rail.deviationSummary', range(distancesOf(curve, compared)))
+        : t('rail.nothingCompared');
   }
 }

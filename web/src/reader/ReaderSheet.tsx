@@ -55,12 +55,18 @@ function OpenSheet({ lesson, index, wanted, work }: ReaderSheetProps & { work: O
     const refresh = (): void => {
       void client.invalidateQueries({ queryKey: ['read', lesson.lesson] });
     };
-    // Opening the sheet was progress already.
-    refresh();
-    return session.store.subscribe((state, before) => {
+    // Opening the sheet was progress already; to ask for it waits until the sheet is seen.
+    let later: ReturnType<typeof setTimeout>;
+    const frame = requestAnimationFrame(() => (later = setTimeout(refresh)));
+    const stop = session.store.subscribe((state, before) => {
       if (state.status !== 'saved' || before.status === 'saved') return;
       void checkIfWaiting(work).then((results) => results && refresh());
     });
+    return () => {
+      stop();
+      cancelAnimationFrame(frame);
+      clearTimeout(later);
+    };
   }, [client, lesson.lesson, session, work]);
   useEffect(() => {
     void checkIfWaiting(work).catch(() => null);
