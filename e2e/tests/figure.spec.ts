@@ -195,6 +195,11 @@ test('what is shown differs for one curve; comb and facets are scaled, and their
   await expect(handle(page, 'curve/E2')).toBeVisible();
   await page.getByLabel('Control points on Curve').selectOption('figure');
   await expect(handle(page, 'curve/P2')).toBeVisible();
+  await page.getByLabel('Convex hulls of spans', { exact: true }).check();
+  await page.getByLabel('Convex hulls of spans on Curve').selectOption('no');
+  await expect
+    .poll(async () => [(await figure(page)).shown.hulls, (await figure(page)).items[0]!.shown])
+    .toEqual([true, { hulls: false }]);
   await page.getByLabel('Facets', { exact: true }).check();
   const count = page.locator('[data-facet-count]');
   const slider = page.getByRole('slider', { name: 'Tolerance' });
@@ -447,6 +452,33 @@ test('closing is asked for, and a mirror image is drawn along and follows', asyn
     (await pointsOf(page, half.id)).map(([x, y]) => [200 - x!, y!]),
     9,
   );
+});
+
+test('a point that is dragged with Ctrl is drawn to what lies near, and without it stays where it was put', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Near');
+  const at = await screenOf(page);
+  const move = async (name: string, to: Point): Promise<void> => {
+    const from = await placeOf(page, `curve/${name}`);
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(...at(to), { steps: 6 });
+    await page.mouse.up();
+  };
+  // A crossing of the grid, and then the control point that lies on it.
+  await page.keyboard.down('Control');
+  await move('P2', [90.7, 49.4]);
+  await move('P3', [90.6, 50.5]);
+  await page.keyboard.up('Control');
+  const points = await pointsOf(page);
+  expect(points[2]).toEqual([90, 50]);
+  expect(points[3]).toEqual([90, 50]);
+  await move('P1', [30.7, 59.4]);
+  const [x, y] = (await pointsOf(page))[1]!;
+  expect([x, y]).not.toEqual([30, 60]);
+  expect(Math.hypot(x! - 30.7, y! - 59.4)).toBeLessThan(0.5);
 });
 
 test('what is copied is pasted on another sheet and in another lesson', async ({ newContext }) => {

@@ -7,6 +7,7 @@ import {
   evaluateFigure,
   exactCircle,
   facetsOf,
+  pointAt,
   sampleCurve,
   type FigureCommand,
   type FigureDocument,
@@ -15,6 +16,7 @@ import {
 } from '@bogen/core';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { snap } from '../src/draw/snap.js';
+import { snapMoved } from '../src/draw/snapMoved.js';
 import { mirrorAxis, firstOptions } from '../src/draw/tools.js';
 import { panesOf } from '../src/figure/pane.js';
 import { fitPlane } from '../src/figure/plane.js';
@@ -132,6 +134,59 @@ describe('guiding lines', () => {
     expect(snapped).toMatchObject({ kind: 'angle', name: '30' });
     const [x, y] = snapped.at as [number, number];
     expect(Math.atan2(y - 8, x - 60)).toBeCloseTo(Math.PI / 6, 3);
+  });
+});
+
+describe('a point on the move', () => {
+  const peg: FigureItem = { id: 'p', name: 'Q', kind: 'point', at: [60, 37] };
+  const reversed: FigureItem = {
+    id: 'r',
+    name: 'R',
+    kind: 'built',
+    operation: { name: 'reverse', source: 'a' },
+  };
+  const other: FigureItem = {
+    id: 'b',
+    name: 'B',
+    kind: 'curve',
+    curve: {
+      degree: 1,
+      knots: [0, 0, 1, 1],
+      points: [
+        [10, 30],
+        [150, 30],
+      ],
+    },
+  };
+  const document: FigureDocument = {
+    ...figure(curve, peg, reversed, other),
+    view: { left: 0, right: 200, bottom: 0, top: 100, grid: 1000 },
+  };
+  const before = { document, evaluation: evaluateFigure(document) };
+  const plane = fitPlane(document.view, 800, 400);
+  const drawnTo = (pointer: number[], index = 2) =>
+    snapMoved({ evaluation: before.evaluation } as never, grip(index), pointer, before, plane);
+  const grip = (index: number): Grip => ({ item: 'a', of: 'controlPoints', index });
+
+  it('is drawn to reference points, other curves and the other points of its own curve', () => {
+    expect(drawnTo([61, 37.6])).toMatchObject({ at: [60, 37], kind: 'peg', name: 'Q' });
+    const onOther = drawnTo([83.3, 30.7]);
+    expect(onOther).toMatchObject({ kind: 'curve', name: 'B' });
+    expect(onOther.at[1]).toBeCloseTo(30, 9);
+    // The next point is one to lie on and not one to close at.
+    expect(drawnTo([120.4, 84.6])).toMatchObject({ at: [120, 85], kind: 'controlPoint', name: 'P3 A' });
+  });
+  it('is not drawn to its own place, its own curve, nor to what is built from it', () => {
+    for (const place of [cubic.points[2]!, pointAt(cubic, 0.4), pointAt(cubic, 0.61)]) {
+      expect(['controlPoint', 'curve', 'knot', 'end']).not.toContain(drawnTo(place).kind);
+    }
+  });
+  it('is drawn to the height of its neighbours and into line with the two before it', () => {
+    expect(drawnTo([90, 84.5])).toMatchObject({ at: [90, 85], kind: 'horizontal' });
+    // From P1 (20, 70) over P2 (70, 90): two steps in five.
+    const { at, kind } = drawnTo([120.1, 110.3], 3);
+    expect(kind).toBe('line');
+    expect((at[1]! - 70) * 50 - (at[0]! - 20) * 20).toBeCloseTo(0, 1);
   });
 });
 

@@ -160,8 +160,13 @@ export const shownOfItems: readonly (keyof Shown)[] = [
   'knots',
   'labels',
   'weights',
+  'spans',
   'start',
+  'ticks',
+  'hulls',
   'comb',
+  'places',
+  'facets',
 ];
 
 /** Whether something is shown of an item: as the item says, or else the figure, or else by default. */

@@ -46,6 +46,7 @@ const reach = 10;
  * or through the last and a reference point; the nearest place of a curve; a crossing of the grid; an angle
  * of whole 15°; in this order, but for a crossing right under the pointer.
  * @param places set in this drawing so far; the first of them closes the curve
+ * @param points more points to be drawn to, with their names; where they are given nothing is closed
  */
 export function snap(
   pointer: Point,
@@ -53,6 +54,7 @@ export function snap(
   document: FigureDocument,
   evaluation: Evaluation,
   plane: Plane,
+  points?: readonly { readonly at: Point; readonly name: string }[],
 ): Snapped {
   const within = reach / plane.scale;
   const far = (point: Point): number => Math.hypot(point[0]! - pointer[0]!, point[1]! - pointer[1]!);
@@ -64,7 +66,8 @@ export function snap(
     }
   };
   const first = places[0];
-  if (first && places.length > 2) offer(first, 'start', '');
+  if (first && places.length > 2 && !points) offer(first, 'start', '');
+  for (const { at, name } of points ?? []) offer(at, 'controlPoint', name);
   const curves = document.items.flatMap((item) => {
     const curve = item.hidden ? undefined : curveOf(evaluation, item.id);
     return curve ? [{ name: item.name, curve }] : [];

@@ -1,4 +1,5 @@
 import {
+  type Evaluation,
   moveGrips,
   translation,
   type FigureCommand,
@@ -64,6 +65,7 @@ interface Held {
   readonly pressed: readonly [number, number];
   readonly from: Point;
   readonly document: FigureDocument;
+  readonly evaluation: Evaluation;
   moved: boolean;
 }
 
@@ -72,16 +74,23 @@ interface Held {
  * command when it ends, Escape leaves no trace, the arrows step by a tenth of the grid, with Shift by the
  * whole grid, with Alt by a hundredth. One of several selected grips takes the others along. Where
  * several grips lie on one place it is asked which is meant. With Shift a press, and Space without one,
- * adds to the selection or takes out of it.
+ * adds to the selection or takes out of it. With Ctrl it is drawn to what lies near, where its figure is
+ * drawn and not only tried.
  */
 export function useDragging(draggable: Draggable): DragHandlers & { readonly isHeld: () => boolean } {
   const { scene, plane, pane, grip, place, movable, onStep } = draggable;
   const held = useRef<Held | null>(null);
   const element = useRef<SVGElement | null>(null);
-  const at = (event: PointerEvent): Point =>
-    plane.toPlane(event.clientX + held.current!.dx, event.clientY + held.current!.dy).map(roundPlace);
+  /** Where the pointer takes it: with Ctrl to what lies near. */
+  const at = (event: PointerEvent): Point => {
+    const pointer = plane.toPlane(event.clientX + held.current!.dx, event.clientY + held.current!.dy);
+    const snapped = (event.ctrlKey && scene.host.snap?.(scene, grip, pointer, held.current!, plane)) || null;
+    scene.setSnapped(snapped);
+    return snapped?.at ?? pointer.map(roundPlace);
+  };
   const release = (): void => {
     held.current = null;
+    scene.setSnapped(null);
     element.current?.classList.remove('held');
   };
   const cancel = (): void => {
@@ -122,6 +131,7 @@ export function useDragging(draggable: Draggable): DragHandlers & { readonly isH
         pressed: [event.clientX, event.clientY],
         from,
         document: scene.document,
+        evaluation: scene.evaluation,
         moved: false,
       };
       event.currentTarget.setPointerCapture(event.pointerId);

@@ -16,11 +16,12 @@ import type { Palette } from '../theme/theme.js';
 import { distinctKnotsOf, largestCurvature, samplesOf } from './geometry.js';
 import { drawDeviation } from './drawDeviation.js';
 import { drawHodograph } from './drawHodograph.js';
-import { drawHulls, drawLooks } from './drawLooks.js';
+import { drawAlong, drawHulls, drawLooks } from './drawLooks.js';
 import { drawFollowing, drawMarks } from './drawMarks.js';
 import { handlePlace, handlesOf } from './handles.js';
 import { drawOverlay, drawShapeHandles } from './drawOverlay.js';
 import { drawJump, jumpsOf } from './jumpMark.js';
+import { write } from './drawText.js';
 import type { Pane } from './pane.js';
 import { addSamples, addSpans, tracePoints } from './path.js';
 import type { Plane } from './plane.js';
@@ -43,10 +44,16 @@ export function drawCurves(
   context.lineCap = 'round';
   const looks = looksOf(document);
   const length = combLength(scene) * looks.combScale;
-  if (pane.shows(document.rail.item)) drawHulls(context, scene, plane, palette);
-  for (const item of document.items) {
+  const curves = document.items.flatMap((item) => {
     const curve = item.hidden || !pane.shows(item.id) ? undefined : curveOf(evaluation, item.id);
-    if (!curve) continue;
+    return curve ? [{ item, curve }] : [];
+  });
+  for (const { item, curve } of curves) {
+    const faint = item.kind === 'curve' && item.faint;
+    if (!faint && isShown(document, 'hulls', item) && isPlane(curve))
+      drawHulls(context, curve, plane, palette);
+  }
+  for (const { item, curve } of curves) {
     const color = item.color ? palette.items[item.color] : palette.ink;
     if (item.kind === 'curve' && item.faint) {
       const faint = item.color ? color : palette.strong;
@@ -62,7 +69,8 @@ export function drawCurves(
     if (lit) drawPart(context, samplesOf(curve), plane, lit.from, lit.to, palette.accent);
     if (onRail && shows('deviation')) drawDeviation(context, scene, curve, plane, palette);
     const width = lineWidths[item.lineWeight ?? 'medium'];
-    if (onRail && shows('spans')) {
+    // Where all curves had the colours of their spans, none could be told from another by its own.
+    if (onRail ? shows('spans') : item.shown?.spans) {
       drawSpans(context, samplesOf(curve), plane, palette, item.lineWeight ? width + 1.25 : 3);
     } else {
       drawWhole(context, samplesOf(curve), plane, {
@@ -73,8 +81,11 @@ export function drawCurves(
     }
     if (shows('knots')) drawKnots(context, curve, plane, palette);
     if (shows('start')) drawStart(context, curve, plane, palette);
+    if (isPlane(curve)) drawAlong(context, scene, item, curve, plane, palette);
   }
 }
+
+const isPlane = (curve: Curve): boolean => curve.points[0]!.length === 2;
 
 /** Draws the marks of the points of a pane, above all its curves; of those to take hold of perhaps only some. */
 export function drawPoints(
@@ -105,6 +116,11 @@ export function drawOver(
   }
   drawHeldHalo(context, scene, plane, palette, pane);
   drawOverlay(context, scene, plane, palette);
+  const { snapped } = scene;
+  if (snapped) {
+    const [x, y] = plane.toScreen(snapped.at);
+    write(context, snapped.words, [x + 6, y + 8], palette);
+  }
 }
 
 interface Stroke {

@@ -13,6 +13,7 @@ import {
   spanHulls,
   type Curve,
   type Facets,
+  type FigureItem,
   type Point,
   type Shown,
 } from '@bogen/core';
@@ -25,12 +26,8 @@ import type { FigureScene, Highlight } from './scene.js';
 
 type Context = CanvasRenderingContext2D;
 
-/** The hulls of the spans, behind everything else, in the spans' colours. */
-export function drawHulls(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
-  const { document } = scene;
-  if (!isShown(document, 'hulls', itemOf(document, document.rail.item ?? ''))) return;
-  const curve = plainCurve(scene);
-  if (!curve) return;
+/** The hulls of a curve's spans, behind everything else, in the spans' colours. */
+export function drawHulls(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
   spanHulls(curve).forEach(({ hull }, span) => {
     tracePoints(context, hull, plane);
     context.closePath();
@@ -44,9 +41,27 @@ export function drawHulls(context: Context, scene: FigureScene, plane: Plane, pa
   });
 }
 
+/** What is shown along a curve: facets, parameter ticks, inflections and extremes of curvature. */
+export function drawAlong(
+  context: Context,
+  scene: FigureScene,
+  item: FigureItem,
+  curve: Curve,
+  plane: Plane,
+  palette: Palette,
+): void {
+  const { document } = scene;
+  const shows = (key: keyof Shown): boolean => isShown(document, key, item);
+  if (shows('facets')) drawFacets(context, curve, looksOf(document).facetTolerance, plane, palette);
+  if (shows('ticks')) drawTicks(context, curve, plane, palette);
+  // Looking for all places costs more than a frame; those of what moves come back when the hand lets go.
+  if (shows('places') && (scene.host.settled() || known.has(curve)))
+    drawPlaces(context, curve, plane, palette);
+}
+
 /**
- * What is shown of the rail's curve at the cursor and along it: parameter ticks, inflections and extremes
- * of curvature, facets, tangent and normal, derivatives, the osculating circle, the construction.
+ * What is shown at the cursor of the rail's curve: tangent and normal, derivatives, the osculating circle,
+ * the construction.
  */
 export function drawLooks(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
   const curve = plainCurve(scene);
@@ -54,10 +69,6 @@ export function drawLooks(context: Context, scene: FigureScene, plane: Plane, pa
   const { document } = scene;
   const item = itemOf(document, document.rail.item!);
   const shows = (key: keyof Shown): boolean => isShown(document, key, item);
-  if (shows('facets')) drawFacets(context, curve, looksOf(document).facetTolerance, plane, palette);
-  if (shows('ticks')) drawTicks(context, curve, plane, palette);
-  // Looking for all places costs more than a frame; they come back when the hand lets go.
-  if (shows('places') && scene.host.settled()) drawPlaces(context, curve, plane, palette);
   if (shows('osculating')) drawOsculating(context, curve, scene.cursor, plane, palette);
   if (shows('construction')) drawConstruction(context, scene, curve, plane, palette);
   if (shows('vectors')) drawVectors(context, curve, scene.cursor, plane, palette);
@@ -153,17 +164,18 @@ function drawOsculating(context: Context, curve: Curve, u: number, plane: Plane,
 
 /** The facets that a curve has within a tolerance; they are few enough to be computed with every move. */
 export function facetsWithin(curve: Curve, tolerance: number): Facets | undefined {
-  if (knownFacets?.curve === curve && knownFacets.tolerance === tolerance) return knownFacets.facets;
+  const before = knownFacets.get(curve);
+  if (before?.tolerance === tolerance) return before.facets;
   let facets: Facets | undefined;
   try {
     facets = facetsOf(curve, tolerance);
   } catch {
     // A tolerance so small that there would be too many.
   }
-  knownFacets = { curve, tolerance, facets };
+  knownFacets.set(curve, { tolerance, facets });
   return facets;
 }
-let knownFacets: { curve: Curve; tolerance: number; facets: Facets | undefined } | undefined;
+const knownFacets = new WeakMap<Curve, { readonly tolerance: number; readonly facets: Facets | undefined }>();
 
 function drawFacets(context: Context, curve: Curve, tolerance: number, plane: Plane, palette: Palette): void {
   const facets = facetsWithin(curve, tolerance);

@@ -1,4 +1,6 @@
-import type { FigureCommand, FigureDocument, PointKind } from '@bogen/core';
+import type { FigureCommand, FigureDocument, Grip, Point, PointKind } from '@bogen/core';
+import type { Plane } from './plane.js';
+import type { FigureScene, FigureState, Snap } from './scene.js';
 
 /** What a figure on the screen needs from whoever owns its document. */
 export interface FigureHost {
@@ -11,6 +13,17 @@ export interface FigureHost {
   readonly do: (command: FigureCommand) => void;
   /** Whether the whole drawing may be changed: points added, shapes and reference points moved. */
   readonly draws?: boolean;
+  /**
+   * The place that a grip on the move is drawn to, where it is to be drawn to something, and to what.
+   * @param before the figure as it was when the grip was taken
+   */
+  readonly snap?: (
+    scene: FigureScene,
+    grip: Grip,
+    pointer: Point,
+    before: FigureState,
+    plane: Plane,
+  ) => Snap | null;
   /** Whether this reader may move this point. */
   readonly mayMove: (document: FigureDocument, item: string, of: PointKind, index: number) => boolean;
 }

@@ -17,6 +17,18 @@ import {
 } from '@bogen/core';
 import type { FigureHost } from './host.js';
 
+/** A figure at one moment, and what its items came to. */
+export interface FigureState {
+  readonly document: FigureDocument;
+  readonly evaluation: Evaluation;
+}
+
+/** A place that a grip on the move is drawn to, and what it is, in words. */
+export interface Snap {
+  readonly at: Point;
+  readonly words: string;
+}
+
 /** A point of a curve, where it is pointed at, focused or held. */
 export type Picked = Extract<Grip, { readonly of: PointKind }>;
 
@@ -85,6 +97,7 @@ export class FigureScene {
   private question_: Question | null = null;
   private raised_: string | null = null;
   private lens_: readonly [number, number] | null = null;
+  private snapped_: Snap | null = null;
   private picking_: Picking | null = null;
   private highlight_: Highlight | null = null;
   private view_: View | null = null;
@@ -222,6 +235,17 @@ export class FigureScene {
   setLens(lens: readonly [number, number] | null): void {
     this.lens_ = lens;
     this.changed();
+  }
+
+  /** What the grip in the hand is drawn to. */
+  get snapped(): Snap | null {
+    return this.snapped_;
+  }
+
+  setSnapped(snapped: Snap | null): void {
+    if (snapped === this.snapped_) return;
+    this.snapped_ = snapped;
+    this.invalidate();
   }
 
   get picking(): Picking | null {

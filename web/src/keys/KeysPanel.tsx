@@ -42,6 +42,7 @@ export function KeysPanel({ onClose }: { onClose: () => void }) {
         [k('shiftArrows'), t('keys.does.shiftArrows')],
         [k('altArrows'), t('keys.does.altArrows')],
         [`${k('space')}, ${k('shiftPress')}`, t('keys.does.select')],
+        [k('ctrlDrag'), t('keys.does.near')],
         [k('shiftDrag'), t('keys.does.box')],
         ['Ctrl + A', t('keys.does.all')],
         [k('escape'), t('keys.does.none')],

@@ -6,7 +6,9 @@ import {
   type LessonCommand,
   type LessonDocument,
 } from '@bogen/core';
+import i18next from 'i18next';
 import { call } from '../api/call.js';
+import { snapMoved } from '../draw/snapMoved.js';
 import type { FigureHost } from '../figure/host.js';
 import { DocumentSession, isSettled } from '../saving/documentSession.js';
 import { LocalSteps } from '../saving/localSteps.js';
@@ -58,6 +60,10 @@ export function sheetHost(session: DraftSession, sheet: string): FigureHost {
     preview: (command) => session.preview(command && { name: 'figure', sheet, command }),
     do: (command) => session.do({ name: 'figure', sheet, command }),
     draws: true,
+    snap: (...move) => {
+      const { at, kind, name = '' } = snapMoved(...move);
+      return kind && { at, words: i18next.t(`draw.snap.${kind}`, { name }) };
+    },
     mayMove: () => true,
   };
 }

@@ -131,7 +131,7 @@ export const draw = {
     both: 'upright and level',
     curve: 'on {{name}}',
     tangent: 'tangent of {{name}}',
-    line: 'in line with the last two',
+    line: 'in line with the two before',
     through: 'towards {{name}}',
     angle: '{{name}}°',
     grid: 'grid',
