@@ -13,6 +13,7 @@ import {
   type FigureDocument,
   type FigureItem,
   type Grip,
+  type Point,
 } from '@bogen/core';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { snap } from '../src/draw/snap.js';
@@ -164,7 +165,7 @@ describe('a point on the move', () => {
   };
   const before = { document, evaluation: evaluateFigure(document) };
   const plane = fitPlane(document.view, 800, 400);
-  const drawnTo = (pointer: number[], index = 2) =>
+  const drawnTo = (pointer: Point, index = 2) =>
     snapMoved({ evaluation: before.evaluation } as never, grip(index), pointer, before, plane);
   const grip = (index: number): Grip => ({ item: 'a', of: 'controlPoints', index });
 

@@ -49,8 +49,10 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       // Numbers at the cursor are words: they change when the cursor does or the curve.
       const tells = [scene.cursor, contents.curve, contents.compared];
       if (values.current && !same(told, tells)) {
-        const text = track.valuesAt(contents, scene.cursor).join('   ');
-        if (text !== values.current.dataset['values']) drawValues(values.current, text, palette);
+        const texts = track.valuesAt(contents, scene.cursor);
+        if (texts.join(gap) !== values.current.dataset['values'] || told.length === 0) {
+          drawValues(values.current, texts, valuesWidth(width), palette);
+        }
         told = tells;
       }
       if (same(before, depends)) return;
@@ -126,7 +128,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
         role="img"
         aria-label={t('rail.valuesAtCursor', { track: title })}
         className="pointer-events-none absolute top-0.5 right-7"
-        style={{ width: valuesSize.width, height: valuesSize.height }}
+        style={{ width: valuesWidth(width), height: valuesHeight }}
         data-track-values
       />
       {scene.host.draws && <TrackEdge scene={scene} track={track} height={height} onPull={setPulled} />}
@@ -157,20 +159,36 @@ function drawGround(track: Track, input: TrackInput, clipped: boolean): void {
   if (track.drawGround) drawInside(input, clipped, track.drawGround);
 }
 
-const valuesSize = { width: 420, height: 15 };
+/** As high as a line of the numbers; as wide as those of a high degree need, where there is room for it. */
+const valuesHeight = 15;
+const valuesWidth = (width: number): number =>
+  Math.max(60, Math.min(660, Math.floor(width) - gutter.left - gutter.right));
 
-/** Numbers that follow a drag are drawn: text of the page would be laid out anew in every frame. */
-function drawValues(canvas: HTMLCanvasElement, text: string, palette: Palette): void {
-  const context = prepare(canvas, valuesSize.width, valuesSize.height, true);
+/**
+ * Numbers that follow a drag are drawn: text of the page would be laid out anew in every frame. Where they
+ * are more than there is room for, the last ones are there.
+ */
+function drawValues(
+  canvas: HTMLCanvasElement,
+  values: readonly string[],
+  width: number,
+  palette: Palette,
+): void {
+  const context = prepare(canvas, width, valuesHeight, true);
   if (!context) return;
-  canvas.dataset['values'] = text;
-  context.clearRect(0, 0, valuesSize.width, valuesSize.height);
+  canvas.dataset['values'] = values.join(gap);
+  context.clearRect(0, 0, width, valuesHeight);
   context.font = plotFont;
   context.textAlign = 'right';
   context.textBaseline = 'middle';
   context.lineWidth = 4;
   context.strokeStyle = palette.sheet;
-  context.strokeText(text, valuesSize.width - 2, 8);
   context.fillStyle = palette.soft;
-  context.fillText(text, valuesSize.width - 2, 8);
+  let text = values.join(gap);
+  for (let from = 1; from < values.length && context.measureText(text).width > width - 6; from++) {
+    text = ['…', ...values.slice(from)].join(gap);
+  }
+  context.strokeText(text, width - 2, 8);
+  context.fillText(text, width - 2, 8);
 }
+const gap = '   ';

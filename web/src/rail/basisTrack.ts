@@ -41,13 +41,14 @@ export const basisTrack: Track = {
     const { context, curve, axis, palette, lit, height, looks } = input;
     const base = height - 9;
     context.lineWidth = 1;
+    context.beginPath();
     for (let index = 0; index < curve.points.length; index++) {
-      if (lit?.index !== index) drawFunction(input, index, base, top);
-      context.strokeStyle = palette.soft;
-      context.globalAlpha = 0.75;
-      context.stroke();
-      context.globalAlpha = 1;
+      if (lit?.index !== index) addFunction(input, index, base, top);
     }
+    context.strokeStyle = palette.soft;
+    context.globalAlpha = 0.75;
+    context.stroke();
+    context.globalAlpha = 1;
     context.strokeStyle = palette.strong;
     context.beginPath();
     context.moveTo(axis.range()[0]!, base + 0.5);
@@ -56,15 +57,17 @@ export const basisTrack: Track = {
     if (looks.polynomialBasis && curve.weights) {
       const { weights: _, ...plain } = curve;
       context.setLineDash([3, 3]);
+      context.beginPath();
       for (let index = 0; index < curve.points.length; index++) {
-        drawFunction({ ...input, curve: plain }, index, base, top);
-        context.stroke();
+        addFunction({ ...input, curve: plain }, index, base, top);
       }
+      context.stroke();
       context.setLineDash([]);
     }
     if (looks.basisSum) drawSum(input, base);
     if (lit) {
-      drawFunction(input, lit.index, base, top);
+      context.beginPath();
+      addFunction(input, lit.index, base, top);
       context.strokeStyle = palette.accent;
       context.lineWidth = 2.25;
       context.stroke();
@@ -99,21 +102,20 @@ function drawSum({ context, curve, axis, palette }: TrackInput, base: number): v
   context.fillText('Σ = 1', axis.range()[0]! + 4, top - 3);
 }
 
-/** Begins the path of one basis function from the start of its support to its end. */
-function drawFunction({ context, curve, axis }: TrackInput, index: number, base: number, top: number): void {
+/** Adds one basis function to the path, from the start of its support to its end. */
+function addFunction({ context, curve, axis }: TrackInput, index: number, base: number, top: number): void {
   const { parameters, values, firstIndex, spanCount, perSpan } = basisOf(curve);
   const width = curve.degree + 1;
-  context.beginPath();
+  let begun = false;
   for (let span = 0; span < spanCount; span++) {
     const column = index - firstIndex[span]!;
     if (column < 0 || column >= width) continue;
-    addLine(
-      context,
-      span * (perSpan + 1),
-      span * (perSpan + 1) + perSpan,
-      (sample) => axis(parameters[sample]!),
-      (sample) => base - (base - top) * values[sample * width + column]!,
-    );
+    const first = span * (perSpan + 1);
+    const x = (sample: number): number => axis(parameters[sample]!);
+    const y = (sample: number): number => base - (base - top) * values[sample * width + column]!;
+    if (!begun) context.moveTo(x(first), y(first));
+    begun = true;
+    addLine(context, first, first + perSpan, x, y);
   }
 }
 

@@ -14,7 +14,7 @@ import { SheetText } from '../sheet/SheetText.js';
 import { TaskCard } from '../sheet/TaskCard.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
-import { Failure, Loading } from '../ui/States.js';
+import { Failure } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
 import { checkIfWaiting, checkOnServer, looseHost, openWork, type OpenWork } from './work.js';
 
@@ -25,59 +25,31 @@ interface ReaderSheetProps {
   readonly wanted: number | undefined;
 }
 
-/** One sheet with the student's own figure. */
+/** One sheet with the student's own figure. Its text is there at once, its figure when the work has come. */
 export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
+  const { t } = useTranslation();
+  const client = useQueryClient();
   const sheet = lesson.sheets[index]!;
-  const work = useQuery({
+  const query = useQuery({
     queryKey: ['work', lesson.edition.id, sheet.id],
     queryFn: () => openWork(lesson.edition.id, sheet.id),
     staleTime: Infinity,
     gcTime: 0,
     structuralSharing: false,
   });
-  if (work.error) return <Failure error={work.error} onRetry={() => void work.refetch()} />;
-  if (!work.data) return <Loading />;
-  return <OpenSheet lesson={lesson} index={index} wanted={wanted} work={work.data} />;
-}
-
-function OpenSheet({ lesson, index, wanted, work }: ReaderSheetProps & { work: OpenWork }) {
-  const { t } = useTranslation();
-  const client = useQueryClient();
-  const sheet = lesson.sheets[index]!;
-  const { session } = work;
-  const host = useMemo(() => looseHost(session), [session]);
+  const work = query.data;
+  const session = work?.session;
+  const host = useMemo(() => session && looseHost(session), [session]);
   const scene = useScene(host);
   const [wide, setWide] = useState(false);
-  useSessionLife(session);
-  useUndoKeys(session);
-
-  useEffect(() => {
-    const refresh = (): void => {
-      void client.invalidateQueries({ queryKey: ['read', lesson.lesson] });
-    };
-    // Opening the sheet was progress already; to ask for it waits until the sheet is seen.
-    let later: ReturnType<typeof setTimeout>;
-    const frame = requestAnimationFrame(() => (later = setTimeout(refresh)));
-    const stop = session.store.subscribe((state, before) => {
-      if (state.status !== 'saved' || before.status === 'saved') return;
-      void checkIfWaiting(work).then((results) => results && refresh());
-    });
-    return () => {
-      stop();
-      cancelAnimationFrame(frame);
-      clearTimeout(later);
-    };
-  }, [client, lesson.lesson, session, work]);
-  useEffect(() => {
-    void checkIfWaiting(work).catch(() => null);
-  }, [work]);
+  if (query.error) return <Failure error={query.error} onRetry={() => void query.refetch()} />;
 
   const addressOf = (id: string): string =>
     `/read/${lesson.lesson}/${id}${wanted ? `?edition=${wanted}` : ''}`;
   const previous = lesson.sheets[index - 1];
   const next = lesson.sheets[index + 1];
   const over = (): void => {
-    const command = startOver(session.store.getState().history.document, sheet.figure);
+    const command = session && startOver(session.store.getState().history.document, sheet.figure);
     if (command) session.do(command);
   };
   return (
@@ -97,7 +69,7 @@ function OpenSheet({ lesson, index, wanted, work }: ReaderSheetProps & { work: O
             </>
           }
           middle={<ProgressLine sheets={lesson.progress} current={sheet.id} addressOf={addressOf} />}
-          end={<SaveState session={session} />}
+          end={session && <SaveState session={session} />}
         />
       }
       notice={
@@ -113,7 +85,7 @@ function OpenSheet({ lesson, index, wanted, work }: ReaderSheetProps & { work: O
               </Link>
             </div>
           )}
-          <SaveNotice session={session} />
+          {session && <SaveNotice session={session} />}
         </>
       }
       text={
@@ -122,7 +94,9 @@ function OpenSheet({ lesson, index, wanted, work }: ReaderSheetProps & { work: O
           number={index + 1}
           count={lesson.sheets.length}
           task={
-            sheet.task && (
+            sheet.task &&
+            work &&
+            scene && (
               <TaskCard
                 task={sheet.task}
                 start={sheet.figure}
@@ -157,8 +131,9 @@ function OpenSheet({ lesson, index, wanted, work }: ReaderSheetProps & { work: O
       }
       tools={
         <>
-          <UndoButtons session={session} />
-          {!sheet.task && (
+          {work && <WorkLife lesson={lesson.lesson} work={work} />}
+          {session && <UndoButtons session={session} />}
+          {session && !sheet.task && (
             <Button quiet onClick={over}>
               {t('sheet.startOver')}
             </Button>
@@ -169,8 +144,45 @@ function OpenSheet({ lesson, index, wanted, work }: ReaderSheetProps & { work: O
           </Button>
         </>
       }
-      figure={<FigureView scene={scene} />}
-      rail={<Rail scene={scene} />}
+      figure={
+        scene ? (
+          <FigureView scene={scene} />
+        ) : (
+          <p role="status" className="flex-1 bg-sheet px-8 py-16 font-serif text-[18px] text-soft">
+            {t('app.loading')}
+          </p>
+        )
+      }
+      rail={scene && <Rail scene={scene} />}
     />
   );
+}
+
+/** What open work needs besides being shown: it is sent and undone, checked where that had to wait, and counted as progress. */
+function WorkLife({ lesson, work }: { lesson: string; work: OpenWork }) {
+  const client = useQueryClient();
+  const { session } = work;
+  useSessionLife(session);
+  useUndoKeys(session);
+  useEffect(() => {
+    const refresh = (): void => {
+      void client.invalidateQueries({ queryKey: ['read', lesson] });
+    };
+    // Opening the sheet was progress already; to ask for it waits until the sheet is seen.
+    let later: ReturnType<typeof setTimeout>;
+    const frame = requestAnimationFrame(() => (later = setTimeout(refresh)));
+    const stop = session.store.subscribe((state, before) => {
+      if (state.status !== 'saved' || before.status === 'saved') return;
+      void checkIfWaiting(work).then((results) => results && refresh());
+    });
+    return () => {
+      stop();
+      cancelAnimationFrame(frame);
+      clearTimeout(later);
+    };
+  }, [client, lesson, session, work]);
+  useEffect(() => {
+    void checkIfWaiting(work).catch(() => null);
+  }, [work]);
+  return null;
 }
