@@ -8,6 +8,7 @@ import {
   pointAt,
   type Curve,
   type CurveSamples,
+  type FigureItem,
   type LineWeight,
   type Point,
   type Shown,
@@ -48,10 +49,11 @@ export function drawCurves(
     const curve = item.hidden || !pane.shows(item.id) ? undefined : curveOf(evaluation, item.id);
     return curve ? [{ item, curve }] : [];
   });
+  /** What fills or colours a curve's surroundings: as the figure says on the rail's curve, on others as they say. */
+  const covers = (key: 'hulls' | 'spans', item: FigureItem): boolean | undefined =>
+    document.rail.item === item.id ? isShown(document, key, item) : item.shown?.[key];
   for (const { item, curve } of curves) {
-    const faint = item.kind === 'curve' && item.faint;
-    if (!faint && isShown(document, 'hulls', item) && isPlane(curve))
-      drawHulls(context, curve, plane, palette);
+    if (covers('hulls', item) && isPlane(curve)) drawHulls(context, curve, plane, palette);
   }
   for (const { item, curve } of curves) {
     const color = item.color ? palette.items[item.color] : palette.ink;
@@ -69,8 +71,7 @@ export function drawCurves(
     if (lit) drawPart(context, samplesOf(curve), plane, lit.from, lit.to, palette.accent);
     if (onRail && shows('deviation')) drawDeviation(context, scene, curve, plane, palette);
     const width = lineWidths[item.lineWeight ?? 'medium'];
-    // Where all curves had the colours of their spans, none could be told from another by its own.
-    if (onRail ? shows('spans') : item.shown?.spans) {
+    if (covers('spans', item)) {
       drawSpans(context, samplesOf(curve), plane, palette, item.lineWeight ? width + 1.25 : 3);
     } else {
       drawWhole(context, samplesOf(curve), plane, {
