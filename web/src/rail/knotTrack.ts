@@ -34,12 +34,13 @@ export const knotTrack: Track = {
     // The Greville abscissae hang below the line as small rings.
     context.strokeStyle = palette.ink;
     context.lineWidth = 1.25;
+    context.beginPath();
     for (const abscissa of grevilleAbscissae(curve.knots, curve.degree).slice(0, distinctPointCount(curve))) {
       if (abscissa < start || abscissa > end) continue;
-      context.beginPath();
+      context.moveTo(axis(abscissa) + 2.25, line + 6);
       context.arc(axis(abscissa), line + 6, 2.25, 0, 2 * Math.PI);
-      context.stroke();
     }
+    context.stroke();
     context.font = plotFont;
     context.textAlign = 'center';
     context.textBaseline = 'top';
@@ -58,6 +59,8 @@ export const knotTrack: Track = {
       context.strokeStyle = palette.ink;
       context.lineWidth = 1.5;
       if (jump) drawJump(context, jump, x, line - 14 - (multiplicity - 1) * pitch, [0, -1]);
+      // Where a name stands already there is no need to measure another.
+      if (x < freeFrom) continue;
       const text = shownNumber(value, 3).replace(/\.?0+$/, '') || '0';
       const half = context.measureText(text).width / 2 + 4;
       const isEnd = x === lastX;
