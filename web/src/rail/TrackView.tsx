@@ -181,14 +181,16 @@ function drawValues(
   context.font = plotFont;
   context.textAlign = 'right';
   context.textBaseline = 'middle';
-  context.lineWidth = 4;
-  context.strokeStyle = palette.sheet;
-  context.fillStyle = palette.soft;
   let text = values.join(gap);
-  for (let from = 1; from < values.length && context.measureText(text).width > width - 6; from++) {
+  let wide = context.measureText(text).width;
+  for (let from = 1; from < values.length && wide > width - 6; from++) {
     text = ['…', ...values.slice(from)].join(gap);
+    wide = context.measureText(text).width;
   }
-  context.strokeText(text, width - 2, 8);
+  // Clear of the plot by a plain ground: outlines of letters would cost more than all else here.
+  context.fillStyle = palette.sheet;
+  context.fillRect(width - wide - 5, 0, wide + 5, valuesHeight);
+  context.fillStyle = palette.soft;
   context.fillText(text, width - 2, 8);
 }
 const gap = '   ';
