@@ -24,7 +24,7 @@ async function violations(page: Page): Promise<string[]> {
 }
 
 test('no screen has an accessibility violation, in both themes', async ({ newContext }) => {
-  test.setTimeout(240_000);
+  test.setTimeout(600_000);
   const visitor = await (await newContext()).newPage();
   for (const address of ['/join', '/sign-in', '/nowhere']) {
     await visitor.goto(address);
