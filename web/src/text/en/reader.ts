@@ -8,6 +8,7 @@ export const reader = {
   goOn: 'Go on',
   newerEdition: 'Edition {{number}} is out. Your work on this one is kept.',
   otherEdition: 'Your work on edition {{number}}',
+  openingWork: 'Your work on this sheet is being opened; then its points can be moved.',
   toNewer: 'Go to edition {{number}}',
   sheetState: 'Sheet {{number}}, {{title}}: {{state}}',
   state: { unopened: 'not opened', opened: 'opened', begun: 'begun', tried: 'tried', done: 'done' },
