@@ -1,9 +1,7 @@
 import { figureItemSchema } from '@bogen/contract';
 import {
   applyFigureCommand,
-  clampedUniformKnots,
   curveOf,
-  emptyFigure,
   evaluateFigure,
   exactCircle,
   facetsOf,
@@ -25,21 +23,7 @@ import { movedLens, railAxis, zoomedLens } from '../src/rail/axis.js';
 import { basisTrack } from '../src/rail/basisTrack.js';
 import { recursionOf } from '../src/construct/recursion.js';
 import { shownGroups, shownKeys } from '../src/look/shownKeys.js';
-
-const cubic = {
-  degree: 3,
-  knots: clampedUniformKnots(6, 3),
-  points: [
-    [0, 10],
-    [20, 70],
-    [70, 90],
-    [120, 85],
-    [175, 60],
-    [200, 10],
-  ],
-};
-const curve: FigureItem = { id: 'a', name: 'A', kind: 'curve', curve: cubic };
-const figure = (...items: FigureItem[]): FigureDocument => ({ ...emptyFigure(), items });
+import { cubic, curve, figure, reversed } from './support/figures.js';
 
 describe('copy and paste', () => {
   const store = new Map<string, string>();
@@ -55,12 +39,6 @@ describe('copy and paste', () => {
   it('keeps links between what is copied together, and frees what loses its source', async () => {
     const { copyItems, copiedItems, pasteCommand, itemsToCopy } =
       await import('../src/clipboard/clipboard.js');
-    const reversed: FigureItem = {
-      id: 'r',
-      name: 'R',
-      kind: 'built',
-      operation: { name: 'reverse', source: 'a' },
-    };
     const twice: FigureItem = {
       id: 't',
       name: 'T',
@@ -140,12 +118,6 @@ describe('guiding lines', () => {
 
 describe('a point on the move', () => {
   const peg: FigureItem = { id: 'p', name: 'Q', kind: 'point', at: [60, 37] };
-  const reversed: FigureItem = {
-    id: 'r',
-    name: 'R',
-    kind: 'built',
-    operation: { name: 'reverse', source: 'a' },
-  };
   const other: FigureItem = {
     id: 'b',
     name: 'B',

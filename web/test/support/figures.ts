@@ -1,0 +1,39 @@
+import {
+  clampedUniformKnots,
+  emptyFigure,
+  type Curve,
+  type FigureDocument,
+  type FigureItem,
+} from '@bogen/core';
+
+export const cubic = {
+  degree: 3,
+  knots: clampedUniformKnots(6, 3),
+  points: [
+    [0, 10],
+    [20, 70],
+    [70, 90],
+    [120, 85],
+    [175, 60],
+    [200, 10],
+  ],
+};
+export const curve: FigureItem = { id: 'a', name: 'A', kind: 'curve', curve: cubic };
+
+/** The same curve the other way round, built from it. */
+export const reversedOf = (source: string): FigureItem => ({
+  id: 'r',
+  name: 'R',
+  kind: 'built',
+  operation: { name: 'reverse', source },
+});
+export const reversed = reversedOf('a');
+
+export const figure = (...items: FigureItem[]): FigureDocument => ({ ...emptyFigure(), items });
+
+/** A wave of that many points, at a height. */
+export const wave = (count: number, height: number, degree = 3): Curve => ({
+  degree,
+  knots: clampedUniformKnots(count, degree),
+  points: Array.from({ length: count }, (_, k) => [k * 5, height + 8 * Math.sin(k)]),
+});
