@@ -1,6 +1,7 @@
 import {
   distinctKnots,
   editPoints,
+  evaluateFigure,
   guaranteedContinuity,
   lengthOfCurve,
   sampleBasis,
@@ -10,6 +11,8 @@ import {
   type Curve,
   type CurveSamples,
   type EditPoint,
+  type Evaluation,
+  type FigureDocument,
 } from '@bogen/core';
 
 /** Computes once for each object and keeps the result as long as the object lives. */
@@ -24,6 +27,11 @@ function memoise<Key extends object, Value>(compute: (key: Key) => Value): (key:
     return value;
   };
 }
+
+/** What the items of a document come to, where there is nothing before it that would save work. */
+export const evaluationOf: (document: FigureDocument) => Evaluation = memoise((document) =>
+  evaluateFigure(document),
+);
 
 /** An even number, so that a span can be drawn as parabolas through three samples each. */
 const stepsPerSpan = (curve: Curve): number =>

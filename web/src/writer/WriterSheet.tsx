@@ -2,13 +2,14 @@ import { DrawBar } from '../draw/DrawBar.js';
 import { DrawLayer } from '../draw/DrawLayer.js';
 import { useDrawing } from '../draw/useDrawing.js';
 import { isLoose, sheetOf, type PointKind } from '@bogen/core';
-import { useMemo, useState } from 'react';
+import { useEffect, useMemo, useState } from 'react';
 import { useClipboard } from '../clipboard/useClipboard.js';
 import { useFigureKeys } from '../keys/useFigureKeys.js';
 import { SelectionBar } from '../select/SelectionBar.js';
 import { Link } from 'react-router';
 import { FigureView } from '../figure/FigureView.js';
 import { letterOf } from '../figure/scene.js';
+import { prepareFigures, sheetsByNearness } from '../figure/prepare.js';
 import { useScene } from '../figure/useScene.js';
 import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState } from '../saving/SaveState.js';
@@ -42,6 +43,11 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   const title = useSession(session, (state) => state.history.document.title);
   const sheet = useSession(session, (state) => sheetOf(state.history.document, sheetId));
   useSessionLife(session);
+  useEffect(() => {
+    const { sheets } = session.store.getState().history.document;
+    const index = sheets.findIndex(({ id }) => id === sheetId);
+    return prepareFigures(sheetsByNearness(sheets, index).map(({ figure }) => figure));
+  }, [session, sheetId]);
   useUndoKeys(session);
   const [panel, setPanel] = useState<{ name: PanelName | null; item: string | null }>({
     name: null,

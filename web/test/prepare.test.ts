@@ -1,0 +1,99 @@
+import * as core from '@bogen/core';
+import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
+import {
+  basisOf,
+  editPointsOf,
+  evaluationOf,
+  largestCurvature,
+  lengthOf,
+  samplesOf,
+} from '../src/figure/geometry.js';
+import { prepareFigures, sheetsByNearness, stepsToPrepare } from '../src/figure/prepare.js';
+import { figure, reversed, wave } from './support/figures.js';
+
+vi.mock('@bogen/core', async (original) => {
+  const all = await original<typeof core>();
+  const spied = ['sampleCurve', 'sampleBasis', 'lengthOfCurve', 'editPoints', 'evaluateFigure'] as const;
+  return { ...all, ...Object.fromEntries(spied.map((name) => [name, vi.fn(all[name] as never)])) };
+});
+
+const opened = (height: number): core.FigureDocument => ({
+  ...figure(
+    { id: 'a', name: 'A', kind: 'curve', curve: wave(12, height) },
+    reversed,
+    { id: 'h', name: 'H', kind: 'curve', curve: wave(9, height), hidden: true },
+    { id: 'p', name: 'P', kind: 'point', at: [0, 0] },
+  ),
+  shown: { controlPoints: true, polygon: true, knots: true, labels: true, editPoints: true, comb: true },
+  rail: { item: 'a', tracks: ['knots'] },
+});
+
+beforeEach(() => vi.clearAllMocks());
+afterEach(() => vi.unstubAllGlobals());
+
+describe('a figure that is prepared', () => {
+  it('asks nothing more of the core when it is opened', () => {
+    const document = opened(10);
+    const steps = [...stepsToPrepare(document)];
+    expect(steps.length).toBeGreaterThan(3);
+    // Both curves that are seen, and not the hidden one.
+    expect(core.sampleCurve).toHaveBeenCalledTimes(2);
+    vi.clearAllMocks();
+    const { items } = evaluationOf(document);
+    const curves = ['a', 'r'].map((id) => core.curveOf({ items, inputs: new Map() }, id)!);
+    for (const curve of curves) [samplesOf, largestCurvature, editPointsOf].forEach((of) => of(curve));
+    basisOf(curves[0]!);
+    lengthOf(curves[0]!);
+    for (const call of [
+      'sampleCurve',
+      'sampleBasis',
+      'lengthOfCurve',
+      'editPoints',
+      'evaluateFigure',
+    ] as const) {
+      expect(core[call]).not.toHaveBeenCalled();
+    }
+  });
+
+  it('is so one after the other, while the page is idle and no longer', () => {
+    const idle: ((deadline: { timeRemaining: () => number }) => void)[] = [];
+    vi.stubGlobal('requestIdleCallback', (work: never) => idle.push(work));
+    const cancelled: number[] = [];
+    vi.stubGlobal('cancelIdleCallback', (id: number) => cancelled.push(id));
+    const stop = prepareFigures([opened(20), opened(30)]);
+    expect(core.evaluateFigure).not.toHaveBeenCalled();
+    const times = [40, 40, 2];
+    idle[0]!({ timeRemaining: () => times.shift()! });
+    expect(core.evaluateFigure).toHaveBeenCalledTimes(1);
+    expect(core.sampleCurve).toHaveBeenCalledTimes(1);
+    expect(idle).toHaveLength(2);
+    idle[1]!({ timeRemaining: () => 40 });
+    expect(core.evaluateFigure).toHaveBeenCalledTimes(2);
+    expect(core.sampleCurve).toHaveBeenCalledTimes(4);
+    expect(idle).toHaveLength(2);
+    stop();
+    expect(cancelled).toEqual([2]);
+  });
+
+  it('is so too in a browser that does not tell when it is idle', () => {
+    vi.useFakeTimers();
+    const stop = prepareFigures([opened(40)]);
+    vi.advanceTimersByTime(150);
+    expect(core.evaluateFigure).toHaveBeenCalledTimes(1);
+    expect(core.sampleCurve).not.toHaveBeenCalled();
+    vi.advanceTimersByTime(100);
+    expect(core.sampleCurve).toHaveBeenCalledTimes(1);
+    stop();
+    vi.advanceTimersByTime(5000);
+    expect(core.sampleCurve).toHaveBeenCalledTimes(1);
+    vi.useRealTimers();
+  });
+});
+
+describe('the other sheets', () => {
+  it('are ordered from the next one on, outwards', () => {
+    expect(sheetsByNearness(['a', 'b', 'c', 'd', 'e'], 2)).toEqual(['d', 'b', 'e', 'a']);
+    expect(sheetsByNearness(['a', 'b', 'c'], 0)).toEqual(['b', 'c']);
+    expect(sheetsByNearness(['a'], 0)).toEqual([]);
+  });
+});
