@@ -17,7 +17,9 @@ export async function benchDrag() {
     });
     const page = await context.newPage();
     await page.goto('/sign-in');
-    const [plain, combed, full] = await page.evaluate(makeLessons);
+    await page.evaluate(signIn);
+    const { read, write } = await page.evaluate(makeLessons);
+    const [plain, combed, full] = read;
     const small = 'degree 5, 40 points, three tracks';
     const large = '5 curves of 60 points, comb, construction, four tracks';
     for (const [address, handle, what] of [
@@ -32,7 +34,7 @@ export async function benchDrag() {
       const frames = await dragFrames(page, `curve/${handle}`);
       report(what, frames, await busyFrames(page, () => dragFrames(page, `curve/${handle}`)));
     }
-    await benchOpening(page, combed);
+    await benchOpening(browser, page, { read: combed, write });
   } finally {
     await browser.close();
     await server.stop();
@@ -40,7 +42,13 @@ export async function benchDrag() {
   }
 }
 
-/** In the page: makes and publishes a lesson of two sheets, without and with comb, and joins a class to read it. */
+/** In the page: signs in as the demo data's instructor. */
+export async function signIn() {
+  const body = JSON.stringify({ email: 'mirela@ellerbrook.example', password: 'peg-rib-and-purfling' });
+  await fetch('/api/sign-in', { method: 'POST', body, headers: { 'content-type': 'application/json' } });
+}
+
+/** In the page of an instructor: makes and publishes a lesson of two sheets, without and with comb, and joins a class to read it. */
 export async function makeLessons() {
   const post = async (path, body) => {
     const headers = { 'content-type': 'application/json' };
@@ -48,7 +56,6 @@ export async function makeLessons() {
     if (!response.ok) throw new Error(`${path}: ${await response.text()}`);
     return response.json();
   };
-  await post('/sign-in', { email: 'mirela@ellerbrook.example', password: 'peg-rib-and-purfling' });
   const course = await post('/courses', { title: 'Bench' });
   const count = 40;
   const degree = 5;
@@ -59,7 +66,7 @@ export async function makeLessons() {
   const all = points.map((_, k) => k);
   const sheet = (id, comb) => ({
     id,
-    title: 'Bench',
+    title: id[0].toUpperCase() + id.slice(1),
     prose: { type: 'doc', content: [] },
     task: null,
     figure: {
@@ -108,21 +115,44 @@ export async function makeLessons() {
   await post(`/lessons/${lesson.id}/editions`, { revision: 0 });
   const { code } = await post(`/courses/${course.id}/classes`, { name: 'Bench' });
   await post('/join', { code, name: 'Bench' });
-  return ['plain', 'combed', 'full'].map((id) => `/read/${lesson.id}/${id}`);
+  return {
+    read: ['plain', 'combed', 'full'].map((id) => `/read/${lesson.id}/${id}`),
+    write: `/write/${lesson.id}/combed`,
+  };
 }
 
 /**
- * From the press on the link to a sheet, and from the server's answer to it, until its figure of five curves
- * of sixty points is painted, and until all its handles are there.
+ * Opening the figure of five curves of sixty points: by a reader who has not moved anything in it, by one who
+ * has, in a page that was just loaded and in one that opened it before, and by its writer.
  */
-export async function benchOpening(page, from) {
-  await timeOpening(page, 'in a page that was just loaded', () => page.goto(from));
-  await timeOpening(page, 'in a page that opened it before', () =>
-    page.getByRole('link', { name: /Previous sheet/ }).click(),
+export async function benchOpening(browser, page, { read, write }) {
+  const opens = (what, from, reload) =>
+    timeOpening(page, what, /Next sheet/, async () => {
+      if (reload) await page.goto(from);
+      else await page.getByRole('link', { name: /Previous sheet/ }).click();
+    });
+  await opens('as published, in a page that was just loaded', read, true);
+  await opens('as published, in a page that opened it before', read, false);
+  await page.locator('[data-handle="curve/P20"]').focus();
+  await page.keyboard.press('ArrowUp');
+  await page.getByText('Saved').waitFor();
+  await opens('with moves of one’s own, in a page that was just loaded', read, true);
+  await opens('with moves of one’s own, in a page that opened it before', read, false);
+  // Who reads as a student is no longer signed in as the instructor.
+  const { origin } = new URL(page.url());
+  const writer = await (
+    await browser.newContext({ viewport: page.viewportSize(), baseURL: origin })
+  ).newPage();
+  await writer.goto('/sign-in');
+  await writer.evaluate(signIn);
+  await writer.goto(write);
+  await writer.locator('.tiptap').waitFor();
+  await timeOpening(writer, 'by its writer', /Full/, () =>
+    writer.getByRole('link', { name: /Combed/ }).click(),
   );
 }
 
-async function timeOpening(page, where, goBack) {
+async function timeOpening(page, what, name, goBack) {
   const times = [];
   for (let k = 0; k < 7; k++) {
     await goBack();
@@ -131,43 +161,53 @@ async function timeOpening(page, where, goBack) {
     await page.waitForTimeout(800);
     times.push(
       await page.evaluate(
-        () =>
+        (name) =>
           new Promise((resolve) => {
-            const link = [...document.querySelectorAll('a')].find((a) => /Next sheet/.test(a.textContent));
-            let painted, ready;
-            // What a frame brought has been painted when the next task runs.
-            const look = () => requestAnimationFrame(() => setTimeout(see));
-            const see = () => {
-              const now = performance.now();
-              const canvas = document.querySelector('[data-pane] canvas');
-              const isNew = document.querySelectorAll('[data-track]').length === 4;
-              if (isNew && canvas?.width > 300) painted ??= now;
-              if (document.querySelector('[data-handle="curve4/P59"]')) ready ??= now;
-              if (painted === undefined || ready === undefined) return look();
-              const answers = performance
-                .getEntriesByType('resource')
-                .filter(({ name, startTime }) => /\/api\/.*work/.test(name) && startTime >= began)
-                .map(({ responseEnd }) => responseEnd);
-              const from = Math.max(began, ...answers);
-              resolve({ painted: painted - from, ready: ready - from, whole: now - began });
-            };
+            const link = [...document.querySelectorAll('a')].find((a) =>
+              new RegExp(name).test(a.textContent),
+            );
+            const seen = {};
+            // What is there when a frame begins has been painted when the next task runs.
+            const look = () =>
+              requestAnimationFrame(() => {
+                const canvas = document.querySelector('[data-pane] canvas');
+                const isNew = document.querySelectorAll('[data-track]').length === 4;
+                const there = {
+                  // Before it is drawn a canvas has the size that browsers give it.
+                  picture: isNew && canvas?.width > 300,
+                  handles: document.querySelector('[data-handle="curve4/P59"]') !== null,
+                };
+                setTimeout(() => {
+                  for (const key in there) if (there[key]) seen[key] ??= performance.now() - began;
+                  if (!seen.picture || !seen.handles) return look();
+                  const answers = performance
+                    .getEntriesByType('resource')
+                    .filter(({ name, startTime }) => /\/api\/.*work/.test(name) && startTime >= began)
+                    .map(({ responseEnd }) => responseEnd - began);
+                  resolve({ ...seen, answer: Math.max(0, ...answers) });
+                });
+              });
             const began = performance.now();
             link.click();
             look();
           }),
+        name.source,
       ),
     );
   }
-  const line = (key) =>
+  const line = (value) =>
     times
-      .map((time) => time[key])
+      .map(value)
       .sort((a, b) => a - b)
       .map((time) => time.toFixed(0))
       .join(', ');
-  console.log(`\nOpening a figure of 5 curves of 60 points ${where}, ms, seven times`);
-  console.log(`from the server’s answer to the picture        ${line('painted')} (aim 100)`);
-  console.log(`from the answer to all its handles             ${line('ready')}`);
-  console.log(`from the press on the link to both             ${line('whole')}`);
+  console.log(`\nOpening a figure of 5 curves of 60 points ${what}, ms from the press, seven times`);
+  console.log(`until the server has answered   ${line(({ answer }) => answer)}`);
+  console.log(`until it is drawn               ${line(({ picture }) => picture)}`);
+  console.log(
+    `  or, from the answer on        ${line(({ picture, answer }) => Math.max(0, picture - answer))}`,
+  );
+  console.log(`until all its handles are there ${line(({ handles }) => handles)}`);
 }
 
 /** Drags a handle about for five seconds and records every frame: when it began, and how many moves it brought. */

@@ -23,7 +23,14 @@ export const progress = z.enum(['unopened', 'opened', 'begun', 'tried', 'done'])
 
 const conditionResults = z.array(z.object({ met: z.boolean(), measured: z.number().nullable() }));
 
-const sheetProgress = z.object({ sheet: z.string(), title: z.string(), hasTask: z.boolean(), progress });
+const sheetProgress = z.object({
+  sheet: z.string(),
+  title: z.string(),
+  hasTask: z.boolean(),
+  progress,
+  /** Whether the student's figure may be another than the published one. */
+  moved: z.boolean(),
+});
 
 const work = streamSchema(figureSchema, figureCommandSchema).extend({
   id,

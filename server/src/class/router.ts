@@ -227,15 +227,16 @@ async function workOf(db: Db, of: { student: string } | { class: string }): Prom
 }
 
 function progressOfSheets(document: LessonDocument, work: readonly WorkRow[]) {
-  return document.sheets.map((sheet) => ({
-    sheet: sheet.id,
-    title: sheet.title,
-    hasTask: sheet.task !== null,
-    progress: progressOf(
-      sheet,
-      work.find((row) => row.sheet === sheet.id),
-    ),
-  }));
+  return document.sheets.map((sheet) => {
+    const own = work.find((row) => row.sheet === sheet.id);
+    return {
+      sheet: sheet.id,
+      title: sheet.title,
+      hasTask: sheet.task !== null,
+      progress: progressOf(sheet, own),
+      moved: own !== undefined && own.revision > 0,
+    };
+  });
 }
 
 async function ownClass(

@@ -73,7 +73,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
   const { raised } = scene;
   // What was chosen of several on one place lies above the others.
   // The first picture does not wait for hundreds of elements that are not seen: they come right after it.
-  const opened = useDeferredValue(width > 0, false);
+  const opened = useDeferredValue(width > 0 && scene.arrival === 'here', false);
   const handles = opened ? handlesOf(scene, pane) : [];
   const isRaised = (handle: (typeof handles)[number]): boolean => gripKey(handle) === raised;
   const ordered = [...handles.filter((handle) => !isRaised(handle)), ...handles.filter(isRaised)];

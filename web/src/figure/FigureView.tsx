@@ -58,6 +58,7 @@ export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProp
       aria-label={t('figure.label', {
         facts: railCurve ? factsOf(railCurve, t).join(', ') : t('figure.empty'),
       })}
+      aria-busy={scene.arrival !== 'here'}
       className="relative flex min-h-0 flex-1 flex-col overflow-hidden bg-sheet"
       data-figure
     >
@@ -78,7 +79,7 @@ export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProp
         </ul>
       )}
       {bar}
-      <Facts scene={scene} />
+      {scene.arrival !== 'awaited' && <Facts scene={scene} />}
       <ZoomButtons scene={scene} />
       <p role="status" aria-live="polite" className="sr-only">
         {said}

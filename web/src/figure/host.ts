@@ -2,6 +2,12 @@ import type { FigureCommand, FigureDocument, Grip, Point, PointKind } from '@bog
 import type { Plane } from './plane.js';
 import type { FigureScene, FigureState, Snap } from './scene.js';
 
+/**
+ * How far a figure's document has come: still awaited, so that nothing of it is drawn and only its place is
+ * kept; known, so that it can be looked at; or here, so that everything can be done with it.
+ */
+export type Arrival = 'awaited' | 'known' | 'here';
+
 /** What a figure on the screen needs from whoever owns its document. */
 export interface FigureHost {
   /** The document as it is to be seen now. */
@@ -11,6 +17,8 @@ export interface FigureHost {
   readonly settled: () => boolean;
   readonly preview: (command: FigureCommand | null) => void;
   readonly do: (command: FigureCommand) => void;
+  /** How far the document has come; where it is not given it is here. */
+  readonly arrival?: () => Arrival;
   /** Whether the whole drawing may be changed: points added, shapes and reference points moved. */
   readonly draws?: boolean;
   /**

@@ -15,7 +15,8 @@ import {
   type PointKind,
   type View,
 } from '@bogen/core';
-import type { FigureHost } from './host.js';
+import { evaluationOf } from './geometry.js';
+import type { Arrival, FigureHost } from './host.js';
 
 /** A figure at one moment, and what its items came to. */
 export interface FigureState {
@@ -88,6 +89,7 @@ export interface Highlight {
  */
 export class FigureScene {
   private document_: FigureDocument;
+  private arrival_: Arrival;
   private evaluation_: Evaluation;
   private cursor_: number | undefined;
   private picked_: Picked | null = null;
@@ -112,7 +114,8 @@ export class FigureScene {
 
   constructor(readonly host: FigureHost) {
     this.document_ = host.read();
-    this.evaluation_ = evaluateFigure(this.document_);
+    this.arrival_ = arrivalOf(host);
+    this.evaluation_ = evaluationOf(this.document_);
     this.structure_ = structureOf(this.document_);
   }
 
@@ -122,6 +125,10 @@ export class FigureScene {
 
   get evaluation(): Evaluation {
     return this.evaluation_;
+  }
+
+  get arrival(): Arrival {
+    return this.arrival_;
   }
 
   get picked(): Picked | null {
@@ -326,6 +333,13 @@ export class FigureScene {
   /** Follows the host's document until the returned function is called. */
   connect(): () => void {
     const follow = (): void => {
+      const arrival = arrivalOf(this.host);
+      if (arrival !== this.arrival_) {
+        if (this.arrival_ === 'awaited') this.invalidate();
+        this.arrival_ = arrival;
+        this.structureCount++;
+        this.listeners.forEach((listener) => listener());
+      }
       const document = this.host.read();
       if (document === this.document_) return;
       this.document_ = document;
@@ -379,9 +393,13 @@ export class FigureScene {
     if (this.frame !== 0) return;
     this.frame = requestAnimationFrame(() => {
       this.frame = 0;
-      this.painters.forEach((paint) => paint());
+      if (this.arrival_ !== 'awaited') this.painters.forEach((paint) => paint());
     });
   }
+}
+
+function arrivalOf(host: FigureHost): Arrival {
+  return host.arrival?.() ?? 'here';
 }
 
 /** What the set of handles and tracks depends on, as a text to compare. */

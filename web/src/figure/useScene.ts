@@ -2,12 +2,10 @@ import { useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { FigureHost } from './host.js';
 import { FigureScene } from './scene.js';
 
-/** The scene of a host, alive as long as the component; none while there is no host yet. */
-export function useScene(host: FigureHost): FigureScene;
-export function useScene(host: FigureHost | undefined): FigureScene | undefined;
-export function useScene(host: FigureHost | undefined): FigureScene | undefined {
-  const scene = useMemo(() => host && new FigureScene(host), [host]);
-  useEffect(() => scene?.connect(), [scene]);
+/** The scene of a host, alive as long as the component. */
+export function useScene(host: FigureHost): FigureScene {
+  const scene = useMemo(() => new FigureScene(host), [host]);
+  useEffect(() => scene.connect(), [scene]);
   return scene;
 }
 

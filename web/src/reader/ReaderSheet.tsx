@@ -1,9 +1,10 @@
 import type { Answer } from '@bogen/contract';
-import { startOver } from '@bogen/core';
+import { startOver, type FigureDocument } from '@bogen/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useLayoutEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { FigureView } from '../figure/FigureView.js';
+import { prepareFigures, sheetsByNearness } from '../figure/prepare.js';
 import { useScene } from '../figure/useScene.js';
 import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
@@ -16,7 +17,8 @@ import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Failure } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
-import { checkIfWaiting, checkOnServer, looseHost, openWork, type OpenWork } from './work.js';
+import { checkIfWaiting, checkOnServer, lastSeen, openWork, type OpenWork } from './work.js';
+import { WorkHost } from './workHost.js';
 
 interface ReaderSheetProps {
   readonly lesson: Answer<'readLesson'>;
@@ -25,22 +27,29 @@ interface ReaderSheetProps {
   readonly wanted: number | undefined;
 }
 
-/** One sheet with the student's own figure. Its text is there at once, its figure when the work has come. */
+/** One sheet with the student's own figure. Its text is there at once, and so is its figure where that is known here. */
 export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   const { t } = useTranslation();
   const client = useQueryClient();
   const sheet = lesson.sheets[index]!;
+  const [{ before, host }] = useState(() => {
+    const seen = lastSeen(lesson.edition.id, sheet.id);
+    const before = seen ?? sheet.figure;
+    return { before, host: new WorkHost(before, seen !== undefined || !lesson.progress[index]!.moved) };
+  });
   const query = useQuery({
     queryKey: ['work', lesson.edition.id, sheet.id],
-    queryFn: () => openWork(lesson.edition.id, sheet.id),
+    queryFn: () => openWork(lesson.edition.id, sheet.id, before),
     staleTime: Infinity,
     gcTime: 0,
     structuralSharing: false,
   });
   const work = query.data;
   const session = work?.session;
-  const host = useMemo(() => session && looseHost(session), [session]);
   const scene = useScene(host);
+  useLayoutEffect(() => session && host.receive(session), [host, session]);
+  const ready = work !== undefined;
+  useEffect(() => (ready ? prepareFigures(nearestFirst(lesson, index)) : undefined), [ready, lesson, index]);
   const [wide, setWide] = useState(false);
   if (query.error) return <Failure error={query.error} onRetry={() => void query.refetch()} />;
 
@@ -95,8 +104,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
           count={lesson.sheets.length}
           task={
             sheet.task &&
-            work &&
-            scene && (
+            work && (
               <TaskCard
                 task={sheet.task}
                 start={sheet.figure}
@@ -145,17 +153,25 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
         </>
       }
       figure={
-        scene ? (
-          <FigureView scene={scene} />
-        ) : (
-          <p role="status" className="flex-1 bg-sheet px-8 py-16 font-serif text-[18px] text-soft">
-            {t('app.loading')}
-          </p>
-        )
+        <FigureView
+          scene={scene}
+          bar={
+            !work && (
+              <p role="status" className="shown-late absolute top-2 left-4 font-serif text-[15px] text-soft">
+                {t('reader.openingWork')}
+              </p>
+            )
+          }
+        />
       }
-      rail={scene && <Rail scene={scene} />}
+      rail={<Rail scene={scene} />}
     />
   );
+}
+
+/** The figures of the other sheets of a lesson as they will be opened, the next one first. */
+function nearestFirst({ sheets, edition }: Answer<'readLesson'>, index: number): FigureDocument[] {
+  return sheetsByNearness(sheets, index).map((sheet) => lastSeen(edition.id, sheet.id) ?? sheet.figure);
 }
 
 /** What open work needs besides being shown: it is sent and undone, checked where that had to wait, and counted as progress. */

@@ -1,15 +1,14 @@
 import type { Answer } from '@bogen/contract';
 import {
   applyFigureCommand,
-  isLoose,
   type ConditionResult,
   type FigureCommand,
   type FigureDocument,
 } from '@bogen/core';
 import { call } from '../api/call.js';
-import type { FigureHost } from '../figure/host.js';
-import { DocumentSession, isSettled } from '../saving/documentSession.js';
+import { DocumentSession } from '../saving/documentSession.js';
 import { LocalSteps } from '../saving/localSteps.js';
+import { withPartsOf } from './workHost.js';
 
 export type WorkSession = DocumentSession<FigureDocument, FigureCommand>;
 
@@ -23,7 +22,13 @@ export interface OpenWork {
 /** Work that was opened in this page, so that leaving a sheet with unsent moves and coming back finds it. */
 const opened = new Map<string, OpenWork>();
 
-export async function openWork(edition: string, sheet: string): Promise<OpenWork> {
+/** The figure of a sheet as it was last seen in this page. */
+export function lastSeen(edition: string, sheet: string): FigureDocument | undefined {
+  return opened.get(`${edition}/${sheet}`)?.session.store.getState().history.document;
+}
+
+/** @param before the figure that the page shows until then */
+export async function openWork(edition: string, sheet: string, before: FigureDocument): Promise<OpenWork> {
   const key = `${edition}/${sheet}`;
   const known = opened.get(key);
   if (known && !known.session.isSaved) {
@@ -33,7 +38,7 @@ export async function openWork(edition: string, sheet: string): Promise<OpenWork
   const work: Answer<'openWork'> = await call('openWork', { params: { edition, sheet }, body: {} });
   known?.session.dispose();
   const session = new DocumentSession<FigureDocument, FigureCommand>({
-    initial: work,
+    initial: { ...work, document: withPartsOf(before, work.document) },
     apply: applyFigureCommand,
     local: new LocalSteps(`work:${work.id}`),
     onStale: 'merge',
@@ -43,18 +48,6 @@ export async function openWork(edition: string, sheet: string): Promise<OpenWork
   const result = { session, id: work.id, passed: work.passed };
   opened.set(key, result);
   return result;
-}
-
-/** A figure of which only the loose points can be moved. */
-export function looseHost(session: WorkSession): FigureHost {
-  return {
-    read: () => session.store.getState().shown,
-    subscribe: (listener) => session.store.subscribe(listener),
-    settled: () => isSettled(session),
-    preview: (command) => session.preview(command),
-    do: (command) => session.do(command),
-    mayMove: isLoose,
-  };
 }
 
 const waitingKey = (work: string): string => `bogen:check:${work}`;

@@ -10,7 +10,7 @@ import { Link, useParams } from 'react-router';
 import { FigureView } from '../figure/FigureView.js';
 import { useScene } from '../figure/useScene.js';
 import { Rail } from '../rail/Rail.js';
-import { looseHost } from '../reader/work.js';
+import { looseHost } from '../reader/workHost.js';
 import { DocumentSession } from '../saving/documentSession.js';
 import { UndoButtons } from '../saving/SaveState.js';
 import { useSession, useUndoKeys } from '../saving/useSession.js';

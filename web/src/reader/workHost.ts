@@ -1,0 +1,59 @@
+import { isLoose, type FigureDocument } from '@bogen/core';
+import { replaceEqualDeep } from '@tanstack/react-query';
+import type { Arrival, FigureHost } from '../figure/host.js';
+import { isSettled } from '../saving/documentSession.js';
+import type { WorkSession } from './work.js';
+
+/** A figure of which only the loose points can be moved. */
+export function looseHost(session: WorkSession): FigureHost {
+  return {
+    read: () => session.store.getState().shown,
+    subscribe: (listener) => session.store.subscribe(listener),
+    settled: () => isSettled(session),
+    preview: (command) => session.preview(command),
+    do: (command) => session.do(command),
+    mayMove: isLoose,
+  };
+}
+
+/**
+ * The figure of a sheet whose work is on its way. What is seen until then is the figure given, where it is
+ * known to be that of the work; else only its place is kept. The page is built while the server answers, and
+ * has then only to draw what it has not drawn.
+ */
+export class WorkHost implements FigureHost {
+  private own: FigureHost | undefined;
+  private readonly listeners = new Set<() => void>();
+  private stop = (): void => undefined;
+
+  constructor(
+    private readonly before: FigureDocument,
+    private readonly isKnown: boolean,
+  ) {}
+
+  /** Takes over the work, now or after it was opened again. */
+  readonly receive = (session: WorkSession): void => {
+    this.stop();
+    this.own = looseHost(session);
+    this.stop = session.store.subscribe(this.tell);
+    this.tell();
+  };
+
+  readonly arrival = (): Arrival => (this.own ? 'here' : this.isKnown ? 'known' : 'awaited');
+  readonly read = (): FigureDocument => this.own?.read() ?? this.before;
+  readonly settled = (): boolean => this.own?.settled() ?? true;
+  readonly preview: FigureHost['preview'] = (command) => this.own?.preview(command);
+  readonly do: FigureHost['do'] = (command) => this.own?.do(command);
+  readonly mayMove = isLoose;
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  private readonly tell = (): void => this.listeners.forEach((listener) => listener());
+}
+
+/** The figure as it came, made of the parts of the one before wherever they are equal: what is equal is not computed again. */
+export function withPartsOf(before: FigureDocument, figure: FigureDocument): FigureDocument {
+  return replaceEqualDeep(before, figure);
+}
