@@ -231,3 +231,35 @@ test('a press that trembles moves nothing', async ({ newContext }) => {
   expect(await coordinatesOf(page, 'curve/P2')).toEqual(before);
   await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
 });
+
+test('a sheet without any text, as a program may have stored it, opens and can be written', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'The end pin');
+  const lesson = /write\/([^/]+)/.exec(page.url())![1]!;
+  await expect(saved(page)).toBeVisible();
+  await page.evaluate(async (id) => {
+    const draft = (await (await fetch(`/api/lessons/${id}/draft`)).json()) as {
+      revision: number;
+      document: { sheets: { id: string }[] };
+    };
+    const command = {
+      name: 'setProse',
+      sheet: draft.document.sheets[0]!.id,
+      prose: { type: 'doc', content: [] },
+    };
+    const body = { base: draft.revision, steps: [{ id: crypto.randomUUID(), kind: 'do', command }] };
+    const headers = { 'content-type': 'application/json' };
+    await fetch(`/api/lessons/${id}/steps`, { method: 'POST', body: JSON.stringify(body), headers });
+  }, lesson);
+  await page.reload();
+  const text = page.getByRole('textbox', { name: 'Text of the sheet' });
+  await text.click();
+  await page.keyboard.type('It carries the weight.');
+  await expect(text).toHaveText('It carries the weight.');
+  await text.blur();
+  await expect(saved(page)).toBeVisible();
+  await page.reload();
+  await expect(text).toHaveText('It carries the weight.');
+});

@@ -98,7 +98,8 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
 
   // Undo, redo and changes from elsewhere come in here.
   useEffect(() => {
-    if (saved === written.current) return;
+    // The first editor of a page that is still being put together is replaced; this comes again with the next.
+    if (saved === written.current || editor.isDestroyed) return;
     const { from } = editor.state.selection;
     if (!sameProse(saved, editor.getJSON() as Prose)) {
       editor.commands.setContent(forEditor(saved), { emitUpdate: false });
