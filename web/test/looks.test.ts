@@ -119,7 +119,14 @@ describe('what is shown along curves', () => {
         ...(curve as Extract<FigureItem, { kind: 'curve' }>),
         curve: { ...wave(14, 0), points: wave(14, 0).points.map(([x, y]) => [x! / height, y!]) },
       };
-      const { scene } = draw({ comb: true }, scaled, other());
+      // A hidden curve, however sharp, has no say in it.
+      const narrow = wave(14, 0).points.map(([x, y]) => [x! / 100, y!]);
+      const sharp = other({}, {
+        id: 'c',
+        hidden: true,
+        curve: { ...wave(14, 0), points: narrow },
+      } as never);
+      const { scene } = draw({ comb: true }, scaled, other(), sharp);
       const length = combLength(scene);
       expect(Math.log2(length / 56)).toBeCloseTo(Math.round(Math.log2(length / 56)), 12);
       const longest = length * Math.max(...['a', 'b'].map((id) => sharpest(curveOf(scene.evaluation, id)!)));

@@ -243,7 +243,8 @@ export function combLength(scene: FigureScene): number {
   const { document, evaluation } = scene;
   let largest = 0;
   for (const item of document.items) {
-    const combed = isShown(document, 'comb', item) && !(item.kind === 'curve' && item.faint);
+    const isFaint = item.kind === 'curve' && item.faint;
+    const combed = isShown(document, 'comb', item) && !isFaint && !item.hidden;
     const curve = combed ? curveOf(evaluation, item.id) : undefined;
     if (curve) largest = Math.max(largest, largestCurvature(curve));
   }
