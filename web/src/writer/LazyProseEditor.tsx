@@ -1,13 +1,36 @@
-import { lazy, Suspense } from 'react';
+import { emptyProse, sheetOf } from '@bogen/core';
+import { lazy, Suspense, useDeferredValue } from 'react';
+import { useSession } from '../saving/useSession.js';
+import { ProseView } from '../sheet/ProseView.js';
 import type { DraftSession } from './draft.js';
 
 const ProseEditor = lazy(async () => ({ default: (await import('./ProseEditor.js')).ProseEditor }));
 
-/** The prose editor, loaded beside the figure so that the figure does not wait for it. */
-export function LazyProseEditor(props: { session: DraftSession; sheet: string }) {
+interface LazyProseEditorProps {
+  readonly session: DraftSession;
+  readonly sheet: string;
+}
+
+/** The prose editor, made right after the figure so that the figure does not wait for it; until then the text as it is read. */
+export function LazyProseEditor(props: LazyProseEditorProps) {
+  const isTurn = useDeferredValue(true, false);
+  const reading = <ProseToRead {...props} />;
+  if (!isTurn) return reading;
   return (
-    <Suspense fallback={<div className="min-h-[240px]" />}>
+    <Suspense fallback={reading}>
       <ProseEditor {...props} />
     </Suspense>
+  );
+}
+
+/** The text in the place that it has in the editor, below the row of its tools. */
+function ProseToRead({ session, sheet }: LazyProseEditorProps) {
+  const prose = useSession(session, (state) => sheetOf(state.history.document, sheet)?.prose ?? emptyProse);
+  return (
+    <div className="mt-2 pt-7">
+      <div className="-mx-2 min-h-[120px] border border-transparent px-2">
+        <ProseView prose={prose} />
+      </div>
+    </div>
   );
 }
