@@ -9,6 +9,7 @@ import {
   samplesOf,
 } from '../src/figure/geometry.js';
 import { prepareFigures, sheetsByNearness, stepsToPrepare } from '../src/figure/prepare.js';
+import { fakeBitmaps, palette, type FakeBitmap } from './support/canvas.js';
 import { figure, reversed, wave } from './support/figures.js';
 
 vi.mock('@bogen/core', async (original) => {
@@ -28,13 +29,19 @@ const opened = (height: number): core.FigureDocument => ({
   rail: { item: 'a', tracks: ['knots'] },
 });
 
-beforeEach(() => vi.clearAllMocks());
+vi.mock('../src/theme/fonts.js', () => ({ useFonts: { subscribe: () => undefined } }));
+
+let made: FakeBitmap[];
+beforeEach(() => {
+  vi.clearAllMocks();
+  made = fakeBitmaps();
+});
 afterEach(() => vi.unstubAllGlobals());
 
 describe('a figure that is prepared', () => {
   it('asks nothing more of the core when it is opened', () => {
     const document = opened(10);
-    const steps = [...stepsToPrepare(document)];
+    const steps = [...stepsToPrepare(document, palette)];
     expect(steps.length).toBeGreaterThan(3);
     // Both curves that are seen, and not the hidden one.
     expect(core.sampleCurve).toHaveBeenCalledTimes(2);
@@ -55,12 +62,28 @@ describe('a figure that is prepared', () => {
     }
   });
 
+  it('has made the names and rings of its points, and keeps nothing else of what was drawn', () => {
+    const document = opened(15);
+    const other = { ...palette };
+    [...stepsToPrepare(document, other)];
+    const [sheets, scratch] = [true, false].map((large) => made.filter(({ width }) => width > 1 === large));
+    expect(sheets!.flatMap(({ drawn }) => drawn.named('fillText')).length).toBeGreaterThan(12);
+    expect(sheets!.some(({ closed }) => closed)).toBe(false);
+    // Four items, what lies over them, and one track.
+    expect(scratch).toHaveLength(6);
+    expect(scratch!.every(({ closed }) => closed)).toBe(true);
+    // A second figure with the same names makes none.
+    made.length = 0;
+    [...stepsToPrepare(opened(16), other)];
+    expect(made.every(({ width }) => width === 1)).toBe(true);
+  });
+
   it('is so one after the other, while the page is idle and no longer', () => {
     const idle: ((deadline: { timeRemaining: () => number }) => void)[] = [];
     vi.stubGlobal('requestIdleCallback', (work: never) => idle.push(work));
     const cancelled: number[] = [];
     vi.stubGlobal('cancelIdleCallback', (id: number) => cancelled.push(id));
-    const stop = prepareFigures([opened(20), opened(30)]);
+    const stop = prepareFigures([opened(20), opened(30)], palette);
     expect(core.evaluateFigure).not.toHaveBeenCalled();
     const times = [40, 40, 2];
     idle[0]!({ timeRemaining: () => times.shift()! });
@@ -77,7 +100,7 @@ describe('a figure that is prepared', () => {
 
   it('is so too in a browser that does not tell when it is idle', () => {
     vi.useFakeTimers();
-    const stop = prepareFigures([opened(40)]);
+    const stop = prepareFigures([opened(40)], palette);
     vi.advanceTimersByTime(150);
     expect(core.evaluateFigure).toHaveBeenCalledTimes(1);
     expect(core.sampleCurve).not.toHaveBeenCalled();

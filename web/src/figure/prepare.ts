@@ -1,9 +1,19 @@
 import { isShown, type FigureDocument } from '@bogen/core';
+import { railAxis } from '../rail/axis.js';
+import { contentsOf } from '../rail/contents.js';
+import { tracks } from '../rail/tracks.js';
+import type { Palette } from '../theme/theme.js';
+import { drawBitmap } from './canvas.js';
+import { drawCurves, drawOver, drawPoints } from './drawFigure.js';
 import { basisOf, continuityOf, editPointsOf, evaluationOf, largestCurvature, lengthOf } from './geometry.js';
+import { stillHost } from './host.js';
 import { jumpsOf } from './jumpMark.js';
+import { wholePane, type Pane } from './pane.js';
+import { fitPlane } from './plane.js';
+import { FigureScene } from './scene.js';
 
 /** What the first picture of a figure needs to know of its curves, as steps of a few milliseconds at most. */
-export function* stepsToPrepare(document: FigureDocument): Generator<void> {
+function* stepsToCompute(document: FigureDocument): Generator<void> {
   const { items } = evaluationOf(document);
   yield;
   for (const item of document.items) {
@@ -24,13 +34,52 @@ export function* stepsToPrepare(document: FigureDocument): Generator<void> {
 }
 
 /**
- * Computes what the first pictures of figures need while the page has nothing else to do, so that they come
- * sooner when they are opened.
+ * Draws a figure and its tracks where nobody sees it, an item at a time: the names and rings that it copies are made
+ * then, and the browser has made its best of the code that draws.
+ */
+function* stepsToDraw(document: FigureDocument, palette: Palette): Generator<void> {
+  const scene = new FigureScene(stillHost(document));
+  const plane = fitPlane(scene.view, 880, 480);
+  const draw = (work: (context: CanvasRenderingContext2D) => void): void => drawBitmap(1, 1, work).close();
+  for (const { id } of document.items) {
+    const pane: Pane = { ...wholePane, shows: (other) => other === id };
+    draw((context) => {
+      drawCurves(context, scene, plane, palette, pane);
+      drawPoints(context, scene, plane, palette, pane);
+    });
+    yield;
+  }
+  draw((context) => drawOver(context, scene, plane, palette, wholePane));
+  yield;
+  const contents = contentsOf(scene);
+  if (!contents) return;
+  const axis = railAxis(contents.curve, plane.width, null);
+  for (const name of document.rail.tracks) {
+    const track = tracks[name];
+    draw((context) => {
+      const input = { ...contents, context, axis, width: plane.width, height: track.height, palette };
+      track.drawGround?.(input);
+      track.draw(input);
+      track.drawScale?.(input);
+      track.valuesAt(contents, scene.cursor);
+    });
+    yield;
+  }
+}
+
+/** All that can be done for a figure before it is opened. */
+export function* stepsToPrepare(document: FigureDocument, palette: Palette): Generator<void> {
+  yield* stepsToCompute(document);
+  yield* stepsToDraw(document, palette);
+}
+
+/**
+ * Prepares figures while the page has nothing else to do, so that they come sooner when they are opened.
  * @returns how to stop it
  */
-export function prepareFigures(documents: readonly FigureDocument[]): () => void {
+export function prepareFigures(documents: readonly FigureDocument[], palette: Palette): () => void {
   const steps = (function* () {
-    for (const document of documents) yield* stepsToPrepare(document);
+    for (const document of documents) yield* stepsToPrepare(document, palette);
   })();
   let stop = whenIdle(function work(hasTime) {
     while (hasTime()) if (steps.next().done) return;
@@ -54,7 +103,7 @@ type Work = (hasTime: () => boolean) => void;
 /** Not every browser tells when it is idle; the others do one step every now and then. */
 function whenIdle(work: Work): () => void {
   if (typeof requestIdleCallback === 'function') {
-    const id = requestIdleCallback((deadline) => work(() => deadline.timeRemaining() > 5));
+    const id = requestIdleCallback((deadline) => work(() => deadline.timeRemaining() > 8));
     return () => cancelIdleCallback(id);
   }
   let steps = 1;

@@ -16,6 +16,7 @@ import { SaveNotice, SaveState } from '../saving/SaveState.js';
 import { useSession, useSessionLife, useUndoKeys } from '../saving/useSession.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { useTranslation } from '../text/text.js';
+import { useTheme } from '../theme/theme.js';
 import { TopBar } from '../ui/TopBar.js';
 import { ConflictPanel } from './ConflictPanel.js';
 import type { OpenDraft } from './draft.js';
@@ -43,11 +44,15 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   const title = useSession(session, (state) => state.history.document.title);
   const sheet = useSession(session, (state) => sheetOf(state.history.document, sheetId));
   useSessionLife(session);
+  const palette = useTheme((state) => state.palette);
   useEffect(() => {
     const { sheets } = session.store.getState().history.document;
     const index = sheets.findIndex(({ id }) => id === sheetId);
-    return prepareFigures(sheetsByNearness(sheets, index).map(({ figure }) => figure));
-  }, [session, sheetId]);
+    return prepareFigures(
+      sheetsByNearness(sheets, index).map(({ figure }) => figure),
+      palette,
+    );
+  }, [session, sheetId, palette]);
   useUndoKeys(session);
   const [panel, setPanel] = useState<{ name: PanelName | null; item: string | null }>({
     name: null,
