@@ -1,3 +1,4 @@
+import type { Page } from '@playwright/test';
 import { coordinatesOf, dragTo, expect, joinClass, saved, signIn, test, openFirstSheet } from '../bogen.js';
 
 test('the server goes away while a student works: it says so, nothing is lost, and the check is made up for', async ({
@@ -19,9 +20,13 @@ test('the server goes away while a student works: it says so, nothing is lost, a
   await expect(page.locator('[data-task]')).toContainText('as soon as the connection is back');
   const left = await coordinatesOf(page, 'waist/P4');
 
-  await test.step('opening another sheet fails with a way to try again', async () => {
+  await test.step('another sheet can be read and looked at, and says what is not there yet', async () => {
     await page.getByRole('link', { name: 'Next sheet' }).click();
-    await expect(page.getByRole('heading', { name: 'The server does not answer' })).toBeVisible();
+    await expect(page.getByRole('heading', { level: 1, name: 'An edit point' })).toBeVisible();
+    await expect(page.getByRole('alert')).toContainText('your work on this sheet is not here yet');
+    await expect(page.getByRole('button', { name: 'Try again' })).toBeVisible();
+    await expect(page.locator('[data-facts]')).toContainText('degree');
+    await expect(page.locator('[data-grip]')).toHaveCount(0);
     await page.goBack();
     await expect.poll(() => coordinatesOf(page, 'waist/P4')).toEqual(left);
   });
@@ -156,4 +161,62 @@ test('one who joins after another in the same window sees nothing of the otherâ€
   await openFirstSheet(page);
   await expect.poll(() => coordinatesOf(page, 'waist/P5')).toEqual(left);
   await expect(saved(page)).toBeVisible();
+});
+
+test('a sheet is drawn while its work is fetched, and one that was worked on is not shown as it was published', async ({
+  newContext,
+}) => {
+  const context = await newContext();
+  const { page } = await joinClass(context);
+  await openFirstSheet(page);
+  await dragTo(page, 'waist/P4', [150, 47]);
+  await expect(saved(page)).toBeVisible();
+  const left = await coordinatesOf(page, 'waist/P4');
+  const lesson = page.url();
+  /** Whether the figure has been drawn: before it is, a canvas has the size that browsers give it. */
+  const isDrawn = (of: Page): Promise<boolean> =>
+    of.locator('[data-pane] canvas').evaluate((canvas) => (canvas as HTMLCanvasElement).width > 300);
+  const slow = await context.newPage();
+  let answer = (): void => undefined;
+  await slow.route('**/api/editions/**/work', async (route) => {
+    await new Promise<void>((resolve) => (answer = resolve));
+    await route.continue();
+  });
+  const waits = slow.getByText('Your work on this sheet is being opened');
+
+  await test.step('worked on: only its place is kept', async () => {
+    await slow.goto(lesson);
+    await expect(waits).toBeVisible();
+    expect(await isDrawn(slow)).toBe(false);
+    await expect(slow.locator('[data-facts]')).toHaveCount(0);
+    await expect(slow.locator('[data-grip]')).toHaveCount(0);
+    answer();
+    await expect.poll(() => coordinatesOf(slow, 'waist/P4')).toEqual(left);
+    expect(await isDrawn(slow)).toBe(true);
+    await expect(waits).toHaveCount(0);
+  });
+
+  await test.step('never worked on: it is the published one, to look at', async () => {
+    await slow.getByRole('link', { name: 'Next sheet' }).click();
+    await expect(waits).toBeVisible();
+    await expect.poll(() => isDrawn(slow)).toBe(true);
+    await expect(slow.locator('[data-facts]')).toContainText('degree');
+    await expect(slow.locator('[data-grip]')).toHaveCount(0);
+    // The cursor moves already.
+    const cursor = slow.getByRole('slider', { name: 'Parameter cursor on the curve' });
+    const before = await cursor.getAttribute('aria-valuenow');
+    await cursor.focus();
+    await slow.keyboard.press('ArrowRight');
+    await expect(cursor).not.toHaveAttribute('aria-valuenow', before!);
+    answer();
+    await expect(slow.locator('[data-grip]').first()).toBeVisible();
+  });
+
+  await test.step('seen in this page before: as it was left, at once', async () => {
+    await slow.getByRole('link', { name: 'Previous sheet' }).click();
+    await expect.poll(() => isDrawn(slow)).toBe(true);
+    await expect(waits).toBeVisible();
+    answer();
+    await expect.poll(() => coordinatesOf(slow, 'waist/P4')).toEqual(left);
+  });
 });

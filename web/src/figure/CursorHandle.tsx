@@ -29,8 +29,7 @@ export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plan
       element.setAttribute('aria-valuemax', String(end));
       element.setAttribute('aria-valuenow', shownNumber(scene.cursor, 3));
     };
-    paint();
-    return scene.addPainter(paint, true);
+    return scene.addPainter(paint);
   });
 
   const onPointerMove = (event: PointerEvent<SVGCircleElement>): void => {

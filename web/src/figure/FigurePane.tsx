@@ -41,6 +41,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
   const canvas = useRef<HTMLCanvasElement>(null);
   const drawing = useRef<SVGSVGElement>(null);
   const { document, view } = scene;
+  const isSeen = scene.arrival !== 'awaited';
   const plane = useMemo(() => fitPlane(view, width, height), [view, width, height]);
   useEffect(() => scene.noteScale(plane.scale), [scene, plane]);
   useZoom(ref, scene, plane);
@@ -91,11 +92,11 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
       <canvas ref={canvas} aria-hidden className="absolute top-0 left-0" style={{ width, height }} />
       <svg ref={drawing} className="absolute top-0 left-0" width={width} height={height}>
         {document.items.map((item) =>
-          item.kind === 'point' && !item.hidden ? (
+          isSeen && item.kind === 'point' && !item.hidden ? (
             <ReferencePoint key={item.id} scene={scene} item={item} plane={plane} pane={pane} />
           ) : null,
         )}
-        {pane.shows(document.rail.item) && <CursorHandle scene={scene} plane={plane} />}
+        {isSeen && pane.shows(document.rail.item) && <CursorHandle scene={scene} plane={plane} />}
         {scene.host.draws &&
           document.items.flatMap((item) => {
             if (item.hidden || item.locked || !pane.shows(item.id)) return [];

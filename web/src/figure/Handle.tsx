@@ -103,9 +103,8 @@ export const Handle = memo(function Handle({
       if (transform !== before) element.setAttribute('transform', (before = transform));
     };
     const name = (): void => element.setAttribute('aria-label', describe());
-    paint();
     name();
-    const stops = [scene.addPainter(paint, true), scene.onSettled(name)];
+    const stops = [scene.addPainter(paint), scene.onSettled(name)];
     return () => stops.forEach((stop) => stop());
   });
 

@@ -46,8 +46,7 @@ export function ReferencePoint({
       const [x, y] = plane.toScreen(at);
       element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
     };
-    paint();
-    return scene.addPainter(paint, true);
+    return scene.addPainter(paint);
   });
   const facts = { name: item.name, x: shownNumber(item.at[0]!), y: shownNumber(item.at[1]!) };
   return (

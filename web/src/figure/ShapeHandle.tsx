@@ -63,9 +63,8 @@ export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: Sha
       const curve = itemOf(scene.document, id)?.name ?? '';
       element.setAttribute('aria-label', t('figure.shapeHandle', { name: handle, curve, ...facts }));
     };
-    paint();
     name();
-    const stops = [scene.addPainter(paint, true), scene.onSettled(name)];
+    const stops = [scene.addPainter(paint), scene.onSettled(name)];
     return () => stops.forEach((stop) => stop());
   });
   return (

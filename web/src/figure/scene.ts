@@ -333,24 +333,15 @@ export class FigureScene {
   /** Follows the host's document until the returned function is called. */
   connect(): () => void {
     const follow = (): void => {
-      const arrival = arrivalOf(this.host);
-      if (arrival !== this.arrival_) {
-        if (this.arrival_ === 'awaited') this.invalidate();
-        this.arrival_ = arrival;
-        this.structureCount++;
-        this.listeners.forEach((listener) => listener());
-      }
+      const before = this.arrival_;
       const document = this.host.read();
-      if (document === this.document_) return;
-      this.document_ = document;
-      this.evaluation_ = evaluateFigure(document, this.evaluation_);
-      this.invalidate();
-      const structure = structureOf(document);
-      if (structure !== this.structure_) {
-        this.structure_ = structure;
-        this.structureCount++;
-        this.selection_ = this.selection_.filter((grip) => gripPlace(document, this.evaluation_, grip));
-      }
+      this.arrival_ = arrivalOf(this.host);
+      const isSame = document === this.document_;
+      if (isSame && before === this.arrival_) return;
+      if (before !== this.arrival_) this.structureCount++;
+      if (!isSame) this.take(document);
+      // What was awaited does not wait for the next frame too.
+      if (before === 'awaited') this.paint();
       this.listeners.forEach((listener) => listener());
       if (this.host.settled()) this.settledListeners.forEach((listener) => listener());
     };
@@ -361,6 +352,17 @@ export class FigureScene {
       cancelAnimationFrame(this.frame);
       this.frame = 0;
     };
+  }
+
+  private take(document: FigureDocument): void {
+    this.document_ = document;
+    this.evaluation_ = evaluateFigure(document, this.evaluation_);
+    this.invalidate();
+    const structure = structureOf(document);
+    if (structure === this.structure_) return;
+    this.structure_ = structure;
+    this.structureCount++;
+    this.selection_ = this.selection_.filter((grip) => gripPlace(document, this.evaluation_, grip));
   }
 
   /** Told on every change of document, cursor or pick. */
@@ -379,22 +381,24 @@ export class FigureScene {
   readonly structure = (): number => this.structureCount;
 
   /**
-   * Lets something paint with all others.
-   * @param painted whether it has painted itself as things are, so that nothing has to be painted for it
+   * Paints something as things are, and from then on with all others.
+   * @returns how to leave it out again
    */
-  addPainter(painter: () => void, painted = false): () => void {
+  addPainter(painter: () => void): () => void {
     this.painters.add(painter);
-    if (!painted) this.invalidate();
+    if (this.arrival_ !== 'awaited') painter();
     return () => this.painters.delete(painter);
   }
 
   /** Paints everything in the coming frame. */
   invalidate(): void {
-    if (this.frame !== 0) return;
-    this.frame = requestAnimationFrame(() => {
-      this.frame = 0;
-      if (this.arrival_ !== 'awaited') this.painters.forEach((paint) => paint());
-    });
+    if (this.frame === 0) this.frame = requestAnimationFrame(() => this.paint());
+  }
+
+  private paint(): void {
+    cancelAnimationFrame(this.frame);
+    this.frame = 0;
+    if (this.arrival_ !== 'awaited') this.painters.forEach((paint) => paint());
   }
 }
 

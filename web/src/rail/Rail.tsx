@@ -16,6 +16,7 @@ export function Rail({ scene }: { scene: FigureScene }) {
   useRailZoom(ref, scene, width);
   const names = scene.document.rail.tracks;
   const curve = scene.railCurve;
+  const isSeen = scene.arrival !== 'awaited';
   if (names.length === 0 && !scene.host.draws) return null;
   return (
     <section
@@ -31,7 +32,7 @@ export function Rail({ scene }: { scene: FigureScene }) {
             <p className="p-4 text-soft">{t('rail.none')}</p>
           )}
         </div>
-        {curve && width > 0 && names.length > 0 && <RailCursor scene={scene} width={width} />}
+        {isSeen && curve && width > 0 && names.length > 0 && <RailCursor scene={scene} width={width} />}
       </div>
       {curve && <RailFoot scene={scene} />}
     </section>

@@ -1,8 +1,9 @@
 import type { Answer } from '@bogen/contract';
 import { startOver, type FigureDocument } from '@bogen/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useLayoutEffect, useState } from 'react';
+import { useDeferredValue, useEffect, useState } from 'react';
 import { Link } from 'react-router';
+import { ApiProblem, NotConnected } from '../api/call.js';
 import { FigureView } from '../figure/FigureView.js';
 import { prepareFigures, sheetsByNearness } from '../figure/prepare.js';
 import { useScene } from '../figure/useScene.js';
@@ -14,6 +15,7 @@ import { SheetLayout } from '../sheet/SheetLayout.js';
 import { SheetText } from '../sheet/SheetText.js';
 import { TaskCard } from '../sheet/TaskCard.js';
 import { useTranslation } from '../text/text.js';
+import { useTheme } from '../theme/theme.js';
 import { Button } from '../ui/Button.js';
 import { Failure } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
@@ -39,19 +41,31 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   });
   const query = useQuery({
     queryKey: ['work', lesson.edition.id, sheet.id],
-    queryFn: () => openWork(lesson.edition.id, sheet.id, before),
+    queryFn: async () => {
+      const work = await openWork(lesson.edition.id, sheet.id, before);
+      host.receive(work.session);
+      return work;
+    },
     staleTime: Infinity,
     gcTime: 0,
     structuralSharing: false,
   });
-  const work = query.data;
+  // The figure is drawn first; what else the work brings to the page comes right after it.
+  const work = useDeferredValue(query.data ?? null, null);
   const session = work?.session;
   const scene = useScene(host);
-  useLayoutEffect(() => session && host.receive(session), [host, session]);
-  const ready = work !== undefined;
-  useEffect(() => (ready ? prepareFigures(nearestFirst(lesson, index)) : undefined), [ready, lesson, index]);
+  const ready = work !== null;
+  const palette = useTheme((state) => state.palette);
+  useEffect(
+    () => (ready ? prepareFigures(nearestFirst(lesson, index), palette) : undefined),
+    [ready, lesson, index, palette],
+  );
   const [wide, setWide] = useState(false);
-  if (query.error) return <Failure error={query.error} onRetry={() => void query.refetch()} />;
+  const { error } = query;
+  // What is here already can be read while the server is away.
+  const isAway =
+    error instanceof NotConnected || (error instanceof ApiProblem && error.problem.status >= 500);
+  if (error && !isAway) return <Failure error={error} onRetry={() => void query.refetch()} />;
 
   const addressOf = (id: string): string =>
     `/read/${lesson.lesson}/${id}${wanted ? `?edition=${wanted}` : ''}`;
@@ -92,6 +106,17 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
               >
                 {t('reader.toNewer', { number: lesson.newestEdition })}
               </Link>
+            </div>
+          )}
+          {error && (
+            <div
+              role="alert"
+              className="flex items-center gap-4 border-b border-line bg-tint px-4 py-1 text-[13px]"
+            >
+              <span>{t('reader.notOpened')}</span>
+              <Button quiet onClick={() => void query.refetch()}>
+                {t('app.again')}
+              </Button>
             </div>
           )}
           {session && <SaveNotice session={session} />}
@@ -156,7 +181,8 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
         <FigureView
           scene={scene}
           bar={
-            !work && (
+            !work &&
+            !error && (
               <p role="status" className="shown-late absolute top-2 left-4 font-serif text-[15px] text-soft">
                 {t('reader.openingWork')}
               </p>

@@ -23,8 +23,8 @@ export function looseHost(session: WorkSession): FigureHost {
  */
 export class WorkHost implements FigureHost {
   private own: FigureHost | undefined;
-  private readonly listeners = new Set<() => void>();
-  private stop = (): void => undefined;
+  /** Who listens, and how it stops listening to the work. */
+  private readonly listeners = new Map<() => void, () => void>();
 
   constructor(
     private readonly before: FigureDocument,
@@ -33,10 +33,13 @@ export class WorkHost implements FigureHost {
 
   /** Takes over the work, now or after it was opened again. */
   readonly receive = (session: WorkSession): void => {
-    this.stop();
-    this.own = looseHost(session);
-    this.stop = session.store.subscribe(this.tell);
-    this.tell();
+    const own = looseHost(session);
+    this.own = own;
+    for (const [listener, stop] of this.listeners) {
+      stop();
+      this.listeners.set(listener, own.subscribe(listener));
+    }
+    [...this.listeners.keys()].forEach((listener) => listener());
   };
 
   readonly arrival = (): Arrival => (this.own ? 'here' : this.isKnown ? 'known' : 'awaited');
@@ -46,11 +49,12 @@ export class WorkHost implements FigureHost {
   readonly do: FigureHost['do'] = (command) => this.own?.do(command);
   readonly mayMove = isLoose;
   readonly subscribe = (listener: () => void): (() => void) => {
-    this.listeners.add(listener);
-    return () => this.listeners.delete(listener);
+    this.listeners.set(listener, this.own?.subscribe(listener) ?? (() => undefined));
+    return () => {
+      this.listeners.get(listener)?.();
+      this.listeners.delete(listener);
+    };
   };
-
-  private readonly tell = (): void => this.listeners.forEach((listener) => listener());
 }
 
 /** The figure as it came, made of the parts of the one before wherever they are equal: what is equal is not computed again. */
