@@ -73,12 +73,7 @@ export function fitPointsToTolerance(
   validateDegree(degree);
   validateTolerance(tolerance);
   validatePoints(points);
-  const used = points.filter((point, index) => index === 0 || distance(point, points[index - 1]!) > 0);
-  if (used.length < 2) {
-    throw new CurveError('point-count', 'All points lie on one place; a curve needs two that are apart.', {
-      value: used.length,
-    });
-  }
+  const used = pointsApart(points);
   const start = parametersOf(used, parametrisation);
   const actual = Math.min(degree, used.length - 1);
   const attempt = (breaks: readonly number[], from: readonly number[]): PointFit =>
@@ -121,22 +116,43 @@ export function fitPointsToTolerance(
 /**
  * A freehand stroke as a curve with few control points: the stroke may be unevenly sampled, tremble, and
  * have thousands of points. Points closer together than a tenth of the tolerance say nothing new and are
- * passed over first.
+ * passed over while it is fitted; the deviation is that of all of them, and is at most the tolerance where
+ * `reached` says so.
  * @param tolerance largest distance of the stroke's points from the curve, in the drawing's unit
  * @param degree 3 where not given
+ * @returns the curve with the parameters of all points of the stroke, neighbours on the same place counted once
  * @throws CurveError as `fitPointsToTolerance`
  */
 export function fitStroke(points: readonly Point[], tolerance: number, degree = 3): PointToleranceFit {
   validateTolerance(tolerance);
   validatePoints(points);
-  const thinned = [points[0]!];
-  for (const point of points) {
-    if (distance(point, thinned.at(-1)!) > tolerance / 10) thinned.push(point);
+  const close = tolerance / 10;
+  const used = pointsApart(points);
+  /** For each point that is used, which of the thinned ones stands for it. */
+  const standsIn: number[] = [0];
+  const thinned = [used[0]!];
+  for (const point of used.slice(1)) {
+    const isLast = standsIn.length === used.length - 1;
+    if (isLast || distance(point, thinned.at(-1)!) > close) thinned.push(point);
+    standsIn.push(thinned.length - 1);
   }
-  const last = points.at(-1)!;
-  if (thinned.length === 1) thinned.push(last);
-  else thinned[thinned.length - 1] = last;
-  return fitPointsToTolerance(thinned, degree, tolerance);
+  // Whatever was passed over lies within the rest of the tolerance.
+  const { curve, parameters } = fitPointsToTolerance(thinned, degree, tolerance - close);
+  const near = standsIn.map((index) => parameters[index]!);
+  const nearer = nearestParameters(curve, used, near);
+  const [first, second] = [near, nearer].map((at) => distancesOf(curve, used, at).distances);
+  const chosen = near.map((u, k) => (second![k]! < first![k]! ? nearer[k]! : u));
+  const fit = measured(curve, used, chosen);
+  return { ...fit, reached: fit.deviation <= tolerance, points: used };
+}
+
+/** The points of which none lies on the place of the one before. @throws CurveError `point-count` */
+function pointsApart(points: readonly Point[]): Point[] {
+  const used = points.filter((point, index) => index === 0 || distance(point, points[index - 1]!) > 0);
+  if (used.length > 1) return used;
+  throw new CurveError('point-count', 'All points lie on one place; a curve needs two that are apart.', {
+    value: used.length,
+  });
 }
 
 /** Fits, moves each parameter to the nearest place of the curve, and fits again while that helps. */

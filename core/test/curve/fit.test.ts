@@ -146,6 +146,43 @@ describe('fitting to a tolerance', () => {
     expect(curve.points.at(-1)).toEqual(points.at(-1));
   });
 
+  it('of a stroke keeps the tolerance for every point of it, and never tells less than the largest distance', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 1e6 }),
+        fc.constantFrom(0.05, 0.3, 1, 4),
+        fc.double({ min: 0, max: 2, noNaN: true }),
+        fc.integer({ min: 1, max: 5 }),
+        (seed, tolerance, tremble, degree) => {
+          const random = noise(seed);
+          const points: Point[] = [];
+          for (let u = 0; u < 1; u += 0.002 + 0.008 * (random() + 0.5)) {
+            const [x, y] = pointAt(bout, u) as [number, number];
+            points.push([x + tremble * random(), y + tremble * random()]);
+          }
+          const {
+            curve,
+            deviation,
+            reached,
+            parameters,
+            points: used,
+          } = fitStroke(points, tolerance, degree);
+          validateCurve(curve);
+          expect(used).toEqual(points);
+          expect(parameters).toHaveLength(points.length);
+          expect(reached).toBe(deviation <= tolerance);
+          const largest = Math.max(...points.map((point) => nearestPoint(curve, point).distance));
+          expect(largest).toBeLessThanOrEqual(deviation + 1e-9);
+          // What is told is no guess from far above.
+          expect(deviation).toBeLessThanOrEqual(1.5 * largest + 0.1 * tolerance);
+          // Without a tremble every tolerance can be kept.
+          if (tremble < tolerance / 4 && degree > 1) expect(reached).toBe(true);
+        },
+      ),
+      { numRuns: 25 },
+    );
+  });
+
   it('says that a tolerance below the tremble was not reached, and ends', () => {
     const random = noise(3);
     const points = Array.from({ length: 60 }, (_, k): Point => [k, 5 * random()]);
