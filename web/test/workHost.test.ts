@@ -1,7 +1,8 @@
 import { applyFigureCommand, curveOf, type FigureCommand, type FigureDocument } from '@bogen/core';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { FigureScene } from '../src/figure/scene.js';
-import { WorkHost, withPartsOf } from '../src/reader/workHost.js';
+import { withPartsOf } from '../src/reader/work.js';
+import { WorkHost } from '../src/reader/workHost.js';
 import { DocumentSession } from '../src/saving/documentSession.js';
 import { curve, figure, reversed } from './support/figures.js';
 import { fakeFrames } from './support/host.js';

@@ -67,10 +67,15 @@ function* stepsToDraw(document: FigureDocument, palette: Palette): Generator<voi
   }
 }
 
+/** In which colours a figure was prepared. */
+const prepared = new WeakMap<FigureDocument, Palette>();
+
 /** All that can be done for a figure before it is opened. */
 export function* stepsToPrepare(document: FigureDocument, palette: Palette): Generator<void> {
+  if (prepared.get(document) === palette) return;
   yield* stepsToCompute(document);
   yield* stepsToDraw(document, palette);
+  prepared.set(document, palette);
 }
 
 /**

@@ -5,10 +5,10 @@ import {
   type FigureCommand,
   type FigureDocument,
 } from '@bogen/core';
+import { replaceEqualDeep } from '@tanstack/react-query';
 import { call } from '../api/call.js';
 import { DocumentSession } from '../saving/documentSession.js';
 import { LocalSteps } from '../saving/localSteps.js';
-import { withPartsOf } from './workHost.js';
 
 export type WorkSession = DocumentSession<FigureDocument, FigureCommand>;
 
@@ -25,6 +25,11 @@ const opened = new Map<string, OpenWork>();
 /** The figure of a sheet as it was last seen in this page. */
 export function lastSeen(edition: string, sheet: string): FigureDocument | undefined {
   return opened.get(`${edition}/${sheet}`)?.session.store.getState().history.document;
+}
+
+/** The figure as it came, made of the parts of the one before wherever they are equal: what is equal is not computed again. */
+export function withPartsOf(before: FigureDocument, figure: FigureDocument): FigureDocument {
+  return replaceEqualDeep(before, figure);
 }
 
 /** @param before the figure that the page shows until then */

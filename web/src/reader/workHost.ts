@@ -1,5 +1,4 @@
 import { isLoose, type FigureDocument } from '@bogen/core';
-import { replaceEqualDeep } from '@tanstack/react-query';
 import type { Arrival, FigureHost } from '../figure/host.js';
 import { isSettled } from '../saving/documentSession.js';
 import type { WorkSession } from './work.js';
@@ -55,9 +54,4 @@ export class WorkHost implements FigureHost {
       this.listeners.delete(listener);
     };
   };
-}
-
-/** The figure as it came, made of the parts of the one before wherever they are equal: what is equal is not computed again. */
-export function withPartsOf(before: FigureDocument, figure: FigureDocument): FigureDocument {
-  return replaceEqualDeep(before, figure);
 }
