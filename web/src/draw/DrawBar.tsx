@@ -20,7 +20,7 @@ export function DrawLead({ drawing }: { drawing: Drawing }) {
       : draft.status === 'empty'
         ? t(`draw.leads.${tool}`)
         : places.length < tools[tool].most(options)
-          ? t(drawing.stroke ? 'draw.strokeReady' : 'draw.ready', { count: places.length })
+          ? t(readyText(drawing), { count: places.length })
           : '';
   return (
     <p
@@ -32,6 +32,9 @@ export function DrawLead({ drawing }: { drawing: Drawing }) {
     </p>
   );
 }
+
+const readyText = ({ tool, stroke }: Drawing): 'draw.strokeReady' | 'draw.pointsReady' | 'draw.ready' =>
+  stroke ? 'draw.strokeReady' : tool === 'points' ? 'draw.pointsReady' : 'draw.ready';
 
 /** The row above the figure while something is drawn: what is drawn, its options, and how it ends. */
 export function DrawBar({ drawing }: { drawing: Drawing }) {
@@ -147,7 +150,7 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
         />
       )}
       {uses('tolerance') && (
-        <div className="w-72">
+        <div className="w-56">
           <SliderField
             label={t('draw.tolerance')}
             value={options.tolerance}
@@ -192,19 +195,21 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
           onChange={(mirrorAt) => drawing.setOptions({ mirrorAt })}
         />
       )}
-      <span className="flex-1" />
-      <Button
-        quiet
-        disabled={places.length === 0}
-        onClick={drawing.removeLast}
-        title={t('draw.removeLastHelp')}
-      >
-        {t('draw.removeLast')}
-      </Button>
-      <Button primary disabled={draft.status !== 'whole' || problem !== null} onClick={drawing.finish}>
-        {t('draw.finish')}
-      </Button>
-      <Button onClick={drawing.cancel}>{places.length > 0 ? t('draw.forget') : t('draw.away')}</Button>
+      {/* They stay together where the row is full. */}
+      <span className="ml-auto flex items-center gap-1.5">
+        <Button
+          quiet
+          disabled={places.length === 0}
+          onClick={drawing.removeLast}
+          title={t('draw.removeLastHelp')}
+        >
+          {t('draw.removeLast')}
+        </Button>
+        <Button primary disabled={draft.status !== 'whole' || problem !== null} onClick={drawing.finish}>
+          {t('draw.finish')}
+        </Button>
+        <Button onClick={drawing.cancel}>{places.length > 0 ? t('draw.forget') : t('draw.away')}</Button>
+      </span>
     </div>
   );
 }

@@ -36,6 +36,11 @@ export function StrokeChart({ stroke, drawn, plane }: StrokeChartProps) {
           deviation: shownNumber(fit.deviation),
         })}
       </figcaption>
+      {!fit.reached && (
+        <p className="w-[300px] px-2 text-[12px] text-bad" role="status">
+          {t('draw.strokeMissed', { tolerance: shownNumber(fit.tolerance) })}
+        </p>
+      )}
       <svg width={size.width} height={size.height} role="img" aria-label={t('draw.strokeChart')}>
         {y.ticks(3).map((tick) => (
           <g key={tick}>
@@ -68,14 +73,16 @@ export function StrokeChart({ stroke, drawn, plane }: StrokeChartProps) {
           </text>
         ))}
         <polyline points={line} fill="none" stroke="var(--ink)" strokeWidth={1.5} />
-        {series.map(({ tolerance, points }) => (
+        {series.map(({ tolerance, points, reached }) => (
           <rect
             key={tolerance}
             x={x(tolerance) - 2}
             y={y(points) - 2}
             width={4}
             height={4}
-            fill="var(--ink)"
+            // Open where the tolerance was not reached.
+            fill={reached ? 'var(--ink)' : 'var(--sheet)'}
+            stroke="var(--ink)"
           />
         ))}
         <line

@@ -16,6 +16,7 @@ export function Rail({ scene }: { scene: FigureScene }) {
   useRailZoom(ref, scene, width);
   const names = scene.document.rail.tracks;
   const curve = scene.railCurve;
+  const isEmpty = scene.document.items.every(({ kind }) => kind === 'point' || kind === 'picture');
   const isSeen = scene.arrival !== 'awaited';
   if (names.length === 0 && !scene.host.draws) return null;
   return (
@@ -29,7 +30,7 @@ export function Rail({ scene }: { scene: FigureScene }) {
           {curve ? (
             names.map((name) => <TrackView key={name} track={tracks[name]} scene={scene} width={width} />)
           ) : (
-            <p className="p-4 text-soft">{t('rail.none')}</p>
+            <p className="p-4 text-soft">{t(isEmpty ? 'rail.empty' : 'rail.none')}</p>
           )}
         </div>
         {isSeen && curve && width > 0 && names.length > 0 && <RailCursor scene={scene} width={width} />}

@@ -24,6 +24,7 @@ export const rail = {
   basisSummary: '{{count}} basis functions of degree {{degree}}',
   curvatureSummary: 'Curvature from {{least}} to {{most}} per millimetre',
   none: 'Choose a curve for the rail.',
+  empty: 'The first curve that is drawn comes on the rail.',
   tracks: 'Tracks …',
   up: 'Move {{track}} up',
   down: 'Move {{track}} down',
