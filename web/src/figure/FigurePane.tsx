@@ -1,15 +1,13 @@
-import { gripKey, handlesOfShape, isLoose, itemOf, pictureHandles, type PointKind } from '@bogen/core';
+import { handlesOfShape, itemOf, pictureHandles, type PointKind } from '@bogen/core';
 import clsx from 'clsx';
 import { useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Chooser } from '../select/Chooser.js';
 import { useSelectBox } from '../select/useSelectBox.js';
-import { useTranslation } from '../text/text.js';
 import { useFonts } from '../theme/fonts.js';
 import { useTheme } from '../theme/theme.js';
 import { prepare, useSize } from './canvas.js';
 import { CursorHandle } from './CursorHandle.js';
-import { handlesOf } from './handles.js';
-import { Handle } from './Handle.js';
+import { Handles } from './Handles.js';
 import { Layers } from './layers.js';
 import type { Pane } from './pane.js';
 import { picturesOf } from './pictures.js';
@@ -33,7 +31,6 @@ interface FigurePaneProps {
 
 /** One drawing of a figure: curves on a canvas, and every point as a handle above it. */
 export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePaneProps) {
-  const { t } = useTranslation();
   useStructure(scene);
   const palette = useTheme((state) => state.palette);
   const fonts = useFonts();
@@ -71,13 +68,8 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
     return () => element.removeEventListener('touchstart', hold);
   }, []);
 
-  const { raised } = scene;
-  // What was chosen of several on one place lies above the others.
   // The first picture does not wait for hundreds of elements that are not seen: they come right after it.
   const opened = useDeferredValue(width > 0 && scene.arrival === 'here', false);
-  const handles = opened ? handlesOf(scene, pane) : [];
-  const isRaised = (handle: (typeof handles)[number]): boolean => gripKey(handle) === raised;
-  const ordered = [...handles.filter((handle) => !isRaised(handle)), ...handles.filter(isRaised)];
   const own = { scene, plane, pane, onSay };
   return (
     <div
@@ -110,20 +102,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
               <ShapeHandle key={`${item.id}/${key}`} {...own} item={item.id} handle={key} />
             ));
           })}
-        {ordered.map(({ item, of, index }) => (
-          <Handle
-            key={`${item}/${of}/${index}`}
-            {...own}
-            item={item}
-            of={of}
-            index={index}
-            loose={isLoose(document, item, of, index)}
-            movable={!itemOf(document, item)?.locked && scene.host.mayMove(document, item, of, index)}
-            selected={scene.isSelected({ item, of, index })}
-            onToggle={onToggle ?? null}
-            t={t}
-          />
-        ))}
+        {opened && <Handles {...own} onToggle={onToggle} />}
       </svg>
       {box && (
         <div

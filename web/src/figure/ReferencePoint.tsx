@@ -28,7 +28,7 @@ export function ReferencePoint({
     return now?.kind === 'point' ? now.at : undefined;
   };
   const grip: Grip = { item: item.id, of: 'referencePoint' };
-  const { isHeld: _, ...dragging } = useDragging({
+  const { isHeld: _, ...dragging } = useDragging(() => ({
     scene,
     plane,
     pane,
@@ -37,7 +37,7 @@ export function ReferencePoint({
     place,
     command: (to) => ({ name: 'moveReferencePoint', item: item.id, to }),
     onStep: () => undefined,
-  });
+  }));
   useLayoutEffect(() => {
     const element = ref.current!;
     const paint = (): void => {

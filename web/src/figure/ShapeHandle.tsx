@@ -31,7 +31,7 @@ export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: Sha
   const ref = useRef<SVGCircleElement>(null);
   const grip: Grip = { item: id, of: 'handle', key: handle };
   const place = (): Point | undefined => gripPlace(scene.document, scene.evaluation, grip);
-  const { isHeld: _, ...dragging } = useDragging({
+  const { isHeld: _, ...dragging } = useDragging(() => ({
     scene,
     plane,
     pane,
@@ -46,7 +46,7 @@ export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: Sha
     },
     onStep: (to) =>
       onSay(t('figure.moved', { name: handle, x: shownNumber(to[0]!), y: shownNumber(to[1]!) })),
-  });
+  }));
 
   useLayoutEffect(() => {
     const element = ref.current!;

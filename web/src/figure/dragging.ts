@@ -31,7 +31,8 @@ export function arrowStep(event: KeyboardEvent, grid: number): [number, number] 
   return [direction[0] * step, direction[1] * step];
 }
 
-interface Draggable {
+/** Something to drag and to nudge. */
+export interface Draggable {
   readonly scene: FigureScene;
   readonly plane: Plane;
   readonly pane: Pane;
@@ -60,6 +61,9 @@ interface DragHandlers {
 
 /** What is in the hand: where the pointer took it, and the document as it was then. */
 interface Held {
+  readonly draggable: Draggable;
+  readonly element: SVGElement;
+  readonly pointer: number;
   readonly dx: number;
   readonly dy: number;
   readonly pressed: readonly [number, number];
@@ -70,48 +74,48 @@ interface Held {
 }
 
 /**
- * What makes an element something to drag and to nudge: a drag previews with every move and is one
+ * What makes elements something to drag and to nudge: a drag previews with every move and is one
  * command when it ends, Escape leaves no trace, the arrows step by a tenth of the grid, with Shift by the
  * whole grid, with Alt by a hundredth. One of several selected grips takes the others along. Where
  * several grips lie on one place it is asked which is meant. With Shift a press, and Space without one,
  * adds to the selection or takes out of it. With Ctrl it is drawn to what lies near, where its figure is
  * drawn and not only tried.
+ * @param draggableOf what an element with the class `mark` stands for; there may be many below one listener
  */
-export function useDragging(draggable: Draggable): DragHandlers & { readonly isHeld: () => boolean } {
-  const { scene, plane, pane, grip, place, movable, onStep } = draggable;
+export function useDragging(
+  draggableOf: (mark: Element) => Draggable,
+): DragHandlers & { readonly isHeld: () => boolean } {
   const held = useRef<Held | null>(null);
-  const element = useRef<SVGElement | null>(null);
-  /** Where the pointer takes it: with Ctrl to what lies near. */
-  const at = (event: PointerEvent): Point => {
-    const pointer = plane.toPlane(event.clientX + held.current!.dx, event.clientY + held.current!.dy);
-    const snapped = (event.ctrlKey && scene.host.snap?.(scene, grip, pointer, held.current!, plane)) || null;
+  /** Where the pointer takes what is held: with Ctrl to what lies near. */
+  const at = (event: PointerEvent, now: Held): Point => {
+    const { scene, plane, grip } = now.draggable;
+    const pointer = plane.toPlane(event.clientX + now.dx, event.clientY + now.dy);
+    const snapped = (event.ctrlKey && scene.host.snap?.(scene, grip, pointer, now, plane)) || null;
     scene.setSnapped(snapped);
     return snapped?.at ?? pointer.map(roundPlace);
   };
-  const release = (): void => {
+  const release = ({ draggable, element }: Held): void => {
     held.current = null;
-    scene.setSnapped(null);
-    element.current?.classList.remove('held');
+    draggable.scene.setSnapped(null);
+    element.classList.remove('held');
   };
   const cancel = (): void => {
-    if (!held.current) return;
-    release();
-    scene.host.preview(null);
-  };
-  /** The grip's own command, or that of all that is selected with it. */
-  const commandFor = (to: Point, from: Point, document: FigureDocument): FigureCommand | null => {
-    const { selection } = scene;
-    if (selection.length < 2 || !scene.isSelected(grip)) return draggable.command(to, document);
-    const map = translation(to[0]! - from[0]!, to[1]! - from[1]!);
-    return moveGrips(document, selection, map, roundPlace) ?? null;
+    const now = held.current;
+    if (!now) return;
+    release(now);
+    now.draggable.scene.host.preview(null);
   };
   return {
     isHeld: () => held.current !== null,
     onPointerDown: (event) => {
-      const from = place();
-      if (event.button !== 0 || !from) return;
-      element.current = event.currentTarget;
-      event.currentTarget.focus();
+      const element = markOf(event);
+      // A second finger takes nothing else while one holds something.
+      if (event.button !== 0 || !element || held.current) return;
+      const draggable = draggableOf(element);
+      const { scene, plane, pane, grip } = draggable;
+      const from = draggable.place();
+      if (!from) return;
+      element.focus();
       if (scene.host.draws && (event.shiftKey || scene.selecting)) {
         scene.toggleSelected(grip);
         return;
@@ -123,9 +127,12 @@ export function useDragging(draggable: Draggable): DragHandlers & { readonly isH
       }
       if (!scene.isRaised(grip)) scene.raise(null);
       if (!scene.isSelected(grip)) scene.select([]);
-      if (!movable) return;
+      if (!draggable.movable) return;
       const [x, y] = plane.toScreen(from);
       held.current = {
+        draggable,
+        element,
+        pointer: event.pointerId,
         dx: x - event.clientX,
         dy: y - event.clientY,
         pressed: [event.clientX, event.clientY],
@@ -134,27 +141,29 @@ export function useDragging(draggable: Draggable): DragHandlers & { readonly isH
         evaluation: scene.evaluation,
         moved: false,
       };
-      event.currentTarget.setPointerCapture(event.pointerId);
-      event.currentTarget.classList.add('held');
+      element.setPointerCapture(event.pointerId);
+      element.classList.add('held');
       draggable.onTake?.();
     },
     // The focus is given above; the browser's own would take it back from a question that was asked.
     onMouseDown: (event) => event.preventDefault(),
     onPointerMove: (event) => {
-      if (!held.current) return;
-      const { pressed, from, document } = held.current;
+      const now = held.current;
+      if (!now || event.pointerId !== now.pointer) return;
       // A press that trembles is no move: a point that is only looked at stays where it is.
-      if (Math.hypot(event.clientX - pressed[0], event.clientY - pressed[1]) >= 2) held.current.moved = true;
-      if (held.current.moved) scene.host.preview(commandFor(at(event), from, document));
+      if (Math.hypot(event.clientX - now.pressed[0], event.clientY - now.pressed[1]) >= 2) now.moved = true;
+      const { draggable, from, document } = now;
+      if (now.moved) draggable.scene.host.preview(commandFor(draggable, at(event, now), from, document));
     },
     onPointerUp: (event) => {
-      if (!held.current) return;
-      const { moved, from, document } = held.current;
-      const change = moved ? commandFor(at(event), from, document) : null;
-      release();
+      const now = held.current;
+      if (!now || event.pointerId !== now.pointer) return;
+      const { draggable, moved, from, document } = now;
+      const change = moved ? commandFor(draggable, at(event, now), from, document) : null;
+      release(now);
       if (!moved) return;
-      scene.host.preview(null);
-      if (change) scene.host.do(change);
+      draggable.scene.host.preview(null);
+      if (change) draggable.scene.host.do(change);
     },
     onPointerCancel: cancel,
     onKeyDown: (event) => {
@@ -163,23 +172,44 @@ export function useDragging(draggable: Draggable): DragHandlers & { readonly isH
         cancel();
         return;
       }
+      const element = markOf(event);
+      if (!element) return;
+      const draggable = draggableOf(element);
+      const { scene } = draggable;
       if (event.key === ' ' && scene.host.draws) {
         event.preventDefault();
-        scene.toggleSelected(grip);
+        scene.toggleSelected(draggable.grip);
         return;
       }
       const step = arrowStep(event, scene.document.view.grid);
-      const from = place();
+      const from = draggable.place();
       if (!step || !from || held.current) return;
       event.preventDefault();
-      if (!movable) {
+      if (!draggable.movable) {
         draggable.onFixed?.();
         return;
       }
       const to = [roundPlace(from[0]! + step[0]), roundPlace(from[1]! + step[1])];
-      const change = commandFor(to, from, scene.document);
+      const change = commandFor(draggable, to, from, scene.document);
       if (change) scene.host.do(change);
-      onStep(to);
+      draggable.onStep(to);
     },
   };
+}
+
+const markOf = ({ target }: { readonly target: EventTarget }): SVGElement | null =>
+  (target as Element).closest<SVGElement>('.mark');
+
+/** The command of a grip alone, or that of all that is selected with it. */
+function commandFor(
+  draggable: Draggable,
+  to: Point,
+  from: Point,
+  document: FigureDocument,
+): FigureCommand | null {
+  const { scene, grip } = draggable;
+  const { selection } = scene;
+  if (selection.length < 2 || !scene.isSelected(grip)) return draggable.command(to, document);
+  const map = translation(to[0]! - from[0]!, to[1]! - from[1]!);
+  return moveGrips(document, selection, map, roundPlace) ?? null;
 }
