@@ -169,9 +169,12 @@ export function arcFromEnds(
   validatePlaces(start, end);
   const half = distance(start, end) / 2;
   if (!(radius >= half * (1 - 1e-12) && Number.isFinite(radius))) {
+    // Rounded up to six digits, so that what is read here can be typed.
+    const unit = 10 ** (Math.floor(Math.log10(half || 1)) - 5);
+    const least = Number((Math.ceil(half / unit) * unit).toPrecision(6));
     throw new CurveError(
       'argument',
-      `The radius is ${radius}; it must be at least ${half}, half the distance of the ends.`,
+      `The radius is ${radius}; it must be at least ${least}, half the distance of the ends.`,
       { value: radius },
     );
   }

@@ -154,6 +154,24 @@ describe('arcs', () => {
     expect(lengthOfCurve(half)).toBeCloseTo(3 * Math.PI, 12);
     expect(pointAt(half, 0.5)[1]).toBeCloseTo(-3, 12);
     expect(() => arcFromEnds(start, end, 2)).toThrow(/at least 3/);
+    // What is read in the sentence can be typed.
+    for (const [x, y] of [
+      [153.1, 37.7],
+      [0.00312345678, 0.001],
+      [1 / 3, 7e5],
+    ]) {
+      const message = (() => {
+        try {
+          arcFromEnds([0, 0], [x!, y!], 1e-9);
+        } catch (error) {
+          return (error as Error).message;
+        }
+        return '';
+      })();
+      const least = Number(/at least (.*), half/.exec(message)![1]);
+      expect(least / (Math.hypot(x!, y!) / 2)).toBeLessThan(1.00002);
+      expect(arcFromEnds([0, 0], [x!, y!], least).points).toHaveLength(5);
+    }
     expect(() => arcFromBulge(start, end, 0)).toThrow(CurveError);
     expect(() => arcFromBulge(start, start, 1)).toThrow(CurveError);
     expect(() => arcThroughPoints(start, [3, 0], end)).toThrow(/one line/);
