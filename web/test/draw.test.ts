@@ -11,7 +11,7 @@ import {
 import { describe, expect, it } from 'vitest';
 import { specNames, specs, type Spec } from '../src/change/specs.js';
 import { snap } from '../src/draw/snap.js';
-import { draftOf, firstOptions, toolNames, tools, type Placed } from '../src/draw/tools.js';
+import { draftOf, firstOptions, toolNames, tools, withHovered, type Placed } from '../src/draw/tools.js';
 import { fitPlane } from '../src/figure/plane.js';
 import { expressionReader } from '../src/table/expression.js';
 
@@ -23,6 +23,20 @@ const places: Placed[] = [
 ].map((at) => ({ at }));
 
 describe('drawing tools', () => {
+  it.each(['controlCurve', 'throughCurve', 'straight', 'chain'] as const)(
+    '%s: the pointer on the place that was set last adds none',
+    (name) => {
+      const [first, second] = places as [Placed, Placed];
+      expect(withHovered([first, second], [...second.at])).toHaveLength(2);
+      expect(withHovered([first, second], first.at)).toHaveLength(3);
+      // Unless a handle is pulled out of it.
+      expect(withHovered([first, second], second.at, [0, 0])).toHaveLength(3);
+      expect(withHovered([], first.at)).toEqual([first]);
+      const draft = draftOf(name, withHovered([first, second], second.at), firstOptions);
+      expect(draft.status === 'empty' ? undefined : draft.item).toBeDefined();
+    },
+  );
+
   it.each(toolNames)('%s says what is missing and comes to an item that the schema takes', (name) => {
     const tool = tools[name];
     expect(draftOf(name, [], firstOptions)).toEqual({ status: 'empty' });

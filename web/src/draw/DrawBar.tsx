@@ -11,8 +11,9 @@ import type { Drawing } from './useDrawing.js';
 /** What is to be done next, or why nothing comes of it, on the figure's upper edge. */
 export function DrawLead({ drawing }: { drawing: Drawing }) {
   const { t } = useTranslation();
-  const { tool, options, draft, problem, places } = drawing;
+  const { tool, options, draft, places } = drawing;
   if (!tool) return null;
+  const problem = drawing.problem ?? drawing.warning;
   const lead = problem
     ? problem
     : draft.status === 'short'

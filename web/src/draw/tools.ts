@@ -284,6 +284,13 @@ export function mirrorAxis({ mirror, mirrorAt }: DrawOptions): readonly [Point, 
       ];
 }
 
+/** The places with the pointer's as if it were set: right after a place was set the pointer is still on it, and adds none. */
+export function withHovered(places: readonly Placed[], at: Point, pulled?: Point): readonly Placed[] {
+  const last = places.at(-1)?.at;
+  if (!pulled && last && last.every((value, axis) => value === at[axis])) return places;
+  return [...places, pulled ? { at, pulled } : { at }];
+}
+
 /**
  * What the places so far come to: nothing yet, something still short of what the tool needs (drawn with
  * what they can carry: a lower degree, straight pieces), or a whole item.

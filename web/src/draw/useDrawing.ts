@@ -25,6 +25,7 @@ import {
   type DrawOptions,
   type Placed,
   type ToolName,
+  withHovered,
 } from './tools.js';
 
 /** A drawing in progress: which tool, what has been set, and what it would come to. */
@@ -35,6 +36,8 @@ export interface Drawing {
   readonly draft: Draft;
   /** Why the draft comes to no curve, in a sentence. */
   readonly problem: string | null;
+  /** Why nothing would come of it with a place where the pointer is. */
+  readonly warning: string | null;
   readonly begin: (tool: ToolName) => void;
   readonly cancel: () => void;
   readonly setOptions: (change: Partial<DrawOptions>) => void;
@@ -76,7 +79,7 @@ export function useDrawing(scene: FigureScene): Drawing {
   const shown = useMemo(
     () =>
       hovered && room && !tools[tool].freehand
-        ? [...places, { at: hovered.snapped.at, ...(hovered.pulled ? { pulled: hovered.pulled } : {}) }]
+        ? withHovered(places, hovered.snapped.at, hovered.pulled)
         : places,
     [hovered, room, places, tool],
   );
@@ -182,6 +185,7 @@ export function useDrawing(scene: FigureScene): Drawing {
     places,
     draft: kept.draft,
     problem: kept.problem ?? strokeProblem,
+    warning: preview.problem,
     stroke,
     asksClosing,
     askClosing: () => setAsksClosing(true),
