@@ -27,6 +27,8 @@ test('the server goes away while a student works: it says so, nothing is lost, a
     await expect(page.getByRole('button', { name: 'Try again' })).toBeVisible();
     await expect(page.locator('[data-facts]')).toContainText('degree');
     await expect(page.locator('[data-grip]')).toHaveCount(0);
+    await expect(page.locator('[data-task]')).toContainText('Your turn');
+    await expect(page.getByRole('button', { name: 'Check' })).toHaveCount(0);
     await page.goBack();
     await expect.poll(() => coordinatesOf(page, 'waist/P4')).toEqual(left);
   });

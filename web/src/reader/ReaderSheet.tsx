@@ -13,7 +13,7 @@ import { useSessionLife, useUndoKeys } from '../saving/useSession.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { SheetText } from '../sheet/SheetText.js';
-import { TaskCard } from '../sheet/TaskCard.js';
+import { TaskCard, TaskToRead } from '../sheet/TaskCard.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import { Button } from '../ui/Button.js';
@@ -129,7 +129,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
           count={lesson.sheets.length}
           task={
             sheet.task &&
-            work && (
+            (work ? (
               <TaskCard
                 task={sheet.task}
                 start={sheet.figure}
@@ -142,7 +142,9 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
                 }}
                 startOver={<Button onClick={over}>{t('sheet.startOver')}</Button>}
               />
-            )
+            ) : (
+              <TaskToRead task={sheet.task} />
+            ))
           }
           links={
             <>

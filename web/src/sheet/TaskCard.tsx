@@ -82,13 +82,7 @@ export function TaskCard({ task, start, scene, onCheck, passed, startOver }: Tas
               : '',
       ].join(' ');
   return (
-    <section
-      aria-label={t('sheet.yourTurn')}
-      className="rounded-lg border border-line bg-sheet p-4"
-      data-task
-    >
-      <h2 className="text-[13px] font-semibold">{t('sheet.yourTurn')}</h2>
-      <p className="mt-1 font-serif text-[15.5px] leading-snug">{task.prompt}</p>
+    <TaskToRead task={task}>
       <ul className="mt-2.5 flex flex-col gap-1.5">
         {task.conditions.map((condition, index) => {
           const result = results[index] ?? { met: false, measured: null };
@@ -135,6 +129,22 @@ export function TaskCard({ task, start, scene, onCheck, passed, startOver }: Tas
         <span className="flex-1" />
         {startOver}
       </div>
+    </TaskToRead>
+  );
+}
+
+/** What is asked, with what belongs to it where the figure that it is asked of is there. */
+export function TaskToRead({ task, children }: { task: Task; children?: ReactNode }) {
+  const { t } = useTranslation();
+  return (
+    <section
+      aria-label={t('sheet.yourTurn')}
+      className="rounded-lg border border-line bg-sheet p-4"
+      data-task
+    >
+      <h2 className="text-[13px] font-semibold">{t('sheet.yourTurn')}</h2>
+      <p className="mt-1 font-serif text-[15.5px] leading-snug">{task.prompt}</p>
+      {children}
     </section>
   );
 }
