@@ -6,6 +6,7 @@ import {
   evaluateFigure,
   validateCurve,
   type FigureDocument,
+  type FigureItem,
   type Point,
 } from '@bogen/core';
 import { describe, expect, it } from 'vitest';
@@ -13,6 +14,8 @@ import { specNames, specs, type Spec } from '../src/change/specs.js';
 import { snap } from '../src/draw/snap.js';
 import { draftOf, firstOptions, toolNames, tools, withHovered, type Placed } from '../src/draw/tools.js';
 import { fitPlane } from '../src/figure/plane.js';
+import { pegNames } from '../src/draw/pegNames.js';
+import { pegNameSide } from '../src/figure/pegNameSide.js';
 import { expressionReader } from '../src/table/expression.js';
 
 const places: Placed[] = [
@@ -216,5 +219,40 @@ describe('expressions', () => {
     '1'.repeat(300),
   ])('%s is refused', async (text) => {
     expect((await expressionReader())(text)).toBeUndefined();
+  });
+});
+
+describe('names of reference points', () => {
+  it('are letters that mean nothing else beside a point, each once', () => {
+    const next = pegNames([{ id: 'p', name: 'B', kind: 'point', at: [0, 0] }]);
+    const names = Array.from({ length: 40 }, next);
+    expect(names.slice(0, 5)).toEqual(['A', 'C', 'D', 'F', 'G']);
+    expect(new Set([...names, 'B']).size).toBe(41);
+    expect(names.join('')).not.toMatch(/[ENPR]/);
+  });
+  it('stand on the side on which no control point has its name', () => {
+    const points = [
+      [0, 0],
+      [50, 40],
+      [100, 40],
+      [150, 0],
+    ];
+    const sceneOf = (shown: Partial<FigureDocument['shown']>, ...more: FigureItem[]) => {
+      const item: FigureItem = {
+        id: 'a',
+        name: 'A',
+        kind: 'curve',
+        curve: { degree: 3, knots: [0, 0, 0, 0, 1, 1, 1, 1], points },
+      };
+      const empty = emptyFigure();
+      const document = { ...empty, items: [item, ...more], shown: { ...empty.shown, ...shown } };
+      return { document, evaluation: evaluateFigure(document) } as never;
+    };
+    const all = sceneOf({ controlPoints: true, labels: true });
+    // The ends have their names below, the last one to the right; those on top have theirs above.
+    expect(points.map((point) => pegNameSide(all, point))).toEqual(['right', 'right', 'right', 'left']);
+    expect(pegNameSide(all, [150, 0.01])).toBe('right');
+    expect(pegNameSide(sceneOf({ controlPoints: true, labels: false }), points[3]!)).toBe('right');
+    expect(pegNameSide(sceneOf({ controlPoints: false, labels: true }), points[3]!)).toBe('right');
   });
 });

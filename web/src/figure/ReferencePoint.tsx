@@ -4,6 +4,7 @@ import { useLayoutEffect, useRef } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useDragging } from './dragging.js';
+import { pegNameSide } from './pegNameSide.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
@@ -22,6 +23,7 @@ export function ReferencePoint({
 }) {
   const { t } = useTranslation();
   const ref = useRef<SVGGElement>(null);
+  const name = useRef<SVGTextElement>(null);
   const movable = scene.host.draws === true && !item.locked;
   const place = (): Point | undefined => {
     const now = itemOf(scene.document, item.id);
@@ -46,7 +48,15 @@ export function ReferencePoint({
       const [x, y] = plane.toScreen(at);
       element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
     };
-    return scene.addPainter(paint);
+    // Names change sides when a change is done, and not under the pointer.
+    const turn = (): void => {
+      const isLeft = pegNameSide(scene, place() ?? item.at) === 'left';
+      name.current!.setAttribute('x', isLeft ? '-9' : '9');
+      name.current!.setAttribute('text-anchor', isLeft ? 'end' : 'start');
+    };
+    turn();
+    const stops = [scene.addPainter(paint), scene.onSettled(turn)];
+    return () => stops.forEach((stop) => stop());
   });
   const facts = { name: item.name, x: shownNumber(item.at[0]!), y: shownNumber(item.at[1]!) };
   return (
@@ -64,7 +74,7 @@ export function ReferencePoint({
       {movable && <circle className="grip" r={12} />}
       <rect x={-5} y={-5} width={10} height={10} fill="none" stroke="var(--ink)" strokeWidth={1.25} />
       <circle r={1.5} fill="var(--ink)" />
-      <text x={9} y={17} aria-hidden>
+      <text ref={name} y={17} aria-hidden>
         {item.name}
       </text>
     </g>
