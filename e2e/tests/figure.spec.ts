@@ -479,6 +479,19 @@ test('a point that is dragged with Ctrl is drawn to what lies near, and without 
   const [x, y] = (await pointsOf(page))[1]!;
   expect([x, y]).not.toEqual([30, 60]);
   expect(Math.hypot(x! - 30.7, y! - 59.4)).toBeLessThan(0.5);
+
+  // The figure is zoomed with the point in the hand: it stays under the pointer.
+  const from = await placeOf(page, 'curve/P4');
+  await page.mouse.move(from.x, from.y);
+  await page.mouse.down();
+  await page.mouse.move(from.x - 60, from.y - 30, { steps: 4 });
+  await page.mouse.wheel(0, -300);
+  await page.waitForTimeout(200);
+  await page.mouse.move(from.x - 100, from.y - 50, { steps: 4 });
+  await page.mouse.up();
+  const after = await placeOf(page, 'curve/P4');
+  expect(Math.hypot(after.x - from.x + 100, after.y - from.y + 50)).toBeLessThan(1);
+  expect((await pointsOf(page))[4]).not.toEqual([175, 60]);
 });
 
 test('what is copied is pasted on another sheet and in another lesson', async ({ newContext }) => {

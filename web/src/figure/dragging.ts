@@ -86,9 +86,9 @@ export function useDragging(
   draggableOf: (mark: Element) => Draggable,
 ): DragHandlers & { readonly isHeld: () => boolean } {
   const held = useRef<Held | null>(null);
-  /** Where the pointer takes what is held: with Ctrl to what lies near. */
+  /** Where the pointer takes what is held: with Ctrl to what lies near. The figure may have been zoomed since it was taken. */
   const at = (event: PointerEvent, now: Held): Point => {
-    const { scene, plane, grip } = now.draggable;
+    const { scene, plane, grip } = draggableOf(now.element);
     const pointer = plane.toPlane(event.clientX + now.dx, event.clientY + now.dy);
     const snapped = (event.ctrlKey && scene.host.snap?.(scene, grip, pointer, now, plane)) || null;
     scene.setSnapped(snapped);

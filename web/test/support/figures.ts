@@ -5,19 +5,10 @@ import {
   type FigureDocument,
   type FigureItem,
 } from '@bogen/core';
+import { firstFigure } from '../../src/writer/firstFigure.js';
 
-export const cubic = {
-  degree: 3,
-  knots: clampedUniformKnots(6, 3),
-  points: [
-    [0, 10],
-    [20, 70],
-    [70, 90],
-    [120, 85],
-    [175, 60],
-    [200, 10],
-  ],
-};
+/** The curve that a new sheet begins with: a cubic on six points. */
+export const cubic: Curve = (firstFigure().items[0] as Extract<FigureItem, { kind: 'curve' }>).curve;
 export const curve: FigureItem = { id: 'a', name: 'A', kind: 'curve', curve: cubic };
 
 /** The same curve the other way round, built from it. */
