@@ -173,8 +173,9 @@ async function timeOpening(page, what, name, goBack) {
                 const canvas = document.querySelector('[data-pane] canvas');
                 const isNew = document.querySelectorAll('[data-track]').length === 4;
                 const there = {
-                  // Before it is drawn a canvas has the size that browsers give it.
-                  picture: isNew && canvas?.width > 300,
+                  // Before it is drawn a canvas has the size that browsers give it, or is kept out of sight.
+                  picture:
+                    isNew && canvas?.width > 300 && canvas.checkVisibility({ visibilityProperty: true }),
                   handles: document.querySelector('[data-handle="curve4/P59"]') !== null,
                 };
                 setTimeout(() => {

@@ -175,9 +175,12 @@ test('a sheet is drawn while its work is fetched, and one that was worked on is 
   await expect(saved(page)).toBeVisible();
   const left = await coordinatesOf(page, 'waist/P4');
   const lesson = page.url();
-  /** Whether the figure has been drawn: before it is, a canvas has the size that browsers give it. */
+  /** Whether the figure has been drawn: before it is, its canvas has the size that browsers give it, or holds the one before out of sight. */
   const isDrawn = (of: Page): Promise<boolean> =>
-    of.locator('[data-pane] canvas').evaluate((canvas) => (canvas as HTMLCanvasElement).width > 300);
+    of.locator('[data-pane] canvas').evaluate((canvas) => {
+      const isSeen = getComputedStyle(canvas).visibility === 'visible';
+      return isSeen && (canvas as HTMLCanvasElement).width > 300;
+    });
   const slow = await context.newPage();
   let answer = (): void => undefined;
   await slow.route('**/api/editions/**/work', async (route) => {
@@ -220,5 +223,25 @@ test('a sheet is drawn while its work is fetched, and one that was worked on is 
     await expect(waits).toBeVisible();
     answer();
     await expect.poll(() => coordinatesOf(slow, 'waist/P4')).toEqual(left);
+  });
+
+  await test.step('worked on, from another sheet: the figure of that one is not left standing', async () => {
+    await slow.getByRole('link', { name: 'Next sheet' }).click();
+    await slow.reload();
+    await expect.poll(() => isDrawn(slow)).toBe(true);
+    answer();
+    await expect(slow.locator('[data-grip]').first()).toBeVisible();
+    await slow.getByRole('link', { name: 'Previous sheet' }).click();
+    await expect(waits).toBeVisible();
+    expect(await isDrawn(slow)).toBe(false);
+    const plots = slow.locator('[data-track] > canvas');
+    const seen = await plots.evaluateAll((all) =>
+      all.filter((canvas) => getComputedStyle(canvas).visibility === 'visible'),
+    );
+    expect(await plots.count()).toBeGreaterThan(0);
+    expect(seen).toHaveLength(0);
+    answer();
+    await expect.poll(() => coordinatesOf(slow, 'waist/P4')).toEqual(left);
+    expect(await isDrawn(slow)).toBe(true);
   });
 });

@@ -1,13 +1,5 @@
-import type { Page } from '@playwright/test';
 import { coordinatesOf, drag, dragTo, expect, handle, joinClass, saved, signIn, test } from '../bogen.js';
-
-/** A lesson of its own for each test, so that tests do not wait for one another. */
-async function newLesson(page: Page, title: string): Promise<void> {
-  await page.getByRole('button', { name: 'New lesson' }).click();
-  await page.getByLabel('Title of the lesson').fill(title);
-  await page.getByRole('button', { name: 'Make' }).click();
-  await expect(handle(page, 'curve/P0')).toBeVisible();
-}
+import { choose, click, newLesson } from '../figure.js';
 
 test('an instructor writes, arranges and publishes a lesson, and a student reads it', async ({
   newContext,
@@ -262,4 +254,54 @@ test('a sheet without any text, as a program may have stored it, opens and can b
   await expect(saved(page)).toBeVisible();
   await page.reload();
   await expect(text).toHaveText('It carries the weight.');
+});
+
+test('from sheet to sheet the list keeps the focus, and what belonged to one sheet ends with it', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'The bass bar');
+  const title = page.getByLabel('Title of the sheet');
+  const link = (name: string) => page.locator('[data-sheet]').getByRole('link', { name });
+  await title.fill('Before');
+  await page.getByRole('button', { name: 'Copy this sheet' }).click();
+  await expect(page.locator('[data-sheet]')).toHaveCount(2);
+  await title.fill('After');
+  await page.keyboard.press('Enter');
+  await dragTo(page, 'curve/P2', [80, 60]);
+  const left = await coordinatesOf(page, 'curve/P2');
+
+  await test.step('by keyboard, with a drawing begun and a panel open', async () => {
+    await choose(page, /by control points/);
+    await click(page, [
+      [30, 40],
+      [60, 50],
+    ]);
+    await link('Before').focus();
+    await page.keyboard.press('Enter');
+    await expect(title).toHaveValue('Before');
+    await expect(link('Before')).toBeFocused();
+    await expect(page.locator('[data-draw-layer]')).toHaveCount(0);
+    await expect.poll(() => coordinatesOf(page, 'curve/P2')).toEqual([70, 90]);
+    await page.getByRole('button', { name: 'Look …' }).click();
+    await expect(page.locator('[data-look-group]').first()).toBeVisible();
+    await page.goBack();
+    await expect(title).toHaveValue('After');
+    await expect(page.locator('[data-look-group]')).toHaveCount(0);
+    await expect.poll(() => coordinatesOf(page, 'curve/P2')).toEqual(left);
+  });
+
+  await test.step('what is being typed goes with its sheet and not with the next', async () => {
+    await title.fill('Afterwards');
+    await page.goBack();
+    await expect(title).toHaveValue('Before');
+    await expect(link('Afterwards')).toBeVisible();
+    await expect(saved(page)).toBeVisible();
+    await page.getByLabel('Title of the lesson').fill('The bass bar, carved');
+    await page.goBack();
+    await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
+    await page.goForward();
+    await expect(page.getByLabel('Title of the lesson')).toHaveValue('The bass bar, carved');
+    await expect(saved(page)).toBeVisible();
+  });
 });

@@ -38,6 +38,7 @@ function Left({ work, classId }: { work: Answer<'studentWork'>; classId: string 
   const { sheet } = work;
   return (
     <SheetLayout
+      sheet={sheet.id}
       bar={
         <TopBar
           place={

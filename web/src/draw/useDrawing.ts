@@ -8,10 +8,11 @@ import {
   type Point,
   type SingleFigureCommand,
 } from '@bogen/core';
-import { useEffect, useMemo, useState } from 'react';
+import { useEffect, useMemo } from 'react';
 import { freshId } from '../figure/freshId.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
+import { useStateOf } from '../ui/useStateOf.js';
 import { pegNames } from './pegNames.js';
 import type { Snapped } from './snap.js';
 import { useStrokeFit, type FittedStroke } from './useStrokeFit.js';
@@ -64,15 +65,17 @@ export function closingWays(tool: ToolName): readonly ClosingAnswer[] {
   return ['corner', 'goOn'];
 }
 
+const noPlaces: readonly Placed[] = [];
+
 /** The state of drawing on one figure. What is drawn becomes part of the document in one step. */
 export function useDrawing(scene: FigureScene): Drawing {
   const { t } = useTranslation();
-  const [tool, setTool] = useState<ToolName | null>(null);
-  const [options, setAll] = useState(firstOptions);
-  const [places, setPlaces] = useState<readonly Placed[]>([]);
-  const [hovered, setHovered] = useState<{ snapped: Snapped; pulled?: Point } | null>(null);
+  const [tool, setTool] = useStateOf<ToolName | null>(scene, null);
+  const [options, setAll] = useStateOf(scene, firstOptions);
+  const [places, setPlaces] = useStateOf<readonly Placed[]>(scene, noPlaces);
+  const [hovered, setHovered] = useStateOf<{ snapped: Snapped; pulled?: Point } | null>(scene, null);
 
-  const [asksClosing, setAsksClosing] = useState(false);
+  const [asksClosing, setAsksClosing] = useStateOf(scene, false);
 
   // With the pointer's place as if it were set, as far as the tool takes another one.
   const room = tool !== null && places.length < tools[tool].most(options);

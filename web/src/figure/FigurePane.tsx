@@ -1,11 +1,12 @@
 import { handlesOfShape, itemOf, pictureHandles, type PointKind } from '@bogen/core';
 import clsx from 'clsx';
-import { useDeferredValue, useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
+import { useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Chooser } from '../select/Chooser.js';
 import { useSelectBox } from '../select/useSelectBox.js';
 import { useFonts } from '../theme/fonts.js';
 import { useTheme } from '../theme/theme.js';
-import { prepare, useSize } from './canvas.js';
+import { Late } from '../ui/Late.js';
+import { hasSize, prepare, useSize } from './canvas.js';
 import { CursorHandle } from './CursorHandle.js';
 import { Handles } from './Handles.js';
 import { Layers } from './layers.js';
@@ -34,7 +35,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
   useStructure(scene);
   const palette = useTheme((state) => state.palette);
   const fonts = useFonts();
-  const [ref, { width, height }] = useSize<HTMLDivElement>();
+  const [ref, { width, height }] = useSize<HTMLDivElement>(scene);
   const canvas = useRef<HTMLCanvasElement>(null);
   const drawing = useRef<SVGSVGElement>(null);
   const { document, view } = scene;
@@ -47,15 +48,19 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
   useLayoutEffect(() => {
     const layers = new Layers(scene, plane, palette, pane);
     const come = (): void => scene.invalidate();
-    const stop = scene.addPainter(() => {
-      const context = canvas.current && prepare(canvas.current, width, height);
-      if (context) layers.draw(context, picturesOf(scene.document, pane, come));
-    });
+    const stop = scene.addPainter(
+      () => {
+        const context = canvas.current && prepare(canvas.current, width, height);
+        if (context) layers.draw(context, picturesOf(scene.document, pane, come));
+        // From sheet to sheet the pane's size can change; what is drawn in the old one is drawn for nothing.
+      },
+      hasSize(ref.current, { width, height }),
+    );
     return () => {
       stop();
       layers.close();
     };
-  }, [scene, plane, palette, fonts, width, height, pane]);
+  }, [ref, scene, plane, palette, fonts, width, height, pane]);
 
   // A finger on a handle drags it and does not scroll the page; browsers do not go by the style sheet's
   // touch-action for parts of a drawing, and React's own listeners come too late to say so.
@@ -68,8 +73,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
     return () => element.removeEventListener('touchstart', hold);
   }, []);
 
-  // The first picture does not wait for hundreds of elements that are not seen: they come right after it.
-  const opened = useDeferredValue(width > 0 && scene.arrival === 'here', false);
+  const takes = width > 0 && scene.arrival === 'here';
   const own = { scene, plane, pane, onSay };
   return (
     <div
@@ -81,7 +85,13 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
       )}
       data-pane={pane.key}
     >
-      <canvas ref={canvas} aria-hidden className="absolute top-0 left-0" style={{ width, height }} />
+      <canvas
+        ref={canvas}
+        aria-hidden
+        // Where the figure is awaited it still holds the one before.
+        className={clsx('absolute top-0 left-0', !isSeen && 'invisible')}
+        style={{ width, height }}
+      />
       <svg ref={drawing} className="absolute top-0 left-0" width={width} height={height}>
         {document.items.map((item) =>
           isSeen && item.kind === 'point' && !item.hidden ? (
@@ -102,7 +112,12 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
               <ShapeHandle key={`${item.id}/${key}`} {...own} item={item.id} handle={key} />
             ));
           })}
-        {opened && <Handles {...own} onToggle={onToggle} />}
+        {/* The first picture does not wait for hundreds of elements that are not seen. */}
+        {takes && (
+          <Late key={scene.number}>
+            <Handles {...own} onToggle={onToggle} />
+          </Late>
+        )}
       </svg>
       {box && (
         <div

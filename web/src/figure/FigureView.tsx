@@ -1,6 +1,7 @@
 import type { PointKind } from '@bogen/core';
-import { useMemo, useState, type ReactNode } from 'react';
+import { useMemo, type ReactNode } from 'react';
 import { useTranslation } from '../text/text.js';
+import { useStateOf } from '../ui/useStateOf.js';
 import { Facts, factsOf } from './Facts.js';
 import { FigurePane } from './FigurePane.js';
 import { panesOf, wholePane } from './pane.js';
@@ -26,7 +27,7 @@ interface FigureViewProps {
 export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProps) {
   const { t } = useTranslation();
   useStructure(scene);
-  const [said, say] = useState('');
+  const [said, say] = useStateOf(scene, '');
   const longPress = useLongPress();
   const { document, evaluation } = scene;
   const pair = JSON.stringify(document.looks?.sideBySide ?? null);
@@ -79,7 +80,7 @@ export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProp
         </ul>
       )}
       {bar}
-      {scene.arrival !== 'awaited' && <Facts scene={scene} />}
+      {scene.arrival !== 'awaited' && <Facts key={scene.number} scene={scene} />}
       <ZoomButtons scene={scene} />
       <p role="status" aria-live="polite" className="sr-only">
         {said}

@@ -1,23 +1,42 @@
 import { useLayoutEffect, useRef, useState, type RefObject } from 'react';
 
-/** The size of an element in whole CSS pixels, followed as it changes. */
-export function useSize<E extends HTMLElement>(): [RefObject<E | null>, { width: number; height: number }] {
+interface Size {
+  readonly width: number;
+  readonly height: number;
+}
+
+const sizeOf = (element: Element): Size => {
+  const { width, height } = element.getBoundingClientRect();
+  return { width: Math.floor(width), height: Math.floor(height) };
+};
+
+const same = (a: Size, b: Size): boolean => a.width === b.width && a.height === b.height;
+
+/** Whether an element still has the size that `useSize` told; where not, it is about to tell another one. */
+export function hasSize(element: Element | null, size: Size): boolean {
+  return element !== null && same(sizeOf(element), size);
+}
+
+/**
+ * The size of an element in whole CSS pixels, followed as it changes.
+ * @param of what is shown in the element: with something else it is measured anew before the page is painted
+ */
+export function useSize<E extends HTMLElement>(of: unknown): [RefObject<E | null>, Size] {
   const ref = useRef<E | null>(null);
-  const [size, setSize] = useState({ width: 0, height: 0 });
+  const [size, setSize] = useState<Size>({ width: 0, height: 0 });
   // What depends on it is there in the first picture already, and not one later.
   useLayoutEffect(() => {
     const element = ref.current;
     if (!element) return;
     const measure = (): void => {
-      const box = element.getBoundingClientRect();
-      const [width, height] = [Math.floor(box.width), Math.floor(box.height)];
-      setSize((size) => (size.width === width && size.height === height ? size : { width, height }));
+      const now = sizeOf(element);
+      setSize((size) => (same(size, now) ? size : now));
     };
     measure();
     const observer = new ResizeObserver(measure);
     observer.observe(element);
     return () => observer.disconnect();
-  }, []);
+  }, [of]);
   return [ref, size];
 }
 

@@ -111,6 +111,9 @@ export class FigureScene {
   private settledCurve: Curve | undefined;
   private structure_ = '';
   private structureCount = 0;
+  private static count = 0;
+  /** Another one for each scene, so that what belongs to one of them can be told from what belongs to the next. */
+  readonly number = ++FigureScene.count;
 
   constructor(readonly host: FigureHost) {
     this.document_ = host.read();
@@ -382,11 +385,12 @@ export class FigureScene {
 
   /**
    * Paints something as things are, and from then on with all others.
+   * @param atOnce whether it is not left to the next time that all are painted
    * @returns how to leave it out again
    */
-  addPainter(painter: () => void): () => void {
+  addPainter(painter: () => void, atOnce = true): () => void {
     this.painters.add(painter);
-    if (this.arrival_ !== 'awaited') painter();
+    if (atOnce && this.arrival_ !== 'awaited') painter();
     return () => this.painters.delete(painter);
   }
 

@@ -2,6 +2,7 @@ import { useSize } from '../figure/canvas.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useStructure } from '../figure/useScene.js';
 import { useTranslation } from '../text/text.js';
+import { useTop } from '../ui/useTop.js';
 import { RailCursor } from './RailCursor.js';
 import { RailFoot } from './RailFoot.js';
 import { TrackView } from './TrackView.js';
@@ -12,7 +13,8 @@ import { useRailZoom } from './useRailZoom.js';
 export function Rail({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
   useStructure(scene);
-  const [ref, { width }] = useSize<HTMLDivElement>();
+  const [ref, { width }] = useSize<HTMLDivElement>(scene);
+  const plots = useTop<HTMLDivElement>(scene);
   useRailZoom(ref, scene, width);
   const names = scene.document.rail.tracks;
   const curve = scene.railCurve;
@@ -25,7 +27,7 @@ export function Rail({ scene }: { scene: FigureScene }) {
       className="relative flex max-h-[62%] shrink-0 flex-col border-t border-line bg-sheet"
       data-rail
     >
-      <div className="relative min-h-0 overflow-x-hidden overflow-y-auto">
+      <div ref={plots} className="relative min-h-0 overflow-x-hidden overflow-y-auto">
         <div ref={ref} className="relative divide-y divide-line px-0">
           {curve ? (
             names.map((name) => <TrackView key={name} track={tracks[name]} scene={scene} width={width} />)

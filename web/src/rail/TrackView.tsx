@@ -1,11 +1,14 @@
 import {
   useDeferredValue,
+  useId,
   useLayoutEffect,
   useRef,
   useState,
   useSyncExternalStore,
   type PointerEvent,
 } from 'react';
+import type { Curve, TrackName } from '@bogen/core';
+import clsx from 'clsx';
 import { drawBitmap, prepare } from '../figure/canvas.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
@@ -95,13 +98,13 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
 
   // The words beside the plot follow when a change is done.
   const shown = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
-  // What it comes to in words is computed when there is time: nobody sees it.
-  const told = useDeferredValue(shown ?? null, null);
+  const summary = useId();
+  // Where the figure is awaited the plots still hold the ones before.
+  const isAwaited = scene.arrival === 'awaited';
   if (!shown) return null;
   const title = t(`rail.${track.name}`);
   const compared = contentsOf(scene)?.compared;
   const note = noteOf(track.name, shown, compared, t);
-  const summary = told ? summaryOf(track.name, told, compared, t) : title;
   return (
     <div
       // The line below it is not of its height: a canvas that is a pixel off its plot would be scaled and blurred.
@@ -115,10 +118,13 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       <canvas
         ref={canvas}
         role="img"
-        aria-label={summary}
-        className="absolute top-0 left-0"
+        aria-labelledby={summary}
+        className={clsx('absolute top-0 left-0', isAwaited && 'invisible')}
         style={{ width, height }}
       />
+      <span id={summary} hidden>
+        <Summary key={scene.number} name={track.name} curve={shown} compared={compared} />
+      </span>
       <div className="pointer-events-none absolute top-1.5 left-4 max-w-[104px] leading-tight">
         <h3 className="text-[13px] font-semibold">{title}</h3>
         <p className="text-[11.5px] text-soft">{note}</p>
@@ -127,13 +133,20 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
         ref={values}
         role="img"
         aria-label={t('rail.valuesAtCursor', { track: title })}
-        className="pointer-events-none absolute top-0.5 right-7"
+        className={clsx('pointer-events-none absolute top-0.5 right-7', isAwaited && 'invisible')}
         style={{ width: valuesWidth(width), height: valuesHeight }}
         data-track-values
       />
       {scene.host.draws && <TrackEdge scene={scene} track={track} height={height} onPull={setPulled} />}
     </div>
   );
+}
+
+/** What a plot comes to in words, for those who do not see it. It is computed when there is time. */
+function Summary({ name, curve, compared }: { name: TrackName; curve: Curve; compared: Curve | undefined }) {
+  const { t } = useTranslation();
+  const told = useDeferredValue<Curve | null>(curve, null);
+  return told ? summaryOf(name, told, compared, t) : t(`rail.${name}`);
 }
 
 /** Draws inside the plot alone, where only a part of the axis is shown. */

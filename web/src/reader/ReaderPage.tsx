@@ -26,13 +26,5 @@ export function ReaderPage() {
   }
   const number = sheetId ? lesson.data.sheets.findIndex(({ id }) => id === sheetId) : 0;
   const index = number < 0 ? 0 : number;
-  const sheet = lesson.data.sheets[index]!;
-  return (
-    <ReaderSheet
-      key={`${lesson.data.edition.id}/${sheet.id}`}
-      lesson={lesson.data}
-      index={index}
-      wanted={wanted}
-    />
-  );
+  return <ReaderSheet lesson={lesson.data} index={index} wanted={wanted} />;
 }

@@ -1,7 +1,7 @@
 import type { Answer } from '@bogen/contract';
 import { startOver, type FigureDocument } from '@bogen/core';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useState } from 'react';
+import { useDeferredValue, useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
 import { ApiProblem, NotConnected } from '../api/call.js';
 import { FigureView } from '../figure/FigureView.js';
@@ -19,6 +19,7 @@ import { useTheme } from '../theme/theme.js';
 import { Button } from '../ui/Button.js';
 import { Failure } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
+import { useStateOf } from '../ui/useStateOf.js';
 import { checkIfWaiting, checkOnServer, lastSeen, openWork, type OpenWork } from './work.js';
 import { WorkHost } from './workHost.js';
 
@@ -29,16 +30,22 @@ interface ReaderSheetProps {
   readonly wanted: number | undefined;
 }
 
-/** One sheet with the student's own figure. Its text is there at once, and so is its figure where that is known here. */
+/**
+ * One sheet with the student's own figure. Its text is there at once, and so is its figure where that is
+ * known here. The page stays with every sheet of the lesson; what belongs to one goes with its scene or by
+ * its key.
+ */
 export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   const { t } = useTranslation();
   const client = useQueryClient();
   const sheet = lesson.sheets[index]!;
-  const [{ before, host }] = useState(() => {
+  const place = `${lesson.edition.id}/${sheet.id}`;
+  // As things are when the sheet is opened: what comes later comes to the host.
+  const { before, host } = useMemo(() => {
     const seen = lastSeen(lesson.edition.id, sheet.id);
     const before = seen ?? sheet.figure;
     return { before, host: new WorkHost(before, seen !== undefined || !lesson.progress[index]!.moved) };
-  });
+  }, [place]);
   const query = useQuery({
     queryKey: ['work', lesson.edition.id, sheet.id],
     queryFn: async () => {
@@ -51,7 +58,9 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
     structuralSharing: false,
   });
   // The figure is drawn first; what else the work brings to the page comes right after it.
-  const work = useDeferredValue(query.data ?? null, null);
+  const opened = useDeferredValue(query.data ?? null, null);
+  // For a moment what is deferred can be the work of the sheet before.
+  const work = opened === query.data ? opened : null;
   const session = work?.session;
   const scene = useScene(host);
   const ready = work !== null;
@@ -60,7 +69,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
     () => (ready ? prepareFigures(nearestFirst(lesson, index), palette) : undefined),
     [ready, lesson, index, palette],
   );
-  const [wide, setWide] = useState(false);
+  const [wide, setWide] = useStateOf(place, false);
   const { error } = query;
   // What is here already can be read while the server is away.
   const isAway =
@@ -77,6 +86,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   };
   return (
     <SheetLayout
+      sheet={place}
       wide={wide}
       bar={
         <TopBar
@@ -124,6 +134,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
       }
       text={
         <SheetText
+          key={place}
           sheet={sheet}
           number={index + 1}
           count={lesson.sheets.length}

@@ -105,6 +105,8 @@ export function useSelectBox(
       window.removeEventListener('pointermove', onMove);
       window.removeEventListener('pointerup', onUp);
       window.removeEventListener('pointercancel', onUp);
+      // Whoever takes over knows nothing of it.
+      setBox(null);
     };
   }, [ref, scene, plane, pane]);
   return box;

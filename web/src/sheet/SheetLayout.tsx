@@ -1,6 +1,9 @@
 import type { ReactNode } from 'react';
+import { useTop } from '../ui/useTop.js';
 
 interface SheetLayoutProps {
+  /** The sheet that is shown: each one begins at its top. */
+  readonly sheet: string;
   readonly bar: ReactNode;
   readonly notice?: ReactNode;
   /** The left third: what is read or written. */
@@ -13,14 +16,31 @@ interface SheetLayoutProps {
 }
 
 /** One screen, one sheet: text on the left, figure on the right, rail below it. On a narrow screen the text folds below. */
-export function SheetLayout({ bar, notice, text, tools, figure, rail, wide = false }: SheetLayoutProps) {
+export function SheetLayout({
+  sheet,
+  bar,
+  notice,
+  text,
+  tools,
+  figure,
+  rail,
+  wide = false,
+}: SheetLayoutProps) {
+  const page = useTop<HTMLElement>(sheet);
+  const column = useTop<HTMLDivElement>(sheet);
   return (
     <div className="flex h-full flex-col">
       {bar}
       {notice}
-      <main className="flex min-h-0 flex-1 flex-col-reverse overflow-y-auto lg:flex-row lg:overflow-hidden">
+      <main
+        ref={page}
+        className="flex min-h-0 flex-1 flex-col-reverse overflow-y-auto lg:flex-row lg:overflow-hidden"
+      >
         {!wide && (
-          <div className="flex w-full shrink-0 flex-col border-line bg-paper lg:h-full lg:w-[404px] lg:overflow-y-auto lg:border-r">
+          <div
+            ref={column}
+            className="flex w-full shrink-0 flex-col border-line bg-paper lg:h-full lg:w-[404px] lg:overflow-y-auto lg:border-r"
+          >
             {text}
           </div>
         )}

@@ -1,7 +1,8 @@
 import { emptyProse, sheetOf } from '@bogen/core';
-import { lazy, Suspense, useDeferredValue } from 'react';
+import { lazy, Suspense } from 'react';
 import { useSession } from '../saving/useSession.js';
 import { ProseView } from '../sheet/ProseView.js';
+import { Late } from '../ui/Late.js';
 import type { DraftSession } from './draft.js';
 
 const ProseEditor = lazy(async () => ({ default: (await import('./ProseEditor.js')).ProseEditor }));
@@ -13,13 +14,13 @@ interface LazyProseEditorProps {
 
 /** The prose editor, made right after the figure so that the figure does not wait for it; until then the text as it is read. */
 export function LazyProseEditor(props: LazyProseEditorProps) {
-  const isTurn = useDeferredValue(true, false);
   const reading = <ProseToRead {...props} />;
-  if (!isTurn) return reading;
   return (
-    <Suspense fallback={reading}>
-      <ProseEditor {...props} />
-    </Suspense>
+    <Late meanwhile={reading}>
+      <Suspense fallback={reading}>
+        <ProseEditor {...props} />
+      </Suspense>
+    </Late>
   );
 }
 

@@ -73,6 +73,7 @@ function PreviewSheet({
   };
   return (
     <SheetLayout
+      sheet={sheet.id}
       bar={
         <TopBar
           place={

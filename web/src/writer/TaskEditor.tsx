@@ -1,6 +1,7 @@
-import { checkTask, type Sheet } from '@bogen/core';
-import { useEffect, useRef, useState, type CSSProperties } from 'react';
+import { checkTask, sheetOf, type Sheet } from '@bogen/core';
+import type { CSSProperties } from 'react';
 import type { FigureScene } from '../figure/scene.js';
+import { useTyping } from '../saving/useTyping.js';
 import { conditionText, measuredText } from '../sheet/conditionText.js';
 import { useTranslation } from '../text/text.js';
 import type { DraftSession } from './draft.js';
@@ -17,15 +18,11 @@ export function TaskEditor({
 }) {
   const { t } = useTranslation();
   const { task } = sheet;
-  const [typed, setTyped] = useState<string | null>(null);
-  const latest = useRef<() => void>(() => undefined);
-  latest.current = () => {
-    if (task && typed !== null && typed !== task.prompt) {
-      session.do({ name: 'setTask', sheet: sheet.id, task: { ...task, prompt: typed } });
-    }
-    setTyped(null);
-  };
-  useEffect(() => session.addTyping(() => latest.current()), [session]);
+  const { typed, type, finish } = useTyping(session, (prompt) => {
+    if (!task || prompt === task.prompt || !sheetOf(session.store.getState().history.document, sheet.id))
+      return;
+    session.do({ name: 'setTask', sheet: sheet.id, task: { ...task, prompt } });
+  });
   if (!task) return <p className="text-[13px] text-soft">{t('writer.noTask')}</p>;
   const results = checkTask(task, sheet.figure, sheet.figure);
   return (
@@ -37,8 +34,8 @@ export function TaskEditor({
         style={{ fieldSizing: 'content' } as CSSProperties}
         maxLength={2000}
         value={typed ?? task.prompt}
-        onChange={(event) => setTyped(event.target.value)}
-        onBlur={() => latest.current()}
+        onChange={(event) => type(event.target.value)}
+        onBlur={finish}
         className="mt-1 -ml-1 w-full resize-none rounded-sm bg-transparent px-1 font-serif text-[15px] leading-snug hover:bg-tint/60 focus:bg-paper"
       />
       <ul className="mt-1 flex flex-col gap-1">

@@ -1,5 +1,5 @@
 import clsx from 'clsx';
-import { useEffect, useRef, useState } from 'react';
+import { useTyping } from '../saving/useTyping.js';
 import { useTranslation } from '../text/text.js';
 import type { DraftSession } from './draft.js';
 
@@ -22,21 +22,18 @@ export function TitleField({
   multiline = false,
 }: TitleFieldProps) {
   const { t } = useTranslation();
-  const [typed, setTyped] = useState<string | null>(null);
-  const latest = useRef<() => void>(() => undefined);
+  const { typed, type, finish } = useTyping(session, (text) => {
+    const title = text.trim();
+    if (title !== '' && title !== value) onChange(title);
+  });
   const text = typed ?? value;
   const bad = typed !== null && typed.trim() === '';
-  latest.current = () => {
-    if (typed !== null && !bad && typed.trim() !== value) onChange(typed.trim());
-    if (!bad) setTyped(null);
-  };
-  useEffect(() => session.addTyping(() => latest.current()), [session]);
   const shared = {
     'aria-label': label,
     'aria-invalid': bad || undefined,
     value: text,
     maxLength: 200,
-    onBlur: () => (bad ? setTyped(null) : latest.current()),
+    onBlur: finish,
     className: clsx(
       'rounded-sm bg-transparent outline-offset-4 hover:bg-tint focus:bg-sheet',
       className,
@@ -44,10 +41,10 @@ export function TitleField({
     ),
   };
   const onKeyDown = (event: React.KeyboardEvent<HTMLElement>): void => {
-    if (event.key === 'Escape') setTyped(null);
+    if (event.key === 'Escape') type(null);
     if (event.key !== 'Enter') return;
     event.preventDefault();
-    latest.current();
+    if (!bad) finish();
   };
   return (
     <>
@@ -56,11 +53,11 @@ export function TitleField({
           rows={1}
           {...shared}
           onKeyDown={onKeyDown}
-          onChange={(event) => setTyped(event.target.value.replace(/\n/g, ' '))}
+          onChange={(event) => type(event.target.value.replace(/\n/g, ' '))}
           style={{ fieldSizing: 'content', resize: 'none' } as React.CSSProperties}
         />
       ) : (
-        <input {...shared} onKeyDown={onKeyDown} onChange={(event) => setTyped(event.target.value)} />
+        <input {...shared} onKeyDown={onKeyDown} onChange={(event) => type(event.target.value)} />
       )}
       {bad && (
         <span role="alert" className="text-[12px] text-bad">

@@ -34,5 +34,5 @@ function Writer({ draft }: { draft: OpenDraft }) {
     state.history.document.sheets.map(({ id }) => id).join(' '),
   ).split(' ');
   const sheet = wanted && ids.includes(wanted) ? wanted : ids[0]!;
-  return <WriterSheet key={sheet} draft={draft} sheetId={sheet} />;
+  return <WriterSheet draft={draft} sheetId={sheet} />;
 }

@@ -2,7 +2,7 @@ import { DrawBar } from '../draw/DrawBar.js';
 import { DrawLayer } from '../draw/DrawLayer.js';
 import { useDrawing } from '../draw/useDrawing.js';
 import { isLoose, sheetOf, type PointKind } from '@bogen/core';
-import { useEffect, useMemo, useState } from 'react';
+import { Fragment, useEffect, useMemo } from 'react';
 import { useClipboard } from '../clipboard/useClipboard.js';
 import { useFigureKeys } from '../keys/useFigureKeys.js';
 import { SelectionBar } from '../select/SelectionBar.js';
@@ -18,6 +18,7 @@ import { SheetLayout } from '../sheet/SheetLayout.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import { TopBar } from '../ui/TopBar.js';
+import { useStateOf } from '../ui/useStateOf.js';
 import { ConflictPanel } from './ConflictPanel.js';
 import type { OpenDraft } from './draft.js';
 import { sheetHost } from './draft.js';
@@ -32,14 +33,25 @@ import { SheetList } from './SheetList.js';
 import { TaskEditor } from './TaskEditor.js';
 import { TitleField } from './TitleField.js';
 
-/** One sheet being written: text and task on the left, the figure on the right. */
+/** The panel that is open, and the item of its details where it is not the rail's curve. */
+interface OpenPanel {
+  readonly name: PanelName | null;
+  readonly item: string | null;
+}
+
+const noPanel: OpenPanel = { name: null, item: null };
+
+/**
+ * One sheet being written: text and task on the left, the figure on the right. The page stays with every sheet of the lesson; what
+ * belongs to one goes with its scene or by its key.
+ */
 export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: string }) {
   const { t } = useTranslation();
   const { session } = draft;
   const host = useMemo(() => sheetHost(session, sheetId), [session, sheetId]);
   const scene = useScene(host);
-  const [mode, setMode] = useState<Mode>('move');
-  const [said, say] = useState('');
+  const [mode, setMode] = useStateOf<Mode>(scene, 'move');
+  const [said, say] = useStateOf(scene, '');
   const drawing = useDrawing(scene);
   const title = useSession(session, (state) => state.history.document.title);
   const sheet = useSession(session, (state) => sheetOf(state.history.document, sheetId));
@@ -54,10 +66,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     );
   }, [session, sheetId, palette]);
   useUndoKeys(session);
-  const [panel, setPanel] = useState<{ name: PanelName | null; item: string | null }>({
-    name: null,
-    item: null,
-  });
+  const [panel, setPanel] = useStateOf<OpenPanel>(scene, noPanel);
   const openPanel = (name: PanelName | null, item?: string): void => {
     setPanel({ name, item: item ?? null });
     // A curve that is asked about comes on the rail, which belongs to the same curve as the panels.
@@ -74,7 +83,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
       openSeveral: () => setPanel({ name: 'several', item: null }),
       removeSelected: () => removeSelected(scene, say),
     }),
-    [scene],
+    [scene, setPanel, say],
   );
   useFigureKeys(scene, actions);
   if (!sheet) return null;
@@ -99,6 +108,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   return (
     <>
       <SheetLayout
+        sheet={sheetId}
         bar={
           <TopBar
             place={
@@ -137,18 +147,23 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
           <div className="flex flex-1 flex-col px-8 pt-3 pb-4 lg:min-h-0">
             <h1 className="sr-only">{title}</h1>
             <SheetList session={session} lesson={draft.id} current={sheetId} />
-            <TitleField
-              label={t('writer.sheetTitle')}
-              value={sheet.title}
-              session={session}
-              onChange={(next) => session.do({ name: 'setSheetTitle', sheet: sheetId, title: next })}
-              className="mt-4 font-serif text-[25px] leading-[1.15] font-medium"
-              multiline
-            />
-            <div className="flex-1 pb-4 lg:min-h-[180px] lg:overflow-y-auto">
-              <LazyProseEditor session={session} sheet={sheetId} />
-            </div>
-            <TaskEditor session={session} sheet={sheet} scene={scene} />
+            <Fragment key={sheetId}>
+              <TitleField
+                label={t('writer.sheetTitle')}
+                value={sheet.title}
+                session={session}
+                onChange={(next) => {
+                  if (sheetOf(session.store.getState().history.document, sheetId))
+                    session.do({ name: 'setSheetTitle', sheet: sheetId, title: next });
+                }}
+                className="mt-4 font-serif text-[25px] leading-[1.15] font-medium"
+                multiline
+              />
+              <div className="flex-1 pb-4 lg:min-h-[180px] lg:overflow-y-auto">
+                <LazyProseEditor session={session} sheet={sheetId} />
+              </div>
+              <TaskEditor session={session} sheet={sheet} scene={scene} />
+            </Fragment>
           </div>
         }
         tools={
@@ -193,7 +208,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
       <p role="status" aria-live="polite" className="sr-only">
         {said}
       </p>
-      <FigurePanels scene={scene} panel={panel.name} item={panel.item} onPanel={openPanel} />
+      <FigurePanels key={sheetId} scene={scene} panel={panel.name} item={panel.item} onPanel={openPanel} />
       <ConflictPanel draft={draft} />
     </>
   );
