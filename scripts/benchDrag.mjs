@@ -123,7 +123,7 @@ export async function makeLessons() {
 
 /**
  * Opening the figure of five curves of sixty points: by a reader who has not moved anything in it, by one who
- * has, in a page that was just loaded and in one that opened it before, and by its writer.
+ * has, and by its writer, each in a page that was just loaded and in one that opened it before.
  */
 export async function benchOpening(browser, page, { read, write }) {
   const opens = (what, from, reload) =>
@@ -145,9 +145,10 @@ export async function benchOpening(browser, page, { read, write }) {
   ).newPage();
   await writer.goto('/sign-in');
   await writer.evaluate(signIn);
-  await writer.goto(write);
-  await writer.locator('.tiptap').waitFor();
-  await timeOpening(writer, 'by its writer', /Full/, () =>
+  await timeOpening(writer, 'by its writer, in a page that was just loaded', /Full/, () =>
+    writer.goto(write),
+  );
+  await timeOpening(writer, 'by its writer, in a page that opened it before', /Full/, () =>
     writer.getByRole('link', { name: /Combed/ }).click(),
   );
 }

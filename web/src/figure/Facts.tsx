@@ -36,7 +36,7 @@ export function Facts({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
   const settled = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
   // The drawing is not kept waiting for them: measuring a length takes a part of a frame.
-  const curve = useDeferredValue(settled ?? null, null);
+  const curve = useDeferredValue(settled);
   if (!curve) return null;
   const [first, continuity] = factsOf(curve, t);
   return (

@@ -1,6 +1,7 @@
 import type { PointKind } from '@bogen/core';
 import { useMemo, type ReactNode } from 'react';
 import { useTranslation } from '../text/text.js';
+import { Late } from '../ui/Late.js';
 import { useStateOf } from '../ui/useStateOf.js';
 import { Facts, factsOf } from './Facts.js';
 import { FigurePane } from './FigurePane.js';
@@ -80,7 +81,11 @@ export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProp
         </ul>
       )}
       {bar}
-      {scene.arrival !== 'awaited' && <Facts key={scene.number} scene={scene} />}
+      {scene.arrival !== 'awaited' && (
+        <Late key={scene.number}>
+          <Facts scene={scene} />
+        </Late>
+      )}
       <ZoomButtons scene={scene} />
       <p role="status" aria-live="polite" className="sr-only">
         {said}

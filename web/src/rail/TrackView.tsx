@@ -13,6 +13,7 @@ import { drawBitmap, prepare } from '../figure/canvas.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
 import { useFonts } from '../theme/fonts.js';
+import { Late } from '../ui/Late.js';
 import { useTheme, type Palette } from '../theme/theme.js';
 import { gutter, railAxis } from './axis.js';
 import { contentsOf } from './contents.js';
@@ -123,7 +124,9 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
         style={{ width, height }}
       />
       <span id={summary} hidden>
-        <Summary key={scene.number} name={track.name} curve={shown} compared={compared} />
+        <Late key={scene.number} meanwhile={title}>
+          <Summary name={track.name} curve={shown} compared={compared} />
+        </Late>
       </span>
       <div className="pointer-events-none absolute top-1.5 left-4 max-w-[104px] leading-tight">
         <h3 className="text-[13px] font-semibold">{title}</h3>
@@ -145,8 +148,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
 /** What a plot comes to in words, for those who do not see it. It is computed when there is time. */
 function Summary({ name, curve, compared }: { name: TrackName; curve: Curve; compared: Curve | undefined }) {
   const { t } = useTranslation();
-  const told = useDeferredValue<Curve | null>(curve, null);
-  return told ? summaryOf(name, told, compared, t) : t(`rail.${name}`);
+  return summaryOf(name, useDeferredValue(curve), compared, t);
 }
 
 /** Draws inside the plot alone, where only a part of the axis is shown. */

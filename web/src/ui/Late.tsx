@@ -1,10 +1,21 @@
-import { useDeferredValue, type ReactNode } from 'react';
+import { startTransition, useLayoutEffect, useState, type ReactNode } from 'react';
 
 /**
- * What the picture does not wait for: it comes right after what it stands in. Only what is new to the page
- * is late, and so a `key` says what it is late for. (A value that changes is deferred by React too, but not
- * in a change of address, which is never urgent to it.)
+ * What the picture does not wait for: it comes when the picture that it stands in has been painted. A `key`
+ * says what it is late for.
  */
 export function Late({ children, meanwhile = null }: { children: ReactNode; meanwhile?: ReactNode }) {
-  return useDeferredValue(true, false) ? children : meanwhile;
+  const [isTurn, setTurn] = useState(false);
+  useLayoutEffect(() => {
+    let timer: ReturnType<typeof setTimeout>;
+    // What is asked for in a frame runs when that frame is painted.
+    const frame = requestAnimationFrame(() => {
+      timer = setTimeout(() => startTransition(() => setTurn(true)));
+    });
+    return () => {
+      cancelAnimationFrame(frame);
+      clearTimeout(timer);
+    };
+  }, []);
+  return isTurn ? children : meanwhile;
 }
