@@ -230,7 +230,9 @@ test('each kind of curve is drawn with the pointer, and comes to the core’s nu
   await test.step('an arc by its ends and bulge', async () => {
     await choose(page, /^Arc by ends/);
     await page.getByLabel('Given by').selectOption('bulge');
-    await page.getByRole('textbox', { name: 'Bulge' }).fill('-1/2');
+    const bulge = page.getByRole('textbox', { name: 'Bulge' });
+    await bulge.fill('-1/2');
+    await expect(bulge).not.toHaveAttribute('aria-busy');
     await click(page, [
       [60, 20],
       [120, 20],
@@ -500,4 +502,25 @@ test('what is shown, the tracks of the rail, and a reload in the middle', async 
   const moved = await placeOf(page, 'curve/P2');
   expect(moved.x - start.x).toBeCloseTo(60, 0);
   expect(moved.y - start.y).toBeCloseTo(30, 0);
+});
+
+test('an expression that is still being read when its field is left counts all the same', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Slow to read');
+  await page.route('**/assets/*.js', async (route) => {
+    await new Promise((resolve) => setTimeout(resolve, 700));
+    await route.continue();
+  });
+  await choose(page, /^Arc by ends/);
+  await page.getByLabel('Given by').selectOption('bulge');
+  const bulge = page.getByRole('textbox', { name: 'Bulge' });
+  await bulge.fill('-sqrt(4)/4');
+  await bulge.blur();
+  await expect(bulge).toHaveValue('-0.5');
+  await bulge.fill('-sqrt(');
+  await bulge.blur();
+  await expect(bulge).toHaveAttribute('aria-invalid', 'true');
+  await expect(bulge).toHaveValue('-sqrt(');
 });

@@ -304,4 +304,27 @@ test('from sheet to sheet the list keeps the focus, and what belonged to one she
     await expect(page.getByLabel('Title of the lesson')).toHaveValue('The bass bar, carved');
     await expect(saved(page)).toBeVisible();
   });
+
+  await test.step('a sheet that is removed gives way to its neighbour at once', async () => {
+    await link('Afterwards').click();
+    await page.getByRole('button', { name: 'Copy this sheet' }).click();
+    await title.fill('Too many');
+    await page.keyboard.press('Enter');
+    await page.evaluate(() => {
+      const seen = new Set<string>();
+      Object.assign(window, { seen });
+      const look = (): void => {
+        seen.add(document.querySelector<HTMLTextAreaElement>('[aria-label="Title of the sheet"]')!.value);
+        requestAnimationFrame(look);
+      };
+      look();
+    });
+    await page.getByRole('button', { name: 'Remove this sheet' }).click();
+    await expect(title).toHaveValue('Afterwards');
+    await expect(page.locator('[data-sheet]')).toHaveCount(2);
+    const seen = await page.evaluate(() => [...(window as unknown as { seen: Set<string> }).seen]);
+    expect(seen).toEqual(['Too many', 'Afterwards']);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(link('Too many')).toBeVisible();
+  });
 });

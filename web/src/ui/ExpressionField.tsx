@@ -1,5 +1,5 @@
-import { useEffect, useState } from 'react';
-import { readExpression } from '../table/expression.js';
+import { useEffect, useRef, useState } from 'react';
+import { expressionReader, readExpression } from '../table/expression.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 
@@ -9,18 +9,27 @@ interface ExpressionFieldProps {
   readonly onChange: (value: number) => void;
 }
 
-/** A field for a number or an expression. What can't be read stays in the field, is told, and changes nothing. */
+/**
+ * A field for a number or an expression. What can't be read stays in the field, is told, and changes nothing.
+ * What is still being read when the field is left, since the reader is on its way, counts all the same.
+ */
 export function ExpressionField({ label, value, onChange }: ExpressionFieldProps) {
   const { t } = useTranslation();
   const [text, setText] = useState<string | null>(null);
-  const [wrong, setWrong] = useState(false);
+  const [known, setKnown] = useState<{ text: string; wrong: boolean } | null>(null);
+  const left = useRef(false);
+  const isRead = text === null || known?.text === text;
+  const wrong = text !== null && isRead && known?.wrong === true;
+  useEffect(() => void expressionReader(), []);
   useEffect(() => {
     if (text === null) return undefined;
     let stale = false;
     void readExpression(text).then((read) => {
       if (stale) return;
-      setWrong(read === undefined);
-      if (read !== undefined && read !== value) onChange(read);
+      setKnown({ text, wrong: read === undefined });
+      if (read === undefined) return;
+      if (read !== value) onChange(read);
+      if (left.current) setText(null);
     });
     return () => {
       stale = true;
@@ -32,9 +41,14 @@ export function ExpressionField({ label, value, onChange }: ExpressionFieldProps
       <input
         value={text ?? String(Number(shownNumber(value, 6).replace('−', '-')))}
         aria-invalid={wrong || undefined}
+        aria-busy={!isRead || undefined}
         title={wrong ? t('table.notANumber', { text: text ?? '' }) : undefined}
         onChange={(event) => setText(event.target.value)}
-        onBlur={() => !wrong && setText(null)}
+        onFocus={() => (left.current = false)}
+        onBlur={() => {
+          left.current = true;
+          if (isRead && !wrong) setText(null);
+        }}
         className="h-7 w-20 rounded-md border border-strong bg-sheet px-1.5 text-right font-mono text-[12.5px] aria-invalid:border-bad aria-invalid:text-bad"
       />
     </label>

@@ -1,4 +1,5 @@
 import { useQuery } from '@tanstack/react-query';
+import { useRef } from 'react';
 import { useParams } from 'react-router';
 import { useSession } from '../saving/useSession.js';
 import { useDoor } from '../session/useWho.js';
@@ -33,6 +34,10 @@ function Writer({ draft }: { draft: OpenDraft }) {
   const ids = useSession(draft.session, (state) =>
     state.history.document.sheets.map(({ id }) => id).join(' '),
   ).split(' ');
-  const sheet = wanted && ids.includes(wanted) ? wanted : ids[0]!;
+  const place = useRef(0);
+  const index = wanted === undefined ? 0 : ids.indexOf(wanted);
+  // Where the sheet has just been removed, the one that took its place is there at once.
+  if (index >= 0) place.current = index;
+  const sheet = ids[Math.min(place.current, ids.length - 1)]!;
   return <WriterSheet draft={draft} sheetId={sheet} />;
 }
