@@ -21,7 +21,7 @@ export type CurveErrorCode =
 
 /**
  * The typed error of the curve core. It says which value at which index is wrong and what is allowed;
- * the message is one plain English sentence.
+ * the message is one plain English sentence, in which numbers have at most ten digits.
  */
 export class CurveError extends Error {
   override readonly name = 'CurveError';
@@ -32,7 +32,9 @@ export class CurveError extends Error {
   readonly value: unknown;
 
   constructor(code: CurveErrorCode, message: string, detail: { index?: number; value?: unknown } = {}) {
-    super(message);
+    super(
+      message.replace(/\d+\.\d{8,}(e[-+]?\d+)?/g, (number) => String(Number(Number(number).toPrecision(10)))),
+    );
     this.code = code;
     this.index = detail.index;
     this.value = detail.value;

@@ -1,4 +1,5 @@
 import { dimensionOf, type Curve } from './curve.js';
+import { CurveError } from './error.js';
 
 /** The control points as rows of weighted coordinates with the weight behind them, or as they are without weights. */
 export function homogeneousRows({ points, weights }: Curve): readonly (readonly number[])[] {
@@ -24,4 +25,21 @@ export function curveOfRows(
     points: rows.map((row) => row.slice(0, dimension).map((value) => value / row[dimension]!)),
     weights: rows.map((row) => row[dimension]!),
   };
+}
+
+/**
+ * A curve that came out of a calculation, where its weights are finite and above zero; a weight of zero
+ * would be a control point at infinity.
+ * @param when what was done, as the beginning of a sentence
+ * @throws CurveError `weight`
+ */
+export function withPositiveWeights(curve: Curve, when: string): Curve {
+  curve.weights?.forEach((weight, index) => {
+    if (weight > 0 && Number.isFinite(weight)) return;
+    throw new CurveError('weight', `${when}, weight ${index} would be ${weight}; weights stay above zero.`, {
+      index,
+      value: weight,
+    });
+  });
+  return curve;
 }

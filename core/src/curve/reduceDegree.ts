@@ -1,7 +1,7 @@
 import type { Curve } from './curve.js';
 import { largestDeviation } from './deviation.js';
 import { CurveError } from './error.js';
-import { curveOfRows, homogeneousRows } from './homogeneous.js';
+import { curveOfRows, homogeneousRows, withPositiveWeights } from './homogeneous.js';
 import { clampedKnotVector, domainOf, interiorKnots } from './knotVector.js';
 import { fitRows, samplingParameters, type SplineSpace } from './splineSpace.js';
 import { knotsOfOnePeriod, periodicKnotVector, periodicOfRows, withoutPeriod } from './periodic.js';
@@ -49,16 +49,7 @@ export function reduceDegree(curve: Curve, times = 1): Approximation {
         knots: clampedKnotVector(start, end, fewer(interiorKnots(curve.knots, curve.degree)), degree),
       };
   const source = curve.periodic ? curve : clampEnds(curve);
-  const reduced = fitCurve(space, source);
-  reduced.weights?.forEach((weight, index) => {
-    if (!(weight > 0 && Number.isFinite(weight))) {
-      throw new CurveError(
-        'weight',
-        `At degree ${degree}, weight ${index} would be ${weight}; weights stay above zero.`,
-        { index, value: weight },
-      );
-    }
-  });
+  const reduced = withPositiveWeights(fitCurve(space, source), `At degree ${degree}`);
   return { curve: reduced, deviation: largestDeviation(curve, reduced) };
 }
 

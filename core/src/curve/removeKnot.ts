@@ -1,7 +1,7 @@
 import { dimensionOf, type Curve } from './curve.js';
 import { largestDeviation, type Deviation } from './deviation.js';
 import { CurveError } from './error.js';
-import { curveOfRows, homogeneousRows } from './homogeneous.js';
+import { curveOfRows, homogeneousRows, withPositiveWeights } from './homogeneous.js';
 import { insertKnot } from './insertKnot.js';
 import {
   distinctKnots,
@@ -46,16 +46,10 @@ export function removeKnot(curve: Curve, u: number, times = 1): Approximation {
       { value: times },
     );
   }
-  const removed = curve.periodic ? removePeriodic(curve, knot, times) : removeLocally(curve, knot, times);
-  removed.weights?.forEach((weight, index) => {
-    if (!(weight > 0 && Number.isFinite(weight))) {
-      throw new CurveError(
-        'weight',
-        `Without the knot ${knot.value}, weight ${index} would be ${weight}; weights stay above zero.`,
-        { index, value: weight },
-      );
-    }
-  });
+  const removed = withPositiveWeights(
+    curve.periodic ? removePeriodic(curve, knot, times) : removeLocally(curve, knot, times),
+    `Without the knot ${knot.value}`,
+  );
   return { curve: removed, deviation: largestDeviation(curve, removed, affected(curve, knot, times)) };
 }
 

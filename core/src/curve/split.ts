@@ -2,7 +2,7 @@ import { rowsOfPieces } from './assemble.js';
 import type { Curve } from './curve.js';
 import { decompose } from './decompose.js';
 import { CurveError } from './error.js';
-import { curveOfRows, homogeneousRows } from './homogeneous.js';
+import { curveOfRows, homogeneousRows, withPositiveWeights } from './homogeneous.js';
 import { insertKnot } from './insertKnot.js';
 import { distinctKnots, domainOf, interiorKnots, relativeKnotTolerance } from './knotVector.js';
 import { withoutPeriod } from './periodic.js';
@@ -91,7 +91,8 @@ export function clampEnds(curve: Curve): Curve {
  * The same curve with unclamped ends: the outer knots continue the spacing of the first and the last
  * spans, and the control points beside the ends move out to where the curve no longer starts and ends
  * (P&T A12.1, here as blossom values). `clampEnds` takes it back.
- * @throws CurveError `unsupported` for a periodic curve
+ * @throws CurveError `unsupported` for a periodic curve, `weight` where a control point that moves out would
+ * reach infinity or pass it
  */
 export function unclampEnds(curve: Curve): Curve {
   if (curve.periodic) {
@@ -114,5 +115,8 @@ export function unclampEnds(curve: Curve): Curve {
     after.push(last + spacing(Math.max(0, inner.length - 2 - k)));
   }
   const open = [...before, ...inner, ...after];
-  return curveOfRows(curve, degree, open, rowsOfPieces(decompose(clamped), open, degree));
+  return withPositiveWeights(
+    curveOfRows(curve, degree, open, rowsOfPieces(decompose(clamped), open, degree)),
+    'With unclamped ends',
+  );
 }

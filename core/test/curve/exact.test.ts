@@ -27,6 +27,18 @@ import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.
 import { expectClose, referenceCases } from './reference.js';
 import { expectSameCurve, expectSamePlace } from './sameCurve.js';
 
+/** A Bézier curve of degree 2. */
+const bezier = (weights: number[]): Curve => ({
+  degree: 2,
+  knots: [0, 0, 0, 1, 1, 1],
+  points: [
+    [0, 0],
+    [10, 20],
+    [30, 0],
+  ],
+  weights,
+});
+
 describe('splitting', () => {
   it('gives two clamped curves that are the curve', () => {
     fc.assert(
@@ -92,19 +104,45 @@ describe('splitting', () => {
     );
   });
 
-  it('unclamping and clamping again leaves the curve', () => {
+  it.each([false, true])('unclamping and clamping again leaves the curve; rational: %s', (rational) => {
+    let refused = 0;
+    let unclampedCount = 0;
     fc.assert(
-      fc.property(arbitraryCurve({ rational: false, periodic: false }), (curve) => {
-        const unclamped = unclampEnds(curve);
+      fc.property(arbitraryCurve({ rational, periodic: false }), (curve) => {
+        let unclamped: Curve;
+        try {
+          unclamped = unclampEnds(curve);
+        } catch (error) {
+          // Weights that fall steeply to an end would go on to zero and below.
+          expect(rational).toBe(true);
+          expect(error).toMatchObject({ name: 'CurveError', code: 'weight' });
+          refused++;
+          return;
+        }
+        unclampedCount++;
         validateCurve(unclamped);
         expect(unclamped.points).toHaveLength(curve.points.length);
         const [start, end] = domainOf(curve.knots, curve.degree);
         expect(domainOf(unclamped.knots, curve.degree)).toEqual([start, end]);
-        // Far-off control points of short end spans take digits along.
-        const tolerance = 1e-13 * Math.max(sizeOf(unclamped), sizeOf(curve)) * 10;
-        expectSameCurve(curve, unclamped, undefined, tolerance / sizeOf(curve));
+        // Far-off control points of short end spans take digits along, heavy ones the more.
+        const rows = unclamped.points.flatMap((point, k) =>
+          [...point, 1].map((value) => Math.abs(value * (unclamped.weights?.[k] ?? 1))),
+        );
+        const tolerance = (1e-12 * Math.max(...rows)) / Math.min(...(curve.weights ?? [1]));
+        expectSameCurve(curve, unclamped, undefined, Math.max(tolerance, 1e-12) / sizeOf(curve));
+        expectSameCurve(curve, clampEnds(unclamped), undefined, Math.max(tolerance, 1e-12) / sizeOf(curve));
       }),
+      { numRuns: rational ? 400 : 100 },
     );
+    expect(unclampedCount).toBeGreaterThan(20);
+    if (rational) expect(refused).toBeGreaterThan(20);
+  });
+
+  it('does not unclamp what has no ends, or what would reach infinity', () => {
+    expect(() => unclampEnds(bezier([1, 2, 1]))).toThrow(
+      'With unclamped ends, weight 0 would be 0; weights stay above zero.',
+    );
+    expect(unclampEnds(bezier([1, 1, 1])).points).toHaveLength(3);
     expect(() =>
       unclampEnds({
         ...periodicCurve(2, [

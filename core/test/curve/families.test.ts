@@ -70,13 +70,45 @@ describe('Möbius reparametrisation', () => {
             const s = (u - start) / (end - start);
             return Math.min(end, start + ((end - start) * factor * s) / (1 + (factor - 1) * s));
           };
-          expectSameCurve(curve, changed, map, 1e-9);
+          expectSameCurve(curve, changed, map, 1e-8);
           const back = reparametriseMobius(changed, 1 / factor);
           back.knots.forEach((knot, k) => expect(knot).toBeCloseTo(curve.knots[k]!, 9));
-          expectSameCurve(curve, back, undefined, 1e-9);
+          expectSameCurve(curve, back, undefined, 1e-8);
         },
       ),
     );
+  });
+
+  it('maps unclamped ends along, or says which of their knots would pass through infinity', () => {
+    let mapped = 0;
+    let refused = 0;
+    fc.assert(
+      fc.property(
+        arbitraryCurve({ periodic: false }).filter(({ knots, degree }) => knots[0] !== knots[degree]),
+        fc.double({ min: -1, max: 1, noNaN: true }).map((exponent) => 10 ** exponent),
+        (curve, factor) => {
+          const [start, end] = domainOf(curve.knots, curve.degree);
+          const denominator = (u: number): number => 1 + ((factor - 1) * (u - start)) / (end - start);
+          if (!curve.knots.every((knot) => denominator(knot) > 0)) {
+            expect(() => reparametriseMobius(curve, factor)).toThrow(/through infinity/);
+            refused++;
+            return;
+          }
+          // Close to infinity all digits are lost.
+          fc.pre(curve.knots.every((knot) => denominator(knot) > 0.05));
+          mapped++;
+          const changed = reparametriseMobius(curve, factor);
+          validateCurve(changed);
+          expect(domainOf(changed.knots, changed.degree)).toEqual([start, end]);
+          const map = (u: number): number =>
+            Math.min(end, start + ((end - start) * factor * ((u - start) / (end - start))) / denominator(u));
+          expectSameCurve(curve, changed, map, 1e-8);
+        },
+      ),
+      { numRuns: 400 },
+    );
+    expect(mapped).toBeGreaterThan(40);
+    expect(refused).toBeGreaterThan(4);
   });
 
   it('changes the end speeds by the factor, and makes end weights equal', () => {

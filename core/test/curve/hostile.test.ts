@@ -180,3 +180,22 @@ describe('broken curves', () => {
     }
   });
 });
+
+describe('messages', () => {
+  it('have numbers that can be read, while the value keeps all its digits', () => {
+    const at = 1 / 3;
+    const error = (() => {
+      try {
+        core.splitCurve({ ...base, knots: base.knots.map((knot) => knot + at) }, at);
+      } catch (thrown) {
+        return thrown as core.CurveError;
+      }
+      throw new Error('nothing was thrown');
+    })();
+    expect(error.message).toContain('0.3333333333;');
+    expect(error.value).toBe(at);
+    expect(new core.CurveError('knot', 'From 1.5e-12 and -2.25 to 1.23456789012345e-7.').message).toBe(
+      'From 1.5e-12 and -2.25 to 1.23456789e-7.',
+    );
+  });
+});
