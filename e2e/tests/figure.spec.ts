@@ -14,7 +14,7 @@ import {
   type Point,
 } from '@bogen/core';
 import type { Page } from '@playwright/test';
-import { drag, expect, handle, placeOf, signIn, test } from '../bogen.js';
+import { drag, expect, handle, placeOf, saved, signIn, test } from '../bogen.js';
 import { choose, click, figure, lastItem, lesson, newLesson, screenOf } from '../figure.js';
 
 const firstPoints: readonly Point[] = [
@@ -555,6 +555,36 @@ test('a picture lies behind the drawing: sent, scaled by two points, faded, lock
   await expect.poll(picture).toMatchObject({ flipped: true, fade: 1, locked: true });
   // Locked it can't be taken hold of any more.
   await expect(page.locator(`[data-shape-handle="${before.id}/centre"]`)).toHaveCount(0);
+});
+
+test('while a long picture is sent, it is told how much of it; without the server nothing is changed', async ({
+  newContext,
+  bogen,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'A long picture');
+  const network = await page.context().newCDPSession(page);
+  await network.send('Network.enable');
+  const slow = { offline: false, latency: 0, downloadThroughput: -1, uploadThroughput: 300_000 };
+  await network.send('Network.emulateNetworkConditions', slow);
+  const long = `<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 100"><path d="M0 50H200" stroke="#333"/><!--${'-x'.repeat(300_000)}--></svg>`;
+  const file = { name: 'scroll.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(long) };
+  await page.getByRole('button', { name: 'Draw …' }).click();
+  const button = page.getByRole('button', { name: /^Sending the picture/ });
+  await page.locator('input[type=file]').setInputFiles(file);
+  await expect(button).toHaveText(/Sending the picture: [1-9]\d* %/);
+  await expect(button).toBeDisabled();
+  await expect(page.getByRole('heading', { name: 'Details of Picture' })).toBeVisible();
+  await expect(saved(page)).toBeVisible();
+
+  await bogen.killServer();
+  await page.getByRole('button', { name: 'Draw …' }).click();
+  await page.locator('input[type=file]').setInputFiles(file);
+  await expect(page.getByRole('alert').filter({ hasText: 'picture' })).toContainText(
+    'The picture could not be sent: The server can’t be reached. Nothing was changed.',
+  );
+  await expect(page.getByRole('button', { name: /^Picture to draw over/ })).toBeEnabled();
+  await bogen.startServer();
 });
 
 test('a finger that rests opens the menu, two fingers zoom, and the handles are large enough', async ({

@@ -1,5 +1,6 @@
 import type { Answer, Body, EndpointName, Params, Problem, Query } from '@bogen/contract';
 import { paths } from '@bogen/contract/paths';
+import { sendTold } from './sendTold.js';
 
 /** The server's answer that something is wrong, with its sentence. */
 export class ApiProblem extends Error {
@@ -22,6 +23,8 @@ type Input<Name extends EndpointName> = (Params<Name> extends undefined ? object
     signal?: AbortSignal;
     /** Lets the request outlive the page, for small bodies. */
     keepalive?: boolean;
+    /** Told how much of a long body is sent, 0 to 1. */
+    onSent?: (share: number) => void;
   };
 
 /**
@@ -30,12 +33,13 @@ type Input<Name extends EndpointName> = (Params<Name> extends undefined ? object
  */
 export async function call<Name extends EndpointName>(name: Name, input: Input<Name>): Promise<Answer<Name>> {
   const endpoint = paths[name];
-  const { params, query, body, signal, keepalive } = input as {
+  const { params, query, body, signal, keepalive, onSent } = input as {
     params?: Record<string, string>;
     query?: Record<string, unknown>;
     body?: unknown;
     signal?: AbortSignal;
     keepalive?: boolean;
+    onSent?: (share: number) => void;
   };
   const path = endpoint.path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params?.[key] ?? ''));
   const search = new URLSearchParams();
@@ -44,13 +48,19 @@ export async function call<Name extends EndpointName>(name: Name, input: Input<N
   const text = body === undefined ? undefined : JSON.stringify(body);
   let response: Response;
   try {
-    response = await fetch(`/api${path}${search.size > 0 ? `?${search.toString()}` : ''}`, {
-      method: endpoint.method.toUpperCase(),
-      ...(text === undefined ? {} : { body: text, headers: { 'content-type': 'application/json' } }),
-      ...(signal ? { signal } : {}),
-      // Browsers refuse to keep alive more than 64 kB.
-      keepalive: keepalive === true && (text?.length ?? 0) < 60_000,
-    });
+    const address = `/api${path}${search.size > 0 ? `?${search.toString()}` : ''}`;
+    const method = endpoint.method.toUpperCase();
+    const headers = { 'content-type': 'application/json' };
+    response =
+      onSent && text !== undefined
+        ? await sendTold(address, { method, headers, body: text }, onSent)
+        : await fetch(address, {
+            method,
+            ...(text === undefined ? {} : { body: text, headers }),
+            ...(signal ? { signal } : {}),
+            // Browsers refuse to keep alive more than 64 kB.
+            keepalive: keepalive === true && (text?.length ?? 0) < 60_000,
+          });
   } catch (error) {
     if (signal?.aborted) throw error;
     throw new NotConnected('The server can’t be reached.');

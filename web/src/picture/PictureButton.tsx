@@ -14,35 +14,51 @@ interface PictureButtonProps {
 export function PictureButton({ scene, className, onAdded }: PictureButtonProps) {
   const { t } = useTranslation();
   const input = useRef<HTMLInputElement>(null);
-  const [state, setState] = useState<{ sending: boolean; problem: string }>({ sending: false, problem: '' });
+  // The share that is sent, while something is.
+  const [share, setShare] = useState<number | null>(null);
+  const [problem, setProblem] = useState('');
   const take = async (file: File): Promise<void> => {
-    setState({ sending: true, problem: '' });
+    setShare(0);
+    setProblem('');
     try {
-      const id = await addPicture(scene, file, t('picture.name'));
-      setState({ sending: false, problem: '' });
+      const id = await addPicture(scene, file, t('picture.name'), setShare);
       onAdded(id);
     } catch (error) {
-      const problem =
+      setProblem(
         error instanceof FileTooLarge
           ? t('picture.tooLarge')
           : error instanceof ApiProblem || error instanceof NotConnected || error instanceof Error
             ? t('picture.notSent', { reason: error.message })
-            : String(error);
-      setState({ sending: false, problem });
+            : String(error),
+      );
+    } finally {
+      setShare(null);
     }
   };
   return (
     <>
       <button
         type="button"
-        disabled={state.sending}
+        disabled={share !== null}
         className={className}
         onClick={() => input.current!.click()}
       >
         <span className="block text-[13px] font-medium">
-          {state.sending ? t('picture.sending') : t('picture.add')}
+          {share === null
+            ? t('picture.add')
+            : share < 1
+              ? t('picture.sending', { share: Math.floor(share * 100) })
+              : t('picture.checking')}
         </span>
-        <span className="block text-[12px] leading-snug text-soft">{t('picture.addLead')}</span>
+        {share === null ? (
+          <span className="block text-[12px] leading-snug text-soft">{t('picture.addLead')}</span>
+        ) : (
+          <progress
+            aria-label={t('picture.add')}
+            className="mt-1 block h-1.5 w-full appearance-none overflow-hidden rounded-full bg-line [&::-moz-progress-bar]:bg-accent [&::-webkit-progress-bar]:bg-line [&::-webkit-progress-value]:bg-accent"
+            {...(share < 1 ? { value: share } : {})}
+          />
+        )}
       </button>
       <input
         ref={input}
@@ -56,9 +72,9 @@ export function PictureButton({ scene, className, onAdded }: PictureButtonProps)
           if (file) void take(file);
         }}
       />
-      {state.problem && (
+      {problem && (
         <p role="alert" className="col-span-2 px-2 text-[13px] text-bad">
-          {state.problem}
+          {problem}
         </p>
       )}
     </>

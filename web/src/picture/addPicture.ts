@@ -14,12 +14,18 @@ export class FileTooLarge extends Error {
 /**
  * Sends a picture to the server and puts it behind the drawing, as large as what is shown, faded so that
  * lines on it can be seen.
+ * @param onSent told the share of it that is sent, 0 to 1
  * @throws FileTooLarge, ApiProblem where the server refuses it, NotConnected
  */
-export async function addPicture(scene: FigureScene, file: File, name: string): Promise<string> {
+export async function addPicture(
+  scene: FigureScene,
+  file: File,
+  name: string,
+  onSent: (share: number) => void,
+): Promise<string> {
   if (file.size > mostBytes) throw new FileTooLarge();
   const data = await base64Of(file);
-  const { id: picture, width, height } = await call('addPicture', { body: { data } });
+  const { id: picture, width, height } = await call('addPicture', { body: { data }, onSent });
   const { document, view } = scene;
   const [across, up] = [view.right - view.left, view.top - view.bottom];
   const id = freshId(document);
