@@ -1,6 +1,7 @@
 import { curveOf, distinctPointCount, itemOf, sourcesOf, type Grip, type Point } from '@bogen/core';
 import type { Plane } from '../figure/plane.js';
-import type { FigureScene, FigureState } from '../figure/scene.js';
+import type { FigureScene } from '../figure/scene.js';
+import type { FigureState } from '../figure/sceneParts.js';
 import { snap, type Snapped } from './snap.js';
 
 /**

@@ -8,7 +8,9 @@ import { useDragging, type Draggable } from './dragging.js';
 import { handlePlace, handlesOf, ringRadius } from './handles.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
-import { letterOf, nameOf, type FigureScene, type Picked } from './scene.js';
+import { letterOf, nameOf } from './names.js';
+import type { FigureScene } from './scene.js';
+import type { Picked } from './sceneParts.js';
 
 interface HandlesProps {
   readonly scene: FigureScene;

@@ -3,7 +3,8 @@ import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } fr
 import { useTranslation } from '../text/text.js';
 import { arrowStep, roundPlace } from './dragging.js';
 import type { Plane } from './plane.js';
-import type { FigureScene, Picking } from './scene.js';
+import type { FigureScene } from './scene.js';
+import type { Picking } from './sceneParts.js';
 
 /** Over the figure while a panel waits for places of it. */
 export function PickLayer({ scene, plane, picking }: { scene: FigureScene; plane: Plane; picking: Picking }) {

@@ -26,7 +26,8 @@ import { write } from './drawText.js';
 import type { Pane } from './pane.js';
 import { addSamples, addSpans, tracePoints } from './path.js';
 import type { Plane } from './plane.js';
-import type { FigureScene, Picked } from './scene.js';
+import type { FigureScene } from './scene.js';
+import type { Picked } from './sceneParts.js';
 
 type Context = CanvasRenderingContext2D;
 

@@ -22,7 +22,8 @@ import { drawConstruction } from './drawConstruction.js';
 import { arrow, drawDerivatives } from './drawDerivatives.js';
 import { tracePoints } from './path.js';
 import type { Plane } from './plane.js';
-import type { FigureScene, Highlight } from './scene.js';
+import type { FigureScene } from './scene.js';
+import type { Highlight } from './sceneParts.js';
 
 type Context = CanvasRenderingContext2D;
 

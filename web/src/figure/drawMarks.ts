@@ -8,7 +8,9 @@ import { labelDirection } from './labelDirection.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import { Sprites } from './sprites.js';
-import { letterOf, type FigureScene, type Picked } from './scene.js';
+import { letterOf } from './names.js';
+import type { FigureScene } from './scene.js';
+import type { Picked } from './sceneParts.js';
 
 type Context = CanvasRenderingContext2D;
 

@@ -10,7 +10,8 @@ import {
 } from '@bogen/core';
 import { editPointsOf } from './geometry.js';
 import { wholePane, type Pane } from './pane.js';
-import type { FigureScene, Picked } from './scene.js';
+import type { FigureScene } from './scene.js';
+import type { Picked } from './sceneParts.js';
 
 /** Pixels from a control point's middle to its ring: the ring's area follows the weight. */
 export function ringRadius(curve: Curve, index: number): number {

@@ -1,6 +1,7 @@
 import type { FigureCommand, FigureDocument, Grip, Point, PointKind } from '@bogen/core';
 import type { Plane } from './plane.js';
-import type { FigureScene, FigureState, Snap } from './scene.js';
+import type { FigureScene } from './scene.js';
+import type { FigureState, Snap } from './sceneParts.js';
 
 /**
  * How far a figure's document has come: still awaited, so that nothing of it is drawn and only its place is

@@ -9,7 +9,8 @@ import { editPointsOf } from './geometry.js';
 import { handlesOf } from './handles.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
-import type { FigureScene, Picked } from './scene.js';
+import type { FigureScene } from './scene.js';
+import type { Picked } from './sceneParts.js';
 
 /** Fewer marks than these are drawn sooner than a whole sheet of them is copied. */
 const fewestOnSheet = 24;

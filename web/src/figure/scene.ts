@@ -2,8 +2,6 @@ import {
   curveOf,
   domainOf,
   evaluateFigure,
-  handlesOfShape,
-  itemOf,
   gripKey,
   gripPlace,
   supportOf,
@@ -12,75 +10,12 @@ import {
   type FigureDocument,
   type Grip,
   type Point,
-  type PointKind,
   type View,
 } from '@bogen/core';
 import { evaluationOf } from './geometry.js';
 import type { Arrival, FigureHost } from './host.js';
-
-/** A figure at one moment, and what its items came to. */
-export interface FigureState {
-  readonly document: FigureDocument;
-  readonly evaluation: Evaluation;
-}
-
-/** A place that a grip on the move is drawn to, and what it is, in words. */
-export interface Snap {
-  readonly at: Point;
-  readonly words: string;
-}
-
-/** A point of a curve, where it is pointed at, focused or held. */
-export type Picked = Extract<Grip, { readonly of: PointKind }>;
-
-/** Several grips on one place, of which one is to be chosen. */
-export interface Question {
-  readonly grips: readonly Grip[];
-  readonly pane: string;
-  /** Where it is asked, in pixels of the pane. */
-  readonly at: readonly [number, number];
-}
-
-/** The support that is lit on curve, knots and basis. */
-export interface LitSupport {
-  readonly item: string;
-  readonly index: number;
-  readonly from: number;
-  readonly to: number;
-}
-
-/** What is drawn over a figure while something is being made, before it is part of the document. */
-export interface Overlay {
-  /** What it would come to. */
-  readonly curve?: Curve;
-  /** Places that were set. */
-  readonly places: readonly Point[];
-  /** Handles, each a line through its node. */
-  readonly pulls: readonly (readonly [Point, Point])[];
-  /** Whether the places are joined by a polygon. */
-  readonly polygon: boolean;
-  /** What of the present curve would go. */
-  readonly goes?: readonly Curve[];
-  /** Its mirror image. */
-  readonly image?: Curve | undefined;
-  /** The mirror line, by two places. */
-  readonly axis?: readonly [Point, Point] | undefined;
-  /** A freehand stroke as it is drawn. */
-  readonly stroke?: readonly Point[];
-}
-
-/** Places of the figure that a panel waits for. */
-export interface Picking {
-  readonly count: number;
-  readonly places: readonly Point[];
-  readonly done: (places: readonly Point[]) => void;
-}
-
-/** Places and lines that a panel of numbers points at. */
-export interface Highlight {
-  readonly places: readonly Point[];
-  readonly lines: readonly (readonly [Point, Point])[];
-}
+import type { Highlight, LitSupport, Overlay, Picked, Picking, Question, Snap } from './sceneParts.js';
+import { structureOf } from './structure.js';
 
 /**
  * One figure on the screen with its rail: the document's geometry, the cursor, and what is picked. All
@@ -408,30 +343,4 @@ export class FigureScene {
 
 function arrivalOf(host: FigureHost): Arrival {
   return host.arrival?.() ?? 'here';
-}
-
-/** What the set of handles and tracks depends on, as a text to compare. */
-function structureOf(document: FigureDocument): string {
-  const items = document.items.map((item) => {
-    const { id, name, kind, hidden, locked, shown, color, lineWeight } = item;
-    const parts =
-      kind === 'curve'
-        ? [item.curve.points.length, item.curve.degree, item.curve.periodic, item.faint]
-        : kind === 'shape'
-          ? [item.shape.kind, handlesOfShape(item.shape).length]
-          : [];
-    return [id, name, kind, hidden, locked, shown, color, lineWeight, ...parts];
-  });
-  const { loose, shown, looks, rail, view } = document;
-  return JSON.stringify([items, loose, shown, looks, rail, view]);
-}
-
-/** The name of a point as it is spoken of: P₃, E₃. */
-export function letterOf(of: PointKind): string {
-  return of === 'controlPoints' ? 'P' : 'E';
-}
-
-/** The name of an item, for labels. */
-export function nameOf(document: FigureDocument, item: string): string {
-  return itemOf(document, item)?.name ?? item;
 }

@@ -1,6 +1,7 @@
 import { gripKey, type Grip } from '@bogen/core';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
-import type { FigureScene, Question } from '../figure/scene.js';
+import type { FigureScene } from '../figure/scene.js';
+import type { Question } from '../figure/sceneParts.js';
 import type { Plane } from '../figure/plane.js';
 import { useTranslation } from '../text/text.js';
 import { gripName } from './gripName.js';

@@ -1,6 +1,6 @@
 import type { FigureDocument, Grip } from '@bogen/core';
 import type { TFunction } from 'i18next';
-import { letterOf, nameOf } from '../figure/scene.js';
+import { letterOf, nameOf } from '../figure/names.js';
 
 /** What a grip is called where it has to be told from others. */
 export function gripName(document: FigureDocument, grip: Grip, t: TFunction<'texts'>): string {

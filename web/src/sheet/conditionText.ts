@@ -1,6 +1,6 @@
 import { itemOf, type Condition, type ConditionResult, type FigureDocument } from '@bogen/core';
 import type { TFunction } from 'i18next';
-import { letterOf } from '../figure/scene.js';
+import { letterOf } from '../figure/names.js';
 import { shownNumber, shownScientific } from '../text/number.js';
 
 /** A condition as a sentence. */

@@ -8,7 +8,7 @@ import { useFigureKeys } from '../keys/useFigureKeys.js';
 import { SelectionBar } from '../select/SelectionBar.js';
 import { Link } from 'react-router';
 import { FigureView } from '../figure/FigureView.js';
-import { letterOf } from '../figure/scene.js';
+import { letterOf } from '../figure/names.js';
 import { prepareFigures, sheetsByNearness } from '../figure/prepare.js';
 import { useScene } from '../figure/useScene.js';
 import { Rail } from '../rail/Rail.js';

@@ -1,0 +1,65 @@
+import type { Curve, Evaluation, FigureDocument, Grip, Point, PointKind } from '@bogen/core';
+
+/** A figure at one moment, and what its items came to. */
+export interface FigureState {
+  readonly document: FigureDocument;
+  readonly evaluation: Evaluation;
+}
+
+/** A place that a grip on the move is drawn to, and what it is, in words. */
+export interface Snap {
+  readonly at: Point;
+  readonly words: string;
+}
+
+/** A point of a curve, where it is pointed at, focused or held. */
+export type Picked = Extract<Grip, { readonly of: PointKind }>;
+
+/** Several grips on one place, of which one is to be chosen. */
+export interface Question {
+  readonly grips: readonly Grip[];
+  readonly pane: string;
+  /** Where it is asked, in pixels of the pane. */
+  readonly at: readonly [number, number];
+}
+
+/** The support that is lit on curve, knots and basis. */
+export interface LitSupport {
+  readonly item: string;
+  readonly index: number;
+  readonly from: number;
+  readonly to: number;
+}
+
+/** What is drawn over a figure while something is being made, before it is part of the document. */
+export interface Overlay {
+  /** What it would come to. */
+  readonly curve?: Curve;
+  /** Places that were set. */
+  readonly places: readonly Point[];
+  /** Handles, each a line through its node. */
+  readonly pulls: readonly (readonly [Point, Point])[];
+  /** Whether the places are joined by a polygon. */
+  readonly polygon: boolean;
+  /** What of the present curve would go. */
+  readonly goes?: readonly Curve[];
+  /** Its mirror image. */
+  readonly image?: Curve | undefined;
+  /** The mirror line, by two places. */
+  readonly axis?: readonly [Point, Point] | undefined;
+  /** A freehand stroke as it is drawn. */
+  readonly stroke?: readonly Point[];
+}
+
+/** Places of the figure that a panel waits for. */
+export interface Picking {
+  readonly count: number;
+  readonly places: readonly Point[];
+  readonly done: (places: readonly Point[]) => void;
+}
+
+/** Places and lines that a panel of numbers points at. */
+export interface Highlight {
+  readonly places: readonly Point[];
+  readonly lines: readonly (readonly [Point, Point])[];
+}

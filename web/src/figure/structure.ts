@@ -1,0 +1,17 @@
+import { handlesOfShape, type FigureDocument } from '@bogen/core';
+
+/** What the set of handles and tracks depends on, as a text to compare. */
+export function structureOf(document: FigureDocument): string {
+  const items = document.items.map((item) => {
+    const { id, name, kind, hidden, locked, shown, color, lineWeight } = item;
+    const parts =
+      kind === 'curve'
+        ? [item.curve.points.length, item.curve.degree, item.curve.periodic, item.faint]
+        : kind === 'shape'
+          ? [item.shape.kind, handlesOfShape(item.shape).length]
+          : [];
+    return [id, name, kind, hidden, locked, shown, color, lineWeight, ...parts];
+  });
+  const { loose, shown, looks, rail, view } = document;
+  return JSON.stringify([items, loose, shown, looks, rail, view]);
+}
