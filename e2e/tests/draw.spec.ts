@@ -504,6 +504,53 @@ test('what is shown, the tracks of the rail, and a reload in the middle', async 
   expect(moved.y - start.y).toBeCloseTo(30, 0);
 });
 
+test('the figure stays where it is when the first place is set, whatever is drawn', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'A steady hand');
+  const heights = (): Promise<number> =>
+    page.locator('[data-draw-bar]').evaluate((bar) => (bar as HTMLElement).offsetHeight);
+  for (const tool of [/^Curve through points/, /^Arc by ends/, /^Bézier chain/, /^Conic/]) {
+    await choose(page, tool);
+    const before = await heights();
+    await click(page, [[60, 20]]);
+    await expect(page.getByRole('button', { name: 'Start again' })).toBeVisible();
+    expect(await heights()).toBe(before);
+    await page.keyboard.press('Escape');
+    await page.keyboard.press('Escape');
+    await expect(page.locator('[data-draw-layer]')).toHaveCount(0);
+  }
+});
+
+test('what is outside its limits is told, and an expression is taken for a radius and a knot', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Limits');
+  await choose(page, /^Arc by ends/);
+  const radius = page.getByRole('textbox', { name: 'Radius' });
+  await radius.fill('-3');
+  await expect(radius).toHaveAttribute('aria-invalid', 'true');
+  await expect(radius).toHaveAttribute('title', 'A number above 0');
+  await radius.fill('30*sqrt(2)');
+  await expect(radius).not.toHaveAttribute('aria-busy');
+  await expect(radius).not.toHaveAttribute('aria-invalid');
+  await click(page, [
+    [60, 20],
+    [120, 20],
+  ]);
+  const arc = await lastItem(page);
+  expect(arc).toMatchObject({ kind: 'shape', shape: { kind: 'arcRadius', radius: 30 * Math.SQRT2 } });
+  await page.getByRole('button', { name: 'Stop drawing' }).click();
+  await page.getByRole('button', { name: 'Change …' }).click();
+  const parameter = page.getByRole('textbox', { name: 'at u =' });
+  await parameter.fill('1/3');
+  await expect(parameter).not.toHaveAttribute('aria-busy');
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await expect.poll(async () => JSON.stringify((await figure(page)).items)).toContain(String(1 / 3));
+});
+
 test('an expression that is still being read when its field is left counts all the same', async ({
   newContext,
 }) => {

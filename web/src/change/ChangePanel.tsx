@@ -13,7 +13,8 @@ import { shownNumber, superscript } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Check, Choice } from '../ui/Choice.js';
-import { NumberField } from '../ui/NumberField.js';
+import { ExpressionField } from '../ui/ExpressionField.js';
+import { WholeField } from '../ui/WholeField.js';
 import { Panel } from '../ui/Panel.js';
 import { useHeavyPreview } from './useHeavyPreview.js';
 import { specNames, specs, type Field, type Spec, type SpecName, type Values } from './specs.js';
@@ -193,19 +194,27 @@ function FieldOf({ field, value, onSet, scene, item }: FieldOfProps) {
   switch (field.kind) {
     case 'number':
       return (
-        <NumberField
+        <ExpressionField
           label={label}
           value={Number(value)}
-          {...(field.least === undefined ? {} : { least: field.least })}
-          {...(field.most === undefined ? {} : { most: field.most })}
-          whole={field.whole ?? false}
+          {...(field.limits ? { limits: field.limits } : {})}
+          onChange={(next) => onSet(field.key, next)}
+        />
+      );
+    case 'whole':
+      return (
+        <WholeField
+          label={label}
+          value={Number(value)}
+          least={field.least}
+          most={field.most}
           onChange={(next) => onSet(field.key, next)}
         />
       );
     case 'parameter':
       return (
         <span className="flex items-center gap-1">
-          <NumberField label={label} value={Number(value)} onChange={(next) => onSet(field.key, next)} />
+          <ExpressionField label={label} value={Number(value)} onChange={(next) => onSet(field.key, next)} />
           <Button quiet onClick={() => onSet(field.key, Number(scene.cursor.toFixed(3)))}>
             {t('change.fromCursor')}
           </Button>

@@ -1,14 +1,14 @@
 import { domainOf, interiorKnots, spansOf, type Curve, type Operation } from '@bogen/core';
+import type { Limits } from '../ui/limits.js';
 
 /** A field of an operation's form. Values are kept by key, as numbers, words and truths. */
 export type Field =
   | {
       readonly key: string;
       readonly kind: 'number';
-      readonly least?: number;
-      readonly most?: number;
-      readonly whole?: boolean;
+      readonly limits?: Limits;
     }
+  | { readonly key: string; readonly kind: 'whole'; readonly least: number; readonly most: number }
   | { readonly key: string; readonly kind: 'parameter' }
   | { readonly key: string; readonly kind: 'knot' }
   | {
@@ -30,8 +30,8 @@ export interface Spec {
 }
 
 const number = (values: Values, key: string): number => Number(values[key]);
-const times: Field = { key: 'times', kind: 'number', least: 1, most: 9, whole: true };
-const degree: Field = { key: 'degree', kind: 'number', least: 1, most: 9, whole: true };
+const times: Field = { key: 'times', kind: 'whole', least: 1, most: 9 };
+const degree: Field = { key: 'degree', kind: 'whole', least: 1, most: 9 };
 const ends = ['start', 'end'] as const;
 const axis = (values: Values) => {
   const place = number(values, 'place');
@@ -85,12 +85,12 @@ export const specs = {
     make: (source, v) => ({ name: 'lowerDegree', source, times: number(v, 'times') }),
   },
   refit: {
-    fields: [degree, { key: 'spans', kind: 'number', least: 1, most: 500, whole: true }],
+    fields: [degree, { key: 'spans', kind: 'whole', least: 1, most: 500 }],
     first: (curve) => ({ degree: curve.degree, spans: spansOf(curve.knots, curve.degree).length }),
     make: (source, v) => ({ name: 'refit', source, degree: number(v, 'degree'), spans: number(v, 'spans') }),
   },
   fitToTolerance: {
-    fields: [degree, { key: 'tolerance', kind: 'number', least: 1e-6, most: 1e4 }],
+    fields: [degree, { key: 'tolerance', kind: 'number', limits: { least: 1e-6, most: 1e4 } }],
     first: (curve) => ({ degree: curve.degree, tolerance: 0.5 }),
     make: (source, v) => ({
       name: 'fitToTolerance',
@@ -121,14 +121,14 @@ export const specs = {
     make: (source, v) => ({ name: 'part', source, from: number(v, 'from'), to: number(v, 'to') }),
   },
   piece: {
-    fields: [{ key: 'index', kind: 'number', least: 0, most: 1999, whole: true }],
+    fields: [{ key: 'index', kind: 'whole', least: 0, most: 1999 }],
     first: () => ({ index: 0 }),
     make: (source, v) => ({ name: 'piece', source, index: number(v, 'index') }),
   },
   join: {
     fields: [
       { key: 'second', kind: 'curve' },
-      { key: 'tolerance', kind: 'number', least: 0, most: 1e4 },
+      { key: 'tolerance', kind: 'number', limits: { least: 0, most: 1e4 } },
     ],
     first: () => ({ second: '', tolerance: 0.001 }),
     make: (source, v) => ({
@@ -180,12 +180,12 @@ export const specs = {
     make: (source, v) => ({ name: 'moveStart', source, parameter: number(v, 'parameter') }),
   },
   evenOut: {
-    fields: [{ key: 'perSpan', kind: 'number', least: 1, most: 50, whole: true }],
+    fields: [{ key: 'perSpan', kind: 'whole', least: 1, most: 50 }],
     first: () => ({ perSpan: 1 }),
     make: (source, v) => ({ name: 'evenOut', source, held: [], perSpan: number(v, 'perSpan') }),
   },
   mobius: {
-    fields: [{ key: 'factor', kind: 'number', least: 0.001, most: 1000 }],
+    fields: [{ key: 'factor', kind: 'number', limits: { least: 0.001, most: 1000 } }],
     first: () => ({ factor: 2 }),
     make: (source, v) => ({ name: 'mobius', source, factor: number(v, 'factor') }),
   },

@@ -2,7 +2,8 @@ import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Check, Choice } from '../ui/Choice.js';
 import { ExpressionField } from '../ui/ExpressionField.js';
-import { NumberField } from '../ui/NumberField.js';
+import { aboveZero, insideUnit } from '../ui/limits.js';
+import { WholeField } from '../ui/WholeField.js';
 import { SliderField } from '../ui/SliderField.js';
 import { shownNumber } from '../text/number.js';
 import { tools, type DrawOptions } from './tools.js';
@@ -51,12 +52,11 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
     <div className="flex min-w-0 flex-1 flex-wrap items-center gap-1.5 py-1" data-draw-bar>
       <strong className="text-[13px]">{t(`draw.tools.${tool}`)}</strong>
       {uses('degree') && (
-        <NumberField
+        <WholeField
           label={t('draw.degree')}
           value={options.degree}
           least={1}
           most={9}
-          whole
           onChange={(degree) => drawing.setOptions({ degree })}
         />
       )}
@@ -83,12 +83,11 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
         />
       )}
       {uses('sides') && (
-        <NumberField
+        <WholeField
           label={t('draw.sides')}
           value={options.sides}
           least={3}
           most={200}
-          whole
           onChange={(sides) => drawing.setOptions({ sides })}
         />
       )}
@@ -109,10 +108,10 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
         />
       )}
       {uses('radius') && (
-        <NumberField
+        <ExpressionField
           label={t('draw.radius')}
           value={options.radius}
-          least={0.001}
+          limits={aboveZero}
           onChange={(radius) => drawing.setOptions({ radius })}
         />
       )}
@@ -142,11 +141,10 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
         />
       )}
       {uses('rho') && (
-        <NumberField
+        <ExpressionField
           label="ρ"
           value={options.rho}
-          least={0.01}
-          most={0.99}
+          limits={insideUnit}
           onChange={(rho) => drawing.setOptions({ rho })}
         />
       )}
@@ -209,7 +207,10 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
         <Button primary disabled={draft.status !== 'whole' || problem !== null} onClick={drawing.finish}>
           {t('draw.finish')}
         </Button>
-        <Button onClick={drawing.cancel}>{places.length > 0 ? t('draw.forget') : t('draw.away')}</Button>
+        {/* As wide with either text, so that the row does not break anew, and the figure move, with the first place. */}
+        <Button onClick={drawing.cancel} className="min-w-[104px] justify-center">
+          {places.length > 0 ? t('draw.forget') : t('draw.away')}
+        </Button>
       </span>
     </div>
   );

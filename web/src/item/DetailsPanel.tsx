@@ -18,6 +18,7 @@ import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
 import { Check, Choice } from '../ui/Choice.js';
 import { ExpressionField } from '../ui/ExpressionField.js';
+import { aboveZero } from '../ui/limits.js';
 import { Panel } from '../ui/Panel.js';
 import { PictureFields } from '../picture/PictureFields.js';
 import { ShapeFields } from './ShapeFields.js';
@@ -161,11 +162,13 @@ function Size({ scene, item }: { scene: FigureScene; item: FigureItem }) {
         <ExpressionField
           label={t('details.width')}
           value={width}
+          limits={aboveZero}
           onChange={(next) => width > 0 && scale(next / width, kept ? next / width : 1)}
         />
         <ExpressionField
           label={t('details.height')}
           value={height}
+          limits={aboveZero}
           onChange={(next) => height > 0 && scale(kept ? next / height : 1, next / height)}
         />
         <Check label={t('details.proportion')} value={kept} onChange={setKept} />

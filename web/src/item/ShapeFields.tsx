@@ -4,7 +4,8 @@ import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { Check, Choice } from '../ui/Choice.js';
 import { ExpressionField } from '../ui/ExpressionField.js';
-import { NumberField } from '../ui/NumberField.js';
+import { aboveZero, insideUnit } from '../ui/limits.js';
+import { WholeField } from '../ui/WholeField.js';
 import { SliderField } from '../ui/SliderField.js';
 
 interface ShapeFieldsProps {
@@ -30,12 +31,11 @@ export function ShapeFields({ scene, item, onPut }: ShapeFieldsProps) {
     case 'through':
       return (
         <Row>
-          <NumberField
+          <WholeField
             label={t('details.degree')}
             value={shape.degree}
             least={1}
             most={9}
-            whole
             onChange={(degree) => set({ ...shape, degree })}
           />
           <Choice
@@ -58,7 +58,8 @@ export function ShapeFields({ scene, item, onPut }: ShapeFieldsProps) {
           <ExpressionField
             label={t('details.radius')}
             value={shape.radius}
-            onChange={(radius) => radius > 0 && set({ ...shape, radius })}
+            limits={aboveZero}
+            onChange={(radius) => set({ ...shape, radius })}
           />
           <Choice
             label={t('draw.side')}
@@ -88,7 +89,8 @@ export function ShapeFields({ scene, item, onPut }: ShapeFieldsProps) {
           <ExpressionField
             label={t('details.radius')}
             value={shape.radius}
-            onChange={(radius) => radius > 0 && set({ ...shape, radius })}
+            limits={aboveZero}
+            onChange={(radius) => set({ ...shape, radius })}
           />
           <Choice
             label={t('draw.layout')}
@@ -122,12 +124,11 @@ export function ShapeFields({ scene, item, onPut }: ShapeFieldsProps) {
       );
     case 'polygon':
       return (
-        <NumberField
+        <WholeField
           label={t('details.sides')}
           value={shape.sides}
           least={3}
           most={200}
-          whole
           onChange={(sides) => set({ ...shape, sides })}
         />
       );
@@ -154,7 +155,8 @@ export function ShapeFields({ scene, item, onPut }: ShapeFieldsProps) {
           <ExpressionField
             label={t('details.rho')}
             value={shape.rho}
-            onChange={(rho) => rho > 0 && rho < 1 && set({ ...shape, rho })}
+            limits={insideUnit}
+            onChange={(rho) => set({ ...shape, rho })}
           />
         </div>
       );
@@ -185,12 +187,11 @@ export function ShapeFields({ scene, item, onPut }: ShapeFieldsProps) {
     case 'stroke':
       return (
         <div className="flex flex-col gap-2">
-          <NumberField
+          <WholeField
             label={t('details.degree')}
             value={shape.degree}
             least={1}
             most={9}
-            whole
             onChange={(degree) => set({ ...shape, degree })}
           />
           <SliderField
@@ -229,32 +230,29 @@ function LookFields({
   if (typeof layout === 'string') return null;
   if (layout.look === 'cubics') {
     return (
-      <NumberField
+      <WholeField
         label={t('details.pieces')}
         value={layout.pieces}
         least={2}
         most={60}
-        whole
         onChange={(pieces) => onSet({ ...shape, layout: { ...layout, pieces } })}
       />
     );
   }
   return (
     <>
-      <NumberField
+      <WholeField
         label={t('details.periodicDegree')}
         value={layout.degree}
         least={1}
         most={9}
-        whole
         onChange={(degree) => onSet({ ...shape, layout: { ...layout, degree } })}
       />
-      <NumberField
+      <WholeField
         label={t('details.periodicCount')}
         value={layout.count}
         least={3}
         most={100}
-        whole
         onChange={(count) => onSet({ ...shape, layout: { ...layout, count } })}
       />
     </>

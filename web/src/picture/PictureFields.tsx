@@ -6,6 +6,7 @@ import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Check } from '../ui/Choice.js';
 import { ExpressionField } from '../ui/ExpressionField.js';
+import { aboveZero } from '../ui/limits.js';
 import { SliderField } from '../ui/SliderField.js';
 
 interface PictureFieldsProps {
@@ -35,7 +36,8 @@ export function PictureFields({ scene, item, onPut }: PictureFieldsProps) {
         <ExpressionField
           label={t('picture.width')}
           value={item.width}
-          onChange={(width) => width > 0 && onPut({ ...item, width })}
+          limits={aboveZero}
+          onChange={(width) => onPut({ ...item, width })}
         />
         <ExpressionField
           label={t('picture.angle')}
@@ -100,7 +102,7 @@ function ScaleByPoints({ scene, item, onPut }: PictureFieldsProps) {
         </div>
       ))}
       <div className="mt-2 flex flex-wrap items-center gap-2">
-        <ExpressionField label={t('picture.known')} value={length} onChange={setLength} />
+        <ExpressionField label={t('picture.known')} value={length} limits={aboveZero} onChange={setLength} />
         <Button disabled={!scaled} onClick={() => scaled && onPut(scaled)}>
           {t('picture.apply')}
         </Button>

@@ -1,4 +1,4 @@
-import type { ReactNode } from 'react';
+import type { CSSProperties, ReactNode } from 'react';
 
 interface ChoiceProps<Value extends string> {
   readonly label: string;
@@ -22,6 +22,8 @@ export function Choice<Value extends string>({
         value={value}
         onChange={(event) => onChange(event.target.value as Value)}
         className="h-7 rounded-md border border-strong bg-sheet px-1.5 text-[13px]"
+        // As wide as what is chosen, where the browser can do that: rows of fields are full.
+        style={{ fieldSizing: 'content' } as CSSProperties}
       >
         {choices.map((choice) => (
           <option key={choice} value={choice}>

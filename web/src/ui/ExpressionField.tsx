@@ -2,32 +2,43 @@ import { useEffect, useRef, useState } from 'react';
 import { expressionReader, readExpression } from '../table/expression.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
+import { isWithin, limitsInWords, type Limits } from './limits.js';
 
 interface ExpressionFieldProps {
   readonly label: string;
   readonly value: number;
+  /** What the number must be; all numbers are allowed where it is not given. */
+  readonly limits?: Limits;
   readonly onChange: (value: number) => void;
 }
+
+const anything: Limits = {};
 
 /**
  * A field for a number or an expression. What can't be read stays in the field, is told, and changes nothing.
  * What is still being read when the field is left, since the reader is on its way, counts all the same.
  */
-export function ExpressionField({ label, value, onChange }: ExpressionFieldProps) {
+export function ExpressionField({ label, value, limits = anything, onChange }: ExpressionFieldProps) {
   const { t } = useTranslation();
   const [text, setText] = useState<string | null>(null);
-  const [known, setKnown] = useState<{ text: string; wrong: boolean } | null>(null);
+  const [known, setKnown] = useState<{ text: string; problem: string } | null>(null);
   const left = useRef(false);
   const isRead = text === null || known?.text === text;
-  const wrong = text !== null && isRead && known?.wrong === true;
+  const problem = text !== null && isRead ? (known?.problem ?? '') : '';
   useEffect(() => void expressionReader(), []);
   useEffect(() => {
     if (text === null) return undefined;
     let stale = false;
     void readExpression(text).then((read) => {
       if (stale) return;
-      setKnown({ text, wrong: read === undefined });
-      if (read === undefined) return;
+      const problem =
+        read === undefined
+          ? t('table.notANumber', { text })
+          : isWithin(limits, read)
+            ? ''
+            : limitsInWords(limits, t);
+      setKnown({ text, problem });
+      if (read === undefined || problem) return;
       if (read !== value) onChange(read);
       if (left.current) setText(null);
     });
@@ -40,14 +51,14 @@ export function ExpressionField({ label, value, onChange }: ExpressionFieldProps
       <span className="text-soft">{label}</span>
       <input
         value={text ?? String(Number(shownNumber(value, 6).replace('−', '-')))}
-        aria-invalid={wrong || undefined}
+        aria-invalid={problem !== '' || undefined}
         aria-busy={!isRead || undefined}
-        title={wrong ? t('table.notANumber', { text: text ?? '' }) : undefined}
+        title={problem || undefined}
         onChange={(event) => setText(event.target.value)}
         onFocus={() => (left.current = false)}
         onBlur={() => {
           left.current = true;
-          if (isRead && !wrong) setText(null);
+          if (isRead && !problem) setText(null);
         }}
         className="h-7 w-20 rounded-md border border-strong bg-sheet px-1.5 text-right font-mono text-[12.5px] aria-invalid:border-bad aria-invalid:text-bad"
       />
