@@ -545,6 +545,11 @@ test('what is outside its limits is told, and an expression is taken for a radiu
   await page.getByRole('button', { name: 'Stop drawing' }).click();
   await page.getByRole('button', { name: 'Change …' }).click();
   const parameter = page.getByRole('textbox', { name: 'at u =' });
+  await parameter.fill('1/');
+  await expect(parameter).toHaveAttribute('title', /is not a number or an expression/);
+  await page.getByRole('button', { name: 'From the cursor' }).click();
+  await expect(parameter).not.toHaveAttribute('aria-invalid');
+  await expect(parameter).toHaveValue(/^0\.\d+$/);
   await parameter.fill('1/3');
   await expect(parameter).not.toHaveAttribute('aria-busy');
   await page.getByRole('button', { name: 'Apply' }).click();

@@ -189,6 +189,7 @@ interface FieldOfProps {
 
 function FieldOf({ field, value, onSet, scene, item }: FieldOfProps) {
   const { t } = useTranslation();
+  const [taken, take] = useState(0);
   const label = t(`change.fields.${field.key as 'times'}`);
   const curve = curveOf(scene.evaluation, item.id);
   switch (field.kind) {
@@ -214,8 +215,20 @@ function FieldOf({ field, value, onSet, scene, item }: FieldOfProps) {
     case 'parameter':
       return (
         <span className="flex items-center gap-1">
-          <ExpressionField label={label} value={Number(value)} onChange={(next) => onSet(field.key, next)} />
-          <Button quiet onClick={() => onSet(field.key, Number(scene.cursor.toFixed(3)))}>
+          <ExpressionField
+            key={taken}
+            label={label}
+            value={Number(value)}
+            onChange={(next) => onSet(field.key, next)}
+          />
+          <Button
+            quiet
+            onClick={() => {
+              onSet(field.key, Number(scene.cursor.toFixed(3)));
+              // What is typed wrong there gives way also where the value was the cursor's before.
+              take(taken + 1);
+            }}
+          >
             {t('change.fromCursor')}
           </Button>
         </span>

@@ -46,6 +46,10 @@ export function ExpressionField({ label, value, limits = anything, onChange }: E
       stale = true;
     };
   }, [text]);
+  // A value that comes from elsewhere takes the place of what was left wrong.
+  useEffect(() => {
+    if (left.current) setText(null);
+  }, [value]);
   return (
     <label className="flex items-center gap-1 text-[13px]">
       <span className="text-soft">{label}</span>
