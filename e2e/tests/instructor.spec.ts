@@ -1,4 +1,15 @@
-import { coordinatesOf, drag, dragTo, expect, handle, joinClass, saved, signIn, test } from '../bogen.js';
+import {
+  coordinatesOf,
+  drag,
+  dragTo,
+  expect,
+  handle,
+  joinClass,
+  placeOf,
+  saved,
+  signIn,
+  test,
+} from '../bogen.js';
 import { choose, click, newLesson } from '../figure.js';
 
 test('an instructor writes, arranges and publishes a lesson, and a student reads it', async ({
@@ -288,6 +299,22 @@ test('from sheet to sheet the list keeps the focus, and what belonged to one she
     await page.goBack();
     await expect(title).toHaveValue('After');
     await expect(page.locator('[data-look-group]')).toHaveCount(0);
+    await expect.poll(() => coordinatesOf(page, 'curve/P2')).toEqual(left);
+  });
+
+  await test.step('a point in the hand is let go, and its sheet is as it was', async () => {
+    const from = await placeOf(page, 'curve/P2');
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 40, from.y - 30, { steps: 4 });
+    await page.goBack();
+    await expect(title).toHaveValue('Before');
+    await page.mouse.move(from.x + 60, from.y - 50, { steps: 2 });
+    await page.mouse.up();
+    await expect.poll(() => coordinatesOf(page, 'curve/P2')).toEqual([70, 90]);
+    await expect(page.locator('[data-facts]')).toBeVisible();
+    await page.goForward();
+    await expect(title).toHaveValue('After');
     await expect.poll(() => coordinatesOf(page, 'curve/P2')).toEqual(left);
   });
 

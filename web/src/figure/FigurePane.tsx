@@ -95,7 +95,13 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
       <svg ref={drawing} className="absolute top-0 left-0" width={width} height={height}>
         {document.items.map((item) =>
           isSeen && item.kind === 'point' && !item.hidden ? (
-            <ReferencePoint key={item.id} scene={scene} item={item} plane={plane} pane={pane} />
+            <ReferencePoint
+              key={`${scene.number}/${item.id}`}
+              scene={scene}
+              item={item}
+              plane={plane}
+              pane={pane}
+            />
           ) : null,
         )}
         {isSeen && pane.shows(document.rail.item) && <CursorHandle scene={scene} plane={plane} />}
@@ -109,7 +115,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
                   ? pictureHandles(item)
                   : [];
             return places.map(({ key }) => (
-              <ShapeHandle key={`${item.id}/${key}`} {...own} item={item.id} handle={key} />
+              <ShapeHandle key={`${scene.number}/${item.id}/${key}`} {...own} item={item.id} handle={key} />
             ));
           })}
         {/* The first picture does not wait for hundreds of elements that are not seen. */}

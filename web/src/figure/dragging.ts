@@ -7,7 +7,7 @@ import {
   type Grip,
   type Point,
 } from '@bogen/core';
-import { useRef, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
+import { useEffect, useRef, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
 import { gripsNear } from './gripsNear.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
@@ -105,6 +105,10 @@ export function useDragging(
     release(now);
     now.draggable.scene.host.preview(null);
   };
+  // What goes from the page with something in the hand, with its sheet or by an undo elsewhere, lets go of it.
+  const latest = useRef(cancel);
+  latest.current = cancel;
+  useEffect(() => () => latest.current(), []);
   return {
     isHeld: () => held.current !== null,
     onPointerDown: (event) => {

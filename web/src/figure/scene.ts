@@ -289,6 +289,8 @@ export class FigureScene {
       stop();
       cancelAnimationFrame(this.frame);
       this.frame = 0;
+      // What was only tried ends with the scene; whoever tried it can no longer say so.
+      if (!this.host.settled()) this.host.preview(null);
     };
   }
 

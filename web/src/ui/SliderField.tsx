@@ -1,4 +1,4 @@
-import { useId, useRef, useState } from 'react';
+import { useEffect, useId, useRef, useState } from 'react';
 
 interface SliderFieldProps {
   readonly label: string;
@@ -40,6 +40,10 @@ export function SliderField(props: SliderFieldProps) {
     setPulled(null);
     if (pulled !== before.current) onChange(pulled);
   };
+  // Gone while it is pulled, with its panel, it is let go.
+  const latest = useRef(done);
+  latest.current = done;
+  useEffect(() => () => latest.current(), []);
   return (
     <div className="flex items-center gap-2 text-[13px]">
       <label htmlFor={id} className="shrink-0 text-soft">
