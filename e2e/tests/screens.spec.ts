@@ -156,6 +156,19 @@ test('on a small screen the text folds below the figure, and the figure takes th
   const figure = (await page.locator('[data-figure]').boundingBox())!;
   const heading = (await page.getByRole('heading', { name: 'A control point acts near' }).boundingBox())!;
   expect(heading.y).toBeGreaterThan(figure.y + figure.height);
+
+  await test.step('every sheet begins with its figure, and the beginning of its text is in sight', async () => {
+    await page.setViewportSize({ width: 420, height: 800 });
+    const begins = async (title: string): Promise<void> => {
+      await expect(page.getByRole('heading', { level: 1, name: title })).toBeInViewport();
+      const drawing = (await page.locator('[data-figure]').boundingBox())!;
+      expect(drawing.y).toBeGreaterThanOrEqual(44);
+      expect(drawing.height).toBeGreaterThan(250);
+    };
+    await begins('A control point acts near');
+    await page.getByRole('link', { name: 'Next sheet' }).click();
+    await begins('An edit point acts far');
+  });
 });
 
 test('a finger drags a handle, which is large enough for it', async ({ browser, bogen }) => {

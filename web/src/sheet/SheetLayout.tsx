@@ -1,3 +1,4 @@
+import clsx from 'clsx';
 import type { ReactNode } from 'react';
 import { useTop } from '../ui/useTop.js';
 
@@ -34,7 +35,7 @@ export function SheetLayout({
       {notice}
       <main
         ref={page}
-        className="flex min-h-0 flex-1 flex-col-reverse overflow-y-auto lg:flex-row lg:overflow-hidden"
+        className="flex min-h-0 flex-1 flex-col overflow-y-auto lg:flex-row lg:overflow-hidden"
       >
         {!wide && (
           <div
@@ -44,7 +45,13 @@ export function SheetLayout({
             {text}
           </div>
         )}
-        <div className="flex h-[calc(100vh-2.75rem)] min-w-0 shrink-0 flex-col lg:h-full lg:flex-1">
+        <div
+          className={clsx(
+            'order-first flex min-w-0 shrink-0 flex-col lg:order-none lg:h-full lg:flex-1',
+            // The beginning of the text is seen below the figure, so that one knows that it is there.
+            wide ? 'h-full' : 'h-[calc(100%-5.5rem)]',
+          )}
+        >
           <div className="flex min-h-[42px] shrink-0 flex-wrap items-center gap-x-0.5 gap-y-0.5 border-b border-line bg-sheet px-2.5 py-1">
             {tools}
           </div>
