@@ -1,6 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
 import { expressionReader, readExpression } from '../table/expression.js';
-import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { isWithin, limitsInWords, type Limits } from './limits.js';
 
@@ -54,7 +53,8 @@ export function ExpressionField({ label, value, limits = anything, onChange }: E
     <label className="flex items-center gap-1 text-[13px]">
       <span className="text-soft">{label}</span>
       <input
-        value={text ?? String(Number(shownNumber(value, 6).replace('−', '-')))}
+        // As many digits as the field has room for.
+        value={text ?? String(Number(Number(value.toFixed(6)).toPrecision(7)))}
         aria-invalid={problem !== '' || undefined}
         aria-busy={!isRead || undefined}
         title={problem || undefined}
