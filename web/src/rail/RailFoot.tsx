@@ -4,7 +4,7 @@ import { lazy, Suspense, useLayoutEffect, useRef, type FormEvent } from 'react';
 import type { FigureScene } from '../figure/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
-import { readExpression } from '../table/expression.js';
+import { ReaderAway, readExpression } from '../table/expression.js';
 import { zoomedLens } from './axis.js';
 
 const TracksPopup = lazy(() => import('./TracksPopup.js'));
@@ -75,13 +75,18 @@ function CursorField({ scene }: { scene: FigureScene }) {
     event.preventDefault();
     const curve = scene.railCurve;
     const input = field.current!;
-    void readExpression(input.value.replace('−', '-')).then((u) => {
+    const away = (error: unknown): void => {
+      if (!(error instanceof ReaderAway)) throw error;
+      input.setCustomValidity(t('ui.readerAway'));
+      input.reportValidity();
+    };
+    readExpression(input.value.replace('−', '-')).then((u) => {
       const [start, end] = curve ? domainOf(curve.knots, curve.degree) : [0, 0];
       const fits = u !== undefined && u >= start && u <= end;
       input.setCustomValidity(fits ? '' : t('rail.outside', { start, end }));
       input.reportValidity();
       if (fits) scene.moveCursor(u);
-    });
+    }, away);
   };
   return (
     <form onSubmit={set} className="flex items-center gap-1">

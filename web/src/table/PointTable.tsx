@@ -5,7 +5,7 @@ import { useTranslation } from '../text/text.js';
 import { Panel } from '../ui/Panel.js';
 import { shownNumber } from '../text/number.js';
 import { Choice } from '../ui/Choice.js';
-import { readExpression } from './expression.js';
+import { ReaderAway, readExpression } from './expression.js';
 
 /**
  * The control points of a curve as numbers, in step with the drawing both ways: what is dragged changes
@@ -175,7 +175,15 @@ function Cell({ label, value, disabled, positive = false, onChange, onProblem }:
   useEffect(() => setText(null), [value]);
   const done = async (): Promise<void> => {
     if (text === null) return;
-    const read = await readExpression(text);
+    let read: number | undefined;
+    try {
+      read = await readExpression(text);
+    } catch (error) {
+      if (!(error instanceof ReaderAway)) throw error;
+      setWrong(true);
+      onProblem(t('ui.readerAway'));
+      return;
+    }
     if (read === undefined || (positive && read <= 0)) {
       setWrong(true);
       onProblem(t(read === undefined ? 'table.notANumber' : 'table.notPositive', { text }));

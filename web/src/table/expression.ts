@@ -1,14 +1,28 @@
 /** Reads a number or an expression such as sqrt(2)/2 or 3*cos(30 deg). */
 export type ExpressionReader = (text: string) => number | undefined;
 
+/** The reader of expressions could not be fetched; plain numbers can be read all the same. */
+export class ReaderAway extends Error {
+  override readonly name = 'ReaderAway';
+}
+
 let reader: Promise<ExpressionReader> | undefined;
 
 /**
  * The reader of expressions, loaded when it is first needed. It calculates with numbers and units of
  * angle only: nothing can be defined, imported or called but functions of numbers.
+ * @throws ReaderAway where it could not be fetched; the next call tries again
  */
 export function expressionReader(): Promise<ExpressionReader> {
-  reader ??= import('mathjs').then(({ create, all }) => {
+  reader ??= load().catch(() => {
+    reader = undefined;
+    throw new ReaderAway();
+  });
+  return reader;
+}
+
+function load(): Promise<ExpressionReader> {
+  return import('mathjs').then(({ create, all }) => {
     const math = create(all!);
     const evaluate = math.evaluate.bind(math);
     const refuse = (): never => {
@@ -37,10 +51,12 @@ export function expressionReader(): Promise<ExpressionReader> {
       }
     };
   });
-  return reader;
 }
 
-/** A typed number: plain, or an expression; `undefined` where it is neither. */
+/**
+ * A typed number: plain, or an expression; `undefined` where it is neither.
+ * @throws ReaderAway
+ */
 export async function readExpression(text: string): Promise<number | undefined> {
   const plain = text.trim() === '' ? NaN : Number(text);
   return Number.isFinite(plain) ? plain : (await expressionReader())(text);

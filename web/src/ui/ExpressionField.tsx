@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { expressionReader, readExpression } from '../table/expression.js';
+import { expressionReader, ReaderAway, readExpression } from '../table/expression.js';
 import { useTranslation } from '../text/text.js';
 import { isWithin, limitsInWords, type Limits } from './limits.js';
 
@@ -24,11 +24,12 @@ export function ExpressionField({ label, value, limits = anything, onChange }: E
   const left = useRef(false);
   const isRead = text === null || known?.text === text;
   const problem = text !== null && isRead ? (known?.problem ?? '') : '';
-  useEffect(() => void expressionReader(), []);
+  // It is fetched before it is needed; where that fails it is tried again when it is.
+  useEffect(() => void expressionReader().catch(() => undefined), []);
   useEffect(() => {
     if (text === null) return undefined;
     let stale = false;
-    void readExpression(text).then((read) => {
+    const take = (read: number | undefined): void => {
       if (stale) return;
       const problem =
         read === undefined
@@ -40,6 +41,10 @@ export function ExpressionField({ label, value, limits = anything, onChange }: E
       if (read === undefined || problem) return;
       if (read !== value) onChange(read);
       if (left.current) setText(null);
+    };
+    readExpression(text).then(take, (error: unknown) => {
+      if (!(error instanceof ReaderAway)) throw error;
+      if (!stale) setKnown({ text, problem: t('ui.readerAway') });
     });
     return () => {
       stale = true;

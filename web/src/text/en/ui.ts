@@ -3,6 +3,7 @@ export const ui = {
   menu: 'What can be done here',
   numberFrom: 'A number from {{least}} on',
   numberBetween: 'A number from {{least}} to {{most}}',
+  readerAway: 'Expressions can’t be read while the server is away; type the number itself.',
   numberAbove: 'A number above {{above}}',
   numberInside: 'A number between {{above}} and {{below}}',
   wholeBetween: 'A whole number from {{least}} to {{most}}',
