@@ -13,6 +13,8 @@ export interface Endpoint {
   readonly params?: ZodType;
   readonly query?: ZodType;
   readonly body?: ZodType;
+  /** Bytes that a body may have where it is not the usual number for this access. */
+  readonly bodyLimit?: number;
   readonly answer: ZodType;
 }
 

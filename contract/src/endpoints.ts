@@ -2,6 +2,7 @@ import { z } from 'zod';
 import { defineEndpoint } from './endpoint.js';
 import { figureCommandSchema, figureSchema } from './figure.js';
 import { lessonCommandSchema, lessonSchema, sheetSchema } from './lesson.js';
+import { bodyLimits } from './limits.js';
 import { paths } from './paths.js';
 import { appendedSchema, appendSchema, streamSchema } from './stream.js';
 
@@ -135,6 +136,7 @@ export const endpoints = {
     summary: 'Makes a lesson, of a whole document.',
     params: z.strictObject({ course: id }),
     body: z.strictObject({ document: z.unknown() }),
+    bodyLimit: bodyLimits.lesson,
     answer: z.object({ id }),
   }),
   createClass: defineEndpoint({
@@ -293,6 +295,7 @@ export const endpoints = {
       /** The file, in base 64. */
       data: z.string().min(1).max(11_000_000),
     }),
+    bodyLimit: bodyLimits.picture,
     answer: z.object({
       id,
       mediaType: z.enum(['image/png', 'image/jpeg', 'image/svg+xml']),

@@ -2,6 +2,7 @@ export * from './endpoint.js';
 export * from './endpoints.js';
 export * from './figure.js';
 export * from './lesson.js';
+export * from './limits.js';
 export * from './operation.js';
 export * from './primitives.js';
 export * from './problem.js';

@@ -15,6 +15,8 @@ export const problemTypes = [
   'stale',
   'refused',
   'too-many-requests',
+  'too-costly',
+  'busy',
   'database-unavailable',
   'internal',
 ] as const;
@@ -28,6 +30,10 @@ export const problemSchema = z.object({
   status: z.int(),
   /** One clear sentence: what is wrong and what to do. */
   detail: z.string(),
+  /** With `refused` and `too-large`: the step of a batch that was refused; nothing of the batch was saved. */
+  step: z.string().optional(),
+  /** With `too-many-requests` and `busy`: seconds until another try makes sense. */
+  retryAfter: z.number().optional(),
   /** With `stale`: the document as it now stands. */
   current: z.unknown().optional(),
 });

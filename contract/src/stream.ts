@@ -1,4 +1,5 @@
 import { z, type ZodType } from 'zod';
+import { batchLimits } from './limits.js';
 
 /** How many of the newest steps are handed out with a document, for undo after a reload. */
 export const logLength = 1000;
@@ -16,7 +17,16 @@ export function stepSchema<Command extends ZodType>(command: Command) {
 
 /** Steps to append, with the revision they start from. */
 export function appendSchema<Command extends ZodType>(command: Command) {
-  return z.strictObject({ base: z.int().min(0), steps: z.array(stepSchema(command)).min(1).max(500) });
+  return z.strictObject({
+    base: z.int().min(0),
+    steps: z
+      .array(stepSchema(command))
+      .min(1)
+      .max(batchLimits.steps)
+      .refine((steps) => new Set(steps.map(({ id }) => id)).size === steps.length, {
+        message: 'two steps have the same id',
+      }),
+  });
 }
 
 /** A document at a revision, with the newest steps that led to it. */

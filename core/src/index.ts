@@ -62,6 +62,7 @@ export * from './curve/bezierChain.js';
 export * from './curve/monotone.js';
 export * from './curve/compose.js';
 export * from './curve/convert.js';
+export * from './text/cleanText.js';
 export * from './history/history.js';
 export * from './migration/migrate.js';
 export * from './figure/document.js';

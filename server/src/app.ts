@@ -7,12 +7,13 @@ import type { Logger } from 'pino';
 import { classRouter } from './class/router.js';
 import type { Db } from './db/connect.js';
 import { errorHandler, refuseForeignOrigin } from './http/errors.js';
+import type { Pool } from './pool/pool.js';
 import { openApiDocument } from './http/openapi.js';
 import { HttpProblem } from './http/problem.js';
-import { limitRate } from './http/rateLimit.js';
+import { limitFloods } from './http/rateLimit.js';
 import { route } from './http/route.js';
 import { lessonRouter } from './lesson/router.js';
-import { pictureBody, pictureRouter } from './picture/router.js';
+import { pictureRouter } from './picture/router.js';
 import { sessionRouter } from './session/router.js';
 import { shelfRouter } from './shelf/router.js';
 import { workRouter } from './work/router.js';
@@ -20,12 +21,14 @@ import { workRouter } from './work/router.js';
 export interface AppOptions {
   readonly db: Db;
   readonly log: Logger;
+  /** Where costly calculations run. */
+  readonly pool: Pool;
   /** Folder of the built web application; only the interface below `/api` is served where not given. */
   readonly webFolder?: string;
 }
 
-/** The whole server as an Express application, without a port. It keeps nothing in memory. */
-export function createApp({ db, log, webFolder }: AppOptions): Express {
+/** The whole server as an Express application, without a port. It keeps nothing in memory that must not be lost. */
+export function createApp({ db, log, pool, webFolder }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   // A reverse proxy on the same machine may tell the client's address and scheme.
@@ -67,17 +70,15 @@ export function createApp({ db, log, webFolder }: AppOptions): Express {
   api.get('/openapi.json', (_request, response) => {
     response.json(openApi);
   });
-  api.use(limitRate(db, { name: 'all', windowMs: 60_000, most: 3000, onlyFailures: false }));
+  api.use(limitFloods());
   api.use(refuseForeignOrigin);
-  api.use('/pictures', pictureBody);
-  api.use(express.json({ limit: '2mb' }));
   api.use(
     sessionRouter(db),
     shelfRouter(db),
     lessonRouter(db),
     classRouter(db),
-    workRouter(db),
-    pictureRouter(db),
+    workRouter(db, pool),
+    pictureRouter(db, pool),
   );
   api.use(() => {
     throw new HttpProblem('not-found', 'There is nothing at this address.');

@@ -4,6 +4,7 @@ import { createApp } from './app.js';
 import { connect } from './db/connect.js';
 import { migrateDatabase } from './db/migrate.js';
 import { loadDemo } from './demo/load.js';
+import { Pool } from './pool/pool.js';
 
 /** Starts one server process: migrates, loads the demo data where there is none, and listens. */
 async function main(): Promise<void> {
@@ -13,9 +14,10 @@ async function main(): Promise<void> {
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
   const db = connect(url);
   await migrateDatabase(db);
-  if (process.env['BOGEN_DEMO'] === 'yes') await loadDemo(db);
+  const pool = new Pool();
+  if (process.env['BOGEN_DEMO'] === 'yes') await loadDemo(db, pool);
   const webFolder = process.env['BOGEN_WEB'];
-  const server = createServer(createApp({ db, log, ...(webFolder ? { webFolder } : {}) }));
+  const server = createServer(createApp({ db, log, pool, ...(webFolder ? { webFolder } : {}) }));
   server.on('error', (error) => {
     const inUse = 'code' in error && error.code === 'EADDRINUSE';
     console.error(
@@ -27,7 +29,7 @@ async function main(): Promise<void> {
     process.send?.('listening');
   });
   const stop = (): void => {
-    server.close(() => void db.destroy().finally(() => process.exit(0)));
+    server.close(() => void Promise.all([db.destroy(), pool.close()]).finally(() => process.exit(0)));
     server.closeIdleConnections();
     setTimeout(() => process.exit(0), 3000).unref();
   };

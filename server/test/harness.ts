@@ -18,14 +18,17 @@ import { createApp } from '../src/app.js';
 import { connect, type Db } from '../src/db/connect.js';
 import { migrateDatabase } from '../src/db/migrate.js';
 import { loadDemo } from '../src/demo/load.js';
+import { Pool, type PoolOptions } from '../src/pool/pool.js';
 
 /** One server on a database of its own, for a file of tests. */
 export class TestServer {
   db!: Db;
   url = '';
   private server!: Server;
+  readonly pool: Pool;
 
-  constructor(name: string) {
+  constructor(name: string, pool: Partial<PoolOptions> = {}) {
+    this.pool = new Pool({ threads: 1, limit: 10_000, ...pool });
     const database = `test_${name}`;
     beforeAll(async () => {
       const admin = connect(inject('clusterUrl'));
@@ -33,17 +36,18 @@ export class TestServer {
       await admin.destroy();
       this.db = connect(inject('clusterUrl').replace(/\/postgres$/, `/${database}`));
       await migrateDatabase(this.db);
-      await loadDemo(this.db);
+      await loadDemo(this.db, this.pool);
       await this.start();
     });
     afterAll(async () => {
       await this.stop();
       await this.db.destroy();
+      await this.pool.close();
     });
   }
 
   async start(db = this.db): Promise<void> {
-    this.server = createServer(createApp({ db, log: pino({ level: 'silent' }) }));
+    this.server = createServer(createApp({ db, log: pino({ level: 'silent' }), pool: this.pool }));
     await new Promise<void>((resolve) => this.server.listen(0, '127.0.0.1', resolve));
     this.url = `http://127.0.0.1:${(this.server.address() as AddressInfo).port}`;
   }

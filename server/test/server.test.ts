@@ -66,7 +66,7 @@ describe('the server', () => {
     const count = () => server.db.selectFrom('instructor').select('id').execute();
     const before = await count();
     await migrateDatabase(server.db);
-    await loadDemo(server.db);
+    await loadDemo(server.db, server.pool);
     expect(await count()).toEqual(before);
   });
 });

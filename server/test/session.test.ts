@@ -139,20 +139,66 @@ describe('the doors', () => {
     expect(await visitor.call('session')).toMatchObject({ who: 'instructor' });
   });
 
-  it('close for a while after many wrong guesses, for every server on this database', async () => {
+  it('make the next guess at a password wait longer and longer, for every server on this database', async () => {
     const visitor = server.visitor();
-    let type = '';
-    for (let guess = 0; guess < 60 && type !== 'too-many-requests'; guess++) {
-      ({ type } = await visitor.problem('join', { body: { code: `NO-${guess}`, name: 'Guess' } }));
-    }
-    expect(type).toBe('too-many-requests');
+    const wrong = { ...right, password: 'a guess' };
+    const answers = await Promise.all(
+      Array.from({ length: 30 }, () => visitor.problem('signIn', { body: wrong })),
+    );
+    const tried = answers.filter(({ type }) => type === 'wrong-sign-in').length;
+    expect(tried).toBeGreaterThan(0);
+    expect(tried).toBeLessThanOrEqual(8);
     await server.stop();
     await server.start();
-    expect(await visitor.problem('signIn', { body: right })).toMatchObject({
-      type: 'too-many-requests',
-      status: 429,
-    });
-    await server.db.deleteFrom('rate_limit').execute();
+    // Even the right password waits, so that a guess is not told from a refusal.
+    const refused = await visitor.problem('signIn', { body: right });
+    expect(refused).toMatchObject({ type: 'too-many-requests', status: 429 });
+    expect(refused.retryAfter).toBeGreaterThan(0);
+    // Another account is not held up by it.
+    await server.stranger();
+    await server.db
+      .updateTable('guess')
+      .set({ waits_until: new Date(0) })
+      .execute();
     await visitor.call('signIn', { body: right });
+    // After a success nothing is held against the account.
+    expect(await visitor.problem('signIn', { body: wrong })).toMatchObject({ type: 'wrong-sign-in' });
+    expect(await visitor.problem('signIn', { body: wrong })).toMatchObject({ type: 'wrong-sign-in' });
+  });
+
+  it('let a large class join, mistype and save behind one address, and its instructor sign in', async () => {
+    const names = Array.from({ length: 200 }, (_, k) => `Pupil ${k}`);
+    const joined = await Promise.all(
+      names.map(async (name) => {
+        const visitor = server.visitor();
+        await visitor.problem('join', { body: { code: 'MISTYPED', name } });
+        await visitor.call('join', { body: { code: demoClass.code, name } });
+        return visitor;
+      }),
+    );
+    await server.signedIn();
+    // Forty of them save every 0.7 seconds for a minute: some 90 requests each.
+    const home = await Promise.all(
+      joined.slice(0, 40).map(async (visitor) => {
+        for (let k = 0; k < 90; k++) expect((await visitor.fetch('/session')).status).toBe(200);
+        return visitor.call('classHome');
+      }),
+    );
+    expect(home).toHaveLength(40);
+  }, 60_000);
+
+  it('stop guessing at return keys', async () => {
+    const visitor = server.visitor();
+    let type = '';
+    for (let guess = 0; guess < 500 && type !== 'too-many-requests'; guess += 25) {
+      const answers = await Promise.all(
+        Array.from({ length: 25 }, (_, k) =>
+          visitor.problem('comeBack', { body: { code: demoClass.code, returnKey: `NO-${guess + k}` } }),
+        ),
+      );
+      type = answers.at(-1)!.type;
+    }
+    expect(type).toBe('too-many-requests');
+    await server.db.deleteFrom('guess').execute();
   });
 });

@@ -5,7 +5,10 @@ import type { Database } from './schema.js';
 export type Db = Kysely<Database>;
 export type Tx = Transaction<Database>;
 
-/** A pool of connections; a lost connection is replaced, and an idle one that breaks harms nobody. */
+/**
+ * A pool of connections. A connection that is lost, idle or in the middle of a transaction, is replaced: what
+ * was asked of it fails with an error that `isDatabaseGone` knows, and nothing else happens.
+ */
 export function connect(url: string): Db {
   const pool = new pg.Pool({
     connectionString: url,
@@ -14,6 +17,8 @@ export function connect(url: string): Db {
     statement_timeout: 20_000,
   });
   pool.on('error', () => undefined);
+  // The pool listens to idle connections only; an error of one in use would end the process.
+  pool.on('connect', (client) => client.on('error', () => undefined));
   return new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
 }
 
@@ -27,7 +32,7 @@ export function isDatabaseGone(error: unknown): boolean {
   if (!(error instanceof Error)) return false;
   const code = 'code' in error ? String(error.code) : '';
   return (
-    /^(ECONNREFUSED|ECONNRESET|ENOENT|EPIPE|ETIMEDOUT|57P01|57P02|57P03|08\d{3}|53300)$/.test(code) ||
+    /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|57P01|57P02|57P03|08\d{3}|53300)$/.test(code) ||
     /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
       error.message,
     )

@@ -63,5 +63,5 @@ export interface Database {
     digest: Buffer;
     made_at: Made;
   };
-  rate_limit: { key: string; hits: number; resets_at: Date };
+  guess: { key: string; failures: number; failed_at: Date; waits_until: Date };
 }

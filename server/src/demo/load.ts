@@ -4,6 +4,7 @@ import { randomUUID } from 'node:crypto';
 import { courseTitle, demoClass, instructor, movesOf, nearAndFar, students } from '@bogen/demo';
 import type { Db } from '../db/connect.js';
 import { publishEdition } from '../lesson/publish.js';
+import type { Pool } from '../pool/pool.js';
 import { hashSecret, randomToken } from '../session/secret.js';
 import { appendSteps, createStream } from '../stream/stream.js';
 import { checkWork, openWork, studentStream } from '../work/router.js';
@@ -12,7 +13,7 @@ import { checkWork, openWork, studentStream } from '../work/router.js';
  * Loads the demo course into an empty database, by the same functions that real requests use. Does
  * nothing where there is an instructor already.
  */
-export async function loadDemo(db: Db): Promise<void> {
+export async function loadDemo(db: Db, pool: Pool): Promise<void> {
   const passwordHash = await hash(instructor.password);
   const made = await db.transaction().execute(async (tx) => {
     // Two servers may start at once on an empty database; one of them loads.
@@ -64,7 +65,7 @@ export async function loadDemo(db: Db): Promise<void> {
       }));
       if (steps.length > 0)
         await appendSteps(db, work.streamId, { base: 0, steps }, studentStream(sheet.figure));
-      if (fate === 'wrong' || fate === 'done') await checkWork(db, work.id);
+      if (fate === 'wrong' || fate === 'done') await checkWork(db, pool, work.id);
     }
     // They were not all here at the same minute.
     await db

@@ -16,6 +16,7 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
     );
     if (problem.type === 'database-unavailable')
       log.warn({ reason: error instanceof Error ? error.message : String(error) }, 'database unavailable');
+    if (problem.retryAfter !== undefined) response.set('Retry-After', String(problem.retryAfter));
     response.status(problem.status).type('application/problem+json').send(JSON.stringify(problem));
   };
 }
@@ -23,24 +24,36 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
 function asProblem(error: unknown, unexpected: (error: unknown) => void): HttpProblem {
   if (error instanceof HttpProblem) return error;
   if (error instanceof CommandError) return new HttpProblem('refused', error.message);
-  if (isDatabaseGone(error)) {
+  const status = statusOf(error);
+  if (status === undefined && isDatabaseGone(error)) {
     return new HttpProblem(
       'database-unavailable',
       'The database does not answer. Nothing was changed; try again in a moment.',
     );
   }
-  const type = error instanceof Error && 'type' in error ? String(error.type) : '';
-  if (type === 'entity.too.large')
+  if (status === 413)
     return new HttpProblem(
       'too-large',
       'This is larger than what is accepted here. Nothing was changed; make it smaller and try again.',
     );
-  if (type === 'entity.parse.failed') return new HttpProblem('bad-request', 'The body is not JSON.');
-  if (type === 'charset.unsupported' || type === 'encoding.unsupported')
-    return new HttpProblem('bad-request', 'The body must be JSON in UTF-8.');
+  if (status === 415)
+    return new HttpProblem(
+      'bad-request',
+      'The body must be JSON in UTF-8, sent as it is and not compressed.',
+    );
+  if (status === 404) return new HttpProblem('not-found', 'There is nothing at this address.');
+  if (status !== undefined && status >= 400 && status < 500)
+    return new HttpProblem('bad-request', 'The body is not JSON.');
   if (error instanceof URIError) return new HttpProblem('not-found', 'There is nothing at this address.');
   unexpected(error);
   return new HttpProblem('internal', 'Something went wrong on the server. Nothing was changed; try again.');
+}
+
+/** The HTTP status that an error of Express or of one of its parts carries. */
+function statusOf(error: unknown): number | undefined {
+  return error instanceof Error && 'status' in error && typeof error.status === 'number'
+    ? error.status
+    : undefined;
 }
 
 /**

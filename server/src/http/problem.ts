@@ -14,18 +14,23 @@ const statuses: Record<ProblemType, readonly [number, string]> = {
   stale: [409, 'Changed elsewhere'],
   refused: [422, 'Refused'],
   'too-many-requests': [429, 'Too many requests'],
+  'too-costly': [422, 'Too costly'],
+  busy: [503, 'Busy'],
   'database-unavailable': [503, 'Database unavailable'],
   internal: [500, 'Internal error'],
 };
+
+/** What a problem carries besides its sentence. */
+export type ProblemExtras = Pick<Problem, 'step' | 'retryAfter' | 'current'>;
 
 /** An error that the client is told: a stable type and one clear sentence. */
 export class HttpProblem extends Error {
   override readonly name = 'HttpProblem';
   readonly problem: Problem;
 
-  constructor(type: ProblemType, detail: string, current?: unknown) {
+  constructor(type: ProblemType, detail: string, extras: ProblemExtras = {}) {
     super(detail);
     const [status, title] = statuses[type];
-    this.problem = { type, title, status, detail, ...(current === undefined ? {} : { current }) };
+    this.problem = { type, title, status, detail, ...extras };
   }
 }

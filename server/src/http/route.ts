@@ -1,9 +1,10 @@
 import type { Answer, Endpoint, EndpointName, Endpoints } from '@bogen/contract';
-import { endpoints } from '@bogen/contract';
-import type { Request, RequestHandler, Response, Router } from 'express';
+import { bodyLimits, endpoints } from '@bogen/contract';
+import type { Request, Response, Router } from 'express';
 import { z, type ZodType } from 'zod';
 import type { Db } from '../db/connect.js';
 import { readSession, type Session } from '../session/session.js';
+import { readBody } from './body.js';
 import { HttpProblem } from './problem.js';
 
 type Parsed<E, Key extends string> = E extends Record<Key, infer S extends ZodType> ? z.output<S> : undefined;
@@ -24,16 +25,20 @@ export interface Call<Name extends EndpointName> {
   readonly response: Response;
 }
 
-/** Adds the handler of one endpoint of the contract to a router, behind parsing and the access check. */
+/**
+ * Adds the handler of one endpoint of the contract to a router. First it is found out who asks and whether
+ * they may, and only then is a body read, at most as large as is meant for this endpoint.
+ */
 export function route<Name extends EndpointName>(
   router: Router,
   db: Db,
   name: Name,
   handler: (call: Call<Name>) => Promise<Answer<Name>>,
-  ...before: RequestHandler[]
 ): void {
   const endpoint: Endpoint = endpoints[name];
-  router[endpoint.method](endpoint.path, ...before, async (request, response) => {
+  const limit =
+    endpoint.bodyLimit ?? (endpoint.access === 'anyone' ? bodyLimits.anyone : bodyLimits.signedIn);
+  router[endpoint.method](endpoint.path, async (request, response) => {
     const session = endpoint.access === 'anyone' ? undefined : await readSession(db, request);
     if (session && session.who !== endpoint.access) {
       if (session.who === 'nobody') {
@@ -44,9 +49,11 @@ export function route<Name extends EndpointName>(
         `Only ${endpoint.access === 'instructor' ? 'an instructor' : 'a student'} may do this.`,
       );
     }
+    const params = parse(endpoint.params, request.params, 'address');
+    if (endpoint.body) await readBody(request, response, limit);
     const call = {
       db,
-      params: parse(endpoint.params, request.params, 'address'),
+      params,
       query: parse(endpoint.query, request.query, 'query'),
       body: parse(endpoint.body, request.body ?? {}, 'body'),
       session,

@@ -26,7 +26,7 @@ export async function publishEdition(
       throw new HttpProblem(
         'stale',
         'The lesson was changed elsewhere just now. Look at it again before you publish.',
-        draft,
+        { current: draft },
       );
     }
     const newest = await tx

@@ -1,20 +1,17 @@
 import { createHash } from 'node:crypto';
-import { Router, json } from 'express';
+import { Router } from 'express';
 import { z } from 'zod';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { readSession } from '../session/session.js';
-import { checkPicture } from './checkPicture.js';
+import type { Pool } from '../pool/pool.js';
 
 /** How many bytes of pictures one instructor can keep. */
 const room = 400_000_000;
 
-/** A picture comes as text inside JSON, which takes a third more than its own bytes. */
-export const pictureBody = json({ limit: '14mb' });
-
 /** Pictures to draw over. */
-export function pictureRouter(db: Db): Router {
+export function pictureRouter(db: Db, pool: Pool): Router {
   const router = Router();
 
   route(router, db, 'addPicture', async ({ body, session }) => {
@@ -22,7 +19,9 @@ export function pictureRouter(db: Db): Router {
     if (sent.length > 8_000_000) {
       throw new HttpProblem('too-large', 'A picture may have at most 8 MB. Make it smaller and try again.');
     }
-    const { mediaType, width, height, bytes } = await checkPicture(sent);
+    const checked = await pool.run('picture', sent);
+    const { mediaType, width, height } = checked;
+    const bytes = Buffer.from(checked.bytes);
     if (bytes.length > 10_000_000) {
       throw new HttpProblem(
         'too-large',

@@ -20,6 +20,12 @@ function tokenOf(request: Request): string | undefined {
   return own?.slice(cookieName.length + 1);
 }
 
+/** A key that tells signed-in browsers apart without asking the database; `undefined` without a cookie. */
+export function sessionKeyOf(request: Request): string | undefined {
+  const token = tokenOf(request);
+  return token && hashSecret(token);
+}
+
 /** Who the request's cookie stands for. */
 export async function readSession(db: Db, request: Request): Promise<Session> {
   const token = tokenOf(request);

@@ -92,7 +92,7 @@ export async function appendSteps<Document, Command>(
       throw new HttpProblem(
         'stale',
         'This was changed elsewhere in the meantime. Nothing is lost: choose what to do with your changes.',
-        await readStream(tx, id, kind),
+        { current: await readStream(tx, id, kind) },
       );
     }
     if (fresh.length === 0) return { revision: stream.revision };

@@ -1,6 +1,5 @@
 import {
   applyFigureCommand,
-  checkTask,
   CommandError,
   isTaskMet,
   migrateFigure,
@@ -15,6 +14,7 @@ import { sql } from 'kysely';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
+import type { Pool } from '../pool/pool.js';
 import { readStoredLesson } from '../lesson/document.js';
 import { appendSteps, createStream, readStream, type StreamKind } from '../stream/stream.js';
 
@@ -37,7 +37,7 @@ export function studentStream(start: FigureDocument): StreamKind<FigureDocument,
 }
 
 /** Students' work on the sheets of an edition. */
-export function workRouter(db: Db): Router {
+export function workRouter(db: Db, pool: Pool): Router {
   const router = Router();
 
   route(router, db, 'openWork', async ({ params, session }) => {
@@ -73,7 +73,7 @@ export function workRouter(db: Db): Router {
 
   route(router, db, 'checkWork', async ({ params, session }) => {
     const own = await ownWork(db, params.work, session.student.id);
-    return checkWork(db, own.id);
+    return checkWork(db, pool, own.id);
   });
 
   return router;
@@ -142,34 +142,35 @@ async function ownWork(
   return { id: work.id, streamId: work.streamId, start: sheet.figure };
 }
 
-/** Judges the saved work with the same calculation as the browser, and keeps the result. */
+/**
+ * Judges the saved work with the same calculation as the browser, in a thread of its own and within a time,
+ * and keeps the result.
+ */
 export async function checkWork(
   db: Db,
+  pool: Pool,
   workId: string,
 ): Promise<{ results: { met: boolean; measured: number | null }[]; passed: boolean; revision: number }> {
-  return db.transaction().execute(async (tx) => {
-    const row = await tx
-      .selectFrom('work')
-      .innerJoin('stream', 'stream.id', 'work.stream_id')
-      .innerJoin('edition', 'edition.id', 'work.edition_id')
-      .where('work.id', '=', workId)
-      .select(['work.sheet_id', 'stream.document as figure', 'stream.revision', 'edition.document as lesson'])
-      .forUpdate(['work', 'stream'])
-      .executeTakeFirstOrThrow();
-    const sheet = sheetOf(readStoredLesson(row.lesson), row.sheet_id);
-    if (!sheet?.task) throw new HttpProblem('refused', 'This sheet asks nothing that could be checked.');
-    const results = checkTask(sheet.task, sheet.figure, workStream.read(row.figure));
-    const passed = isTaskMet(results);
-    await tx
-      .updateTable('work')
-      .set({
-        results: JSON.stringify(results),
-        checked_revision: row.revision,
-        attempts: sql<number>`attempts + 1`,
-        ...(passed ? { passed_at: sql<Date>`coalesce(passed_at, now())` } : {}),
-      })
-      .where('id', '=', workId)
-      .execute();
-    return { results, passed, revision: row.revision };
-  });
+  const row = await db
+    .selectFrom('work')
+    .innerJoin('stream', 'stream.id', 'work.stream_id')
+    .innerJoin('edition', 'edition.id', 'work.edition_id')
+    .where('work.id', '=', workId)
+    .select(['work.sheet_id', 'stream.document as figure', 'stream.revision', 'edition.document as lesson'])
+    .executeTakeFirstOrThrow();
+  const sheet = sheetOf(readStoredLesson(row.lesson), row.sheet_id);
+  if (!sheet?.task) throw new HttpProblem('refused', 'This sheet asks nothing that could be checked.');
+  const results = await pool.run('check', sheet.task, sheet.figure, workStream.read(row.figure));
+  const passed = isTaskMet(results);
+  await db
+    .updateTable('work')
+    .set({
+      results: JSON.stringify(results),
+      checked_revision: row.revision,
+      attempts: sql<number>`attempts + 1`,
+      ...(passed ? { passed_at: sql<Date>`coalesce(passed_at, now())` } : {}),
+    })
+    .where('id', '=', workId)
+    .execute();
+  return { results, passed, revision: row.revision };
 }

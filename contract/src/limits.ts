@@ -1,0 +1,21 @@
+/**
+ * What one request may hold. Browser and server read the same numbers: the browser cuts its batches by them,
+ * and the server refuses what is larger. They stand apart from the schemas, as the addresses do.
+ */
+export const batchLimits = {
+  /** Steps in one request. */
+  steps: 200,
+  /** Commands in one request, those inside batches counted one by one. */
+  commands: 2000,
+  /** Bytes of the steps of one request, as JSON in UTF-8. */
+  bytes: 900_000,
+};
+
+/** Bytes of a request's body: what anyone may send, what is sent signed in, a whole lesson, and a picture in base 64. */
+export const bodyLimits = { anyone: 10_000, signedIn: 1_000_000, lesson: 4_000_000, picture: 14_000_000 };
+
+/** Bytes of a whole stored document, as JSON in UTF-8. */
+export const documentLimit = 4_000_000;
+
+/** How deep arrays and objects of a body may be nested. */
+export const nestingLimit = 100;
