@@ -219,7 +219,7 @@ describe('foreign documents', () => {
         headers: { 'content-type': 'application/json' },
       });
     expect(await readProblem(await send('{"document":'))).toMatchObject({ type: 'bad-request', status: 400 });
-    expect(await readProblem(await send(`{"document":"${'x'.repeat(3_000_000)}"}`))).toMatchObject({
+    expect(await readProblem(await send(`{"document":"${'x'.repeat(5_000_000)}"}`))).toMatchObject({
       type: 'too-large',
       status: 413,
     });

@@ -24,6 +24,7 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
 function asProblem(error: unknown, unexpected: (error: unknown) => void): HttpProblem {
   if (error instanceof HttpProblem) return error;
   if (error instanceof CommandError) return new HttpProblem('refused', error.message);
+  if (error instanceof URIError) return new HttpProblem('not-found', 'There is nothing at this address.');
   const status = statusOf(error);
   if (status === undefined && isDatabaseGone(error)) {
     return new HttpProblem(
@@ -44,7 +45,6 @@ function asProblem(error: unknown, unexpected: (error: unknown) => void): HttpPr
   if (status === 404) return new HttpProblem('not-found', 'There is nothing at this address.');
   if (status !== undefined && status >= 400 && status < 500)
     return new HttpProblem('bad-request', 'The body is not JSON.');
-  if (error instanceof URIError) return new HttpProblem('not-found', 'There is nothing at this address.');
   unexpected(error);
   return new HttpProblem('internal', 'Something went wrong on the server. Nothing was changed; try again.');
 }
