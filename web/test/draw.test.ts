@@ -4,13 +4,14 @@ import {
   curveOfShape,
   emptyFigure,
   evaluateFigure,
+  offeredOperations,
+  operations,
   validateCurve,
   type FigureDocument,
   type FigureItem,
   type Point,
 } from '@bogen/core';
 import { describe, expect, it } from 'vitest';
-import { specNames, specs, type Spec } from '../src/change/specs.js';
 import { snap } from '../src/draw/snap.js';
 import { draftOf, firstOptions, toolNames, tools, withHovered, type Placed } from '../src/draw/tools.js';
 import { fitPlane } from '../src/figure/plane.js';
@@ -175,15 +176,13 @@ describe('operations that can be asked for', () => {
     ],
   };
 
-  it.each(specNames)('%s begins with values that make an operation the schema takes', (name) => {
-    const spec: Spec = specs[name];
-    const values = { ...spec.first(curve, 0.4), second: 'b' };
-    const operation = spec.make('a', values);
-    expect(operation.name).toBe(name);
-    const item = { id: 'x', name: 'X', kind: 'built', operation };
+  it.each(offeredOperations)('%s begins with values that make an operation the schema takes', (name) => {
+    const { first, sources, asks } = operations[name];
+    const values = { ...first(curve, 0.4), ...('second' in sources ? { second: 'b' } : {}) };
+    const item = { id: 'x', name: 'X', kind: 'built', operation: { name, source: 'a', ...values } };
     expect(figureCommandSchema.safeParse({ name: 'addItem', item, at: 0 }).error).toBeUndefined();
-    // Every field that is shown has a value to show.
-    spec.fields.forEach(({ key }) => expect(values).toHaveProperty(key));
+    // Every field that is asked for has a value to show.
+    asks.forEach((key) => expect(values).toHaveProperty(key));
   });
 });
 

@@ -100,7 +100,7 @@ describe('what is shown along curves', () => {
     expect(drawn.named('fillRect')).toHaveLength(corners[0]! + corners[1]!);
     expect(strokesIn(drawn, 'accent')).toBe(2);
     // From 0 to 11 the sine crosses the middle three times: an S each.
-    const places = draw({ places: true }, other({}, { id: 'a' })).drawn;
+    const places = draw({ extremes: true }, other({}, { id: 'a' })).drawn;
     expect(places.named('bezierCurveTo')).toHaveLength(3);
   });
 

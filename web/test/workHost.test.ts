@@ -29,7 +29,7 @@ beforeEach(() => {
 
 describe('the figure of a sheet whose work is on its way', () => {
   it('is drawn at once where it is known, and not again when the work is the same', () => {
-    const host = new WorkHost(published, true);
+    const host = new WorkHost(published, true, published);
     const scene = new FigureScene(host);
     const paint = vi.fn();
     scene.connect();
@@ -48,7 +48,7 @@ describe('the figure of a sheet whose work is on its way', () => {
   });
 
   it('is not drawn before the work has come where it may be another', () => {
-    const host = new WorkHost(published, false);
+    const host = new WorkHost(published, false, published);
     const scene = new FigureScene(host);
     const seen: unknown[] = [];
     scene.connect();
@@ -67,7 +67,7 @@ describe('the figure of a sheet whose work is on its way', () => {
   });
 
   it('is drawn when the work has come, even if it is the published figure after all', () => {
-    const host = new WorkHost(published, false);
+    const host = new WorkHost(published, false, published);
     const scene = new FigureScene(host);
     const paint = vi.fn();
     scene.connect();
@@ -79,18 +79,18 @@ describe('the figure of a sheet whose work is on its way', () => {
   });
 
   it('can only be looked at until then, and is the work from then on', () => {
-    const host = new WorkHost(published, true);
+    const host = new WorkHost(published, true, published);
     const listener = vi.fn();
     host.subscribe(listener);
     host.do(move([1, 1]));
     host.preview(move([1, 1]));
     expect(host.read()).toBe(published);
-    expect([host.settled(), listener.mock.calls.length]).toEqual([true, 0]);
+    expect([host.motion(), listener.mock.calls.length]).toEqual(['rest', 0]);
 
     const first = workWith(published);
     host.receive(first);
     host.preview(move([1, 1]));
-    expect(host.settled()).toBe(false);
+    expect(host.motion()).toBe('hand');
     host.do(move([2, 2]));
     expect(first.store.getState().history.document).toBe(host.read());
     // Opened again, it follows the new one alone.

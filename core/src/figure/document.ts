@@ -1,133 +1,220 @@
-import type { Curve, Point } from '../curve/curve.js';
-import { sourcesOfOperation, type Operation } from './operation.js';
-import type { Shape } from './shape.js';
+import {
+  choice,
+  flag,
+  itemId,
+  list,
+  nullable,
+  number,
+  object,
+  optional,
+  ownItemId,
+  pair,
+  partial,
+  place,
+  record,
+  signs,
+  tagged,
+  text,
+  unionOf,
+  uuid,
+  whole,
+  type UnionField,
+  type ValueOf,
+} from '../describe/describe.js';
+import { sourcesOfOperation } from './operate.js';
+import { operationDescription } from './operation/operations.js';
+import { curve, figureLimits, index } from './parts.js';
+import { shapeDescription } from './shape/shapes.js';
+import { firstTracks, trackNames } from './track/tracks.js';
+
+/** The version of the format; older ones are brought here by `migrateFigure`. */
+export const figureVersion = 2;
+
+const itemName = text(1, 200);
+
+/** What the figure shows of its curves. What is optional is shown as `shownByDefault` says where it is absent. */
+const shown = object({
+  controlPoints: flag,
+  polygon: flag,
+  editPoints: flag,
+  knots: flag,
+  comb: flag,
+  labels: flag,
+  /** Spans of the rail's curve in their colours. */
+  spans: optional(flag),
+  /** A wedge at the start, pointing along the curve. */
+  start: optional(flag),
+  /** The weights of a rational curve as numbers. */
+  weights: optional(flag),
+  hulls: optional(flag),
+  /** Inflections, and where curvature is largest and smallest. */
+  extremes: optional(flag),
+  /** Uniform steps of the parameter along the curve. */
+  ticks: optional(flag),
+  /** Straight pieces within a tolerance, against the true curve. */
+  facets: optional(flag),
+  /** The distance from another curve as colour along the curve. */
+  deviation: optional(flag),
+  /** At the cursor: tangent and normal, derivatives, the osculating circle, the construction. */
+  vectors: optional(flag),
+  derivatives: optional(flag),
+  osculating: optional(flag),
+  construction: optional(flag),
+  /** The curve of first derivatives, in an inset. */
+  hodograph: optional(flag),
+});
+export const somethingShown = partial(shown);
+export type Shown = ValueOf<typeof shown>;
+
+/** The colours that tell items apart; each theme has its own shade of them. Ink where absent. */
+const itemColor = choice('ink', 'teal', 'ochre', 'plum', 'moss', 'indigo', 'coral');
+export type ItemColor = ValueOf<typeof itemColor>;
+export const itemColors: readonly ItemColor[] = itemColor.choices;
+
+const lineWeight = choice('fine', 'medium', 'bold', 'broad');
+export type LineWeight = ValueOf<typeof lineWeight>;
+export const lineWeights: readonly LineWeight[] = lineWeight.choices;
+
+/** What every item may carry besides what it is: how it is called, and how it is drawn and taken hold of. */
+export const attributes = {
+  name: itemName,
+  /** Not drawn, but still there for what is built from it. */
+  hidden: optional(flag),
+  /** Drawn, but not to be moved by accident. */
+  locked: optional(flag),
+  color: optional(itemColor),
+  /** `medium` where absent. */
+  lineWeight: optional(lineWeight),
+  /** What is shown of this item where it differs from the figure. */
+  shown: optional(somethingShown),
+  /** A faint copy is drawn behind the others and is never moved. */
+  faint: optional(flag),
+} as const;
+
+const base = {
+  /** Stable: never reused and never changed, so that links and commands can name it. */
+  id: ownItemId,
+  ...attributes,
+} as const;
+
+/** What a picture is besides which one it is. */
+export const pictureAttributes = {
+  centre: place,
+  /** Width in the drawing's unit. */
+  width: number({ unit: 'length' }),
+  /** Counterclockwise. */
+  angle: number({ unit: 'degrees' }),
+  /** Left and right exchanged. */
+  flipped: flag,
+  /** From 0, as it is, to 1, not to be seen. */
+  fade: number({ least: 0, most: 1 }),
+} as const;
+
+const curveItem = tagged('kind', 'curve', { ...base, curve });
+const shapeItem = tagged('kind', 'shape', { ...base, shape: shapeDescription });
+const builtItem = tagged('kind', 'built', { ...base, operation: operationDescription });
+const pointItem = tagged('kind', 'point', { ...base, at: place });
+const pictureItem = tagged('kind', 'picture', {
+  ...base,
+  /** Names the stored picture. */
+  picture: uuid,
+  /** Width and height of the picture itself, in its own pixels: only their proportion counts. */
+  size: pair(number()),
+  ...pictureAttributes,
+});
+
+/** A given curve: its own degree, knots, points and weights. */
+export type CurveItem = ValueOf<typeof curveItem>;
+/** A given curve with parameters of its own kind: an arc, a conic, a chain, a stroke. */
+export type ShapeItem = ValueOf<typeof shapeItem>;
+/** A curve built from others: it follows its sources. */
+export type BuiltItem = ValueOf<typeof builtItem>;
+/** A reference point: a place to aim at and to draw on. It is not a control point of anything. */
+export type PointItem = ValueOf<typeof pointItem>;
+/** A picture to draw over: it lies behind everything and stays with the drawing. */
+export type PictureItem = ValueOf<typeof pictureItem>;
+
+export type FigureItem = CurveItem | ShapeItem | BuiltItem | PointItem | PictureItem;
+
+export const itemDescription: UnionField<FigureItem> = unionOf('kind', {
+  curve: { description: curveItem },
+  shape: { description: shapeItem },
+  built: { description: builtItem },
+  point: { description: pointItem },
+  picture: { description: pictureItem },
+});
+
+export type PointKind = 'controlPoints' | 'editPoints';
+
+export const indices = list(index, figureLimits.points);
+
+/** The indices of the points that a reader may move, ascending. What is not loose is fixed. */
+export const loosePoints = object({ controlPoints: indices, editPoints: indices });
+export type LoosePoints = ValueOf<typeof loosePoints>;
+
+/** How what is shown is drawn, and what is compared with what. */
+export const looksDescription = object({
+  /** Length of the comb's hairs against the length that is chosen by itself. */
+  combScale: optional(number({ least: 0.01, most: 100 })),
+  /** Number of the comb's hairs against the number that is chosen by itself. */
+  combDensity: optional(number({ least: 0.05, most: 20 })),
+  /** Largest distance of a facet from the curve. */
+  facetTolerance: optional(number({ unit: 'length', least: 1e-6, most: 1e4 })),
+  construction: optional(choice('deBoor', 'deCasteljau')),
+  /** How many levels of the construction are drawn; all where it is larger. */
+  constructionLevels: optional(whole(0, 9)),
+  /** Points of the construction are named by their blossom arguments. */
+  blossoms: optional(flag),
+  /** The item that the deviation is measured from. */
+  compareWith: optional(nullable(itemId)),
+  /** Two items, each in a pane of its own. */
+  sideBySide: optional(nullable(pair(itemId))),
+  /** Whether basis functions are drawn without the weights, too. */
+  polynomialBasis: optional(flag),
+  basisSum: optional(flag),
+});
+export type Looks = ValueOf<typeof looksDescription>;
+
+const trackName = choice(...trackNames);
+
+/** The stack of plots under the figure: which curve it belongs to, and its tracks from the top. */
+export const railDescription = object({
+  item: nullable(itemId),
+  tracks: list(trackName, 20),
+  /** Heights in pixels, of tracks that were resized. */
+  heights: optional(record(trackName, number({ least: 24, most: 600 }))),
+});
+export type Rail = ValueOf<typeof railDescription>;
+
+/** A part of the plane, in the drawing's unit, with the distance of the grid's lines. */
+export const viewDescription = object({
+  left: number({ unit: 'length' }),
+  right: number({ unit: 'length' }),
+  bottom: number({ unit: 'length' }),
+  top: number({ unit: 'length' }),
+  grid: number({ unit: 'length' }),
+});
+export type View = ValueOf<typeof viewDescription>;
 
 /**
  * A figure as it is stored: small and declarative. Everything shown is computed from it by
  * `evaluateFigure`, and every change to it is a `FigureCommand`.
  */
-export interface FigureDocument {
-  readonly version: typeof figureVersion;
+export const figureDescription = object({
+  version: signs(figureVersion),
   /** In drawing order; a built item may stand before its sources. */
-  readonly items: readonly FigureItem[];
-  /** For each curve that a student may change, by id: which of its points are loose. */
+  items: list(itemDescription, figureLimits.items),
+  /** For each curve that a reader may change, by id: which of its points are loose. */
+  loose: record(itemId, loosePoints),
+  shown,
+  looks: optional(looksDescription),
+  rail: railDescription,
+  /** The part of the plane that the figure shows. */
+  view: viewDescription,
+});
+export type FigureDocument = Omit<ValueOf<typeof figureDescription>, 'loose'> & {
   readonly loose: Readonly<Record<string, LoosePoints>>;
-  readonly shown: Shown;
-  readonly looks?: Looks;
-  readonly rail: Rail;
-  /** The part of the plane that the figure shows, in the drawing's unit. */
-  readonly view: View;
-}
-
-/** The version of the format; older ones are brought here by `migrateFigure`. */
-export const figureVersion = 1;
-
-export type FigureItem = CurveItem | ShapeItem | BuiltItem | PointItem | PictureItem;
-
-interface ItemBase {
-  /** Stable: never reused and never changed, so that links and commands can name it. */
-  readonly id: string;
-  readonly name: string;
-  /** Not drawn, but still there for what is built from it. */
-  readonly hidden?: boolean;
-  /** Drawn, but not to be moved by accident. */
-  readonly locked?: boolean;
-  /** Ink where absent. */
-  readonly color?: ItemColor;
-  /** `medium` where absent. */
-  readonly lineWeight?: LineWeight;
-  /** What is shown of this item where it differs from the figure. */
-  readonly shown?: Partial<Shown>;
-}
-
-/** The colours that tell items apart; each theme has its own shade of them. */
-export type ItemColor = 'ink' | 'teal' | 'ochre' | 'plum' | 'moss' | 'indigo' | 'coral';
-export const itemColors: readonly ItemColor[] = ['ink', 'teal', 'ochre', 'plum', 'moss', 'indigo', 'coral'];
-
-export type LineWeight = 'fine' | 'medium' | 'bold' | 'broad';
-export const lineWeights: readonly LineWeight[] = ['fine', 'medium', 'bold', 'broad'];
-
-/** A given curve: its own degree, knots, points and weights. */
-export interface CurveItem extends ItemBase {
-  readonly kind: 'curve';
-  readonly curve: Curve;
-  /** A faint copy is drawn behind the others and is never moved. */
-  readonly faint?: boolean;
-}
-
-/** A given curve with parameters of its own kind: an arc, a conic, a chain, a stroke. */
-export interface ShapeItem extends ItemBase {
-  readonly kind: 'shape';
-  readonly shape: Shape;
-}
-
-/** A curve built from others: it follows its sources. */
-export interface BuiltItem extends ItemBase {
-  readonly kind: 'built';
-  readonly operation: Operation;
-}
-
-/** A reference point: a peg to aim at. It is not a control point of anything. */
-export interface PointItem extends ItemBase {
-  readonly kind: 'point';
-  readonly at: Point;
-}
-
-/** A picture to draw over: it lies behind everything and stays with the drawing. */
-export interface PictureItem extends ItemBase {
-  readonly kind: 'picture';
-  /** Names the stored picture. */
-  readonly picture: string;
-  /** Width and height of the picture itself, in its own pixels: only their proportion counts. */
-  readonly size: readonly [number, number];
-  readonly centre: Point;
-  /** Width in the drawing's unit. */
-  readonly width: number;
-  /** Degrees, counterclockwise. */
-  readonly angle: number;
-  /** Left and right exchanged. */
-  readonly flipped: boolean;
-  /** From 0, as it is, to 1, not to be seen. */
-  readonly fade: number;
-}
-
-export type PointKind = 'controlPoints' | 'editPoints';
-
-/** The indices of the points that a student may move, ascending. What is not loose is fixed. */
-export type LoosePoints = Readonly<Record<PointKind, readonly number[]>>;
-
-/** What the figure shows of its curves. */
-export interface Shown {
-  readonly controlPoints: boolean;
-  readonly polygon: boolean;
-  readonly editPoints: boolean;
-  readonly knots: boolean;
-  readonly comb: boolean;
-  readonly labels: boolean;
-  /** What a figure may show besides; where absent as `shownByDefault` says. */
-  /** Spans of the rail's curve in their colours. */
-  readonly spans?: boolean;
-  /** A wedge at the start, pointing along the curve. */
-  readonly start?: boolean;
-  /** The weights of a rational curve as numbers. */
-  readonly weights?: boolean;
-  readonly hulls?: boolean;
-  /** Inflections, and where curvature is largest and smallest. */
-  readonly places?: boolean;
-  /** Even steps of the parameter along the curve. */
-  readonly ticks?: boolean;
-  /** Straight pieces within a tolerance, against the true curve. */
-  readonly facets?: boolean;
-  /** The distance from another curve as colour along the curve. */
-  readonly deviation?: boolean;
-  /** At the cursor: tangent and normal, derivatives, the osculating circle, the construction. */
-  readonly vectors?: boolean;
-  readonly derivatives?: boolean;
-  readonly osculating?: boolean;
-  readonly construction?: boolean;
-  /** The curve of first derivatives, in an inset. */
-  readonly hodograph?: boolean;
-}
+};
 
 /** What is shown where a document does not say. */
 export const shownByDefault: Readonly<Required<Shown>> = {
@@ -141,7 +228,7 @@ export const shownByDefault: Readonly<Required<Shown>> = {
   start: true,
   weights: false,
   hulls: false,
-  places: false,
+  extremes: false,
   ticks: false,
   facets: false,
   deviation: false,
@@ -165,35 +252,13 @@ export const shownOfItems: readonly (keyof Shown)[] = [
   'ticks',
   'hulls',
   'comb',
-  'places',
+  'extremes',
   'facets',
 ];
 
 /** Whether something is shown of an item: as the item says, or else the figure, or else by default. */
 export function isShown(document: FigureDocument, key: keyof Shown, item?: FigureItem): boolean {
   return item?.shown?.[key] ?? document.shown[key] ?? shownByDefault[key];
-}
-
-/** How what is shown is drawn, and what is compared with what. */
-export interface Looks {
-  /** Length of the comb's hairs against the length that is chosen by itself. */
-  readonly combScale?: number;
-  /** Number of the comb's hairs against the number that is chosen by itself. */
-  readonly combDensity?: number;
-  /** Largest distance of a facet from the curve, in the drawing's unit. */
-  readonly facetTolerance?: number;
-  readonly construction?: 'deBoor' | 'deCasteljau';
-  /** How many levels of the construction are drawn; all where it is larger. */
-  readonly constructionLevels?: number;
-  /** Points of the construction are named by their blossom arguments. */
-  readonly blossoms?: boolean;
-  /** The item that the deviation is measured from. */
-  readonly compareWith?: string | null;
-  /** Two items, each in a pane of its own. */
-  readonly sideBySide?: readonly [string, string] | null;
-  /** Whether basis functions are drawn without the weights, too. */
-  readonly polynomialBasis?: boolean;
-  readonly basisSum?: boolean;
 }
 
 export const looksByDefault: Readonly<Required<Looks>> = {
@@ -214,37 +279,10 @@ export function looksOf({ looks }: FigureDocument): Required<Looks> {
   return { ...looksByDefault, ...looks };
 }
 
-export type TrackName = 'knots' | 'basis' | 'curvature' | 'speed' | 'length' | 'derivatives' | 'deviation';
-
-/** Every track that there is, in the order in which a rail gets them. */
-export const trackNames: readonly TrackName[] = [
-  'knots',
-  'basis',
-  'curvature',
-  'speed',
-  'length',
-  'derivatives',
-  'deviation',
-];
-
-/** The tracks that a new figure has. */
-export const firstTracks: readonly TrackName[] = ['knots', 'basis', 'curvature'];
-
-/** The stack of plots under the figure: which curve it belongs to, and its tracks from the top. */
-export interface Rail {
-  readonly item: string | null;
-  readonly tracks: readonly TrackName[];
-  /** Heights in pixels, of tracks that were resized. */
-  readonly heights?: Readonly<Partial<Record<TrackName, number>>>;
-}
-
-export interface View {
-  readonly left: number;
-  readonly right: number;
-  readonly bottom: number;
-  readonly top: number;
-  /** Distance of the grid's lines. */
-  readonly grid: number;
+/** What of a curve is loose, if anything was ever said about it. */
+export function looseOf(document: FigureDocument, id: string): LoosePoints | undefined {
+  // Ids may be words such as `constructor`, which every object has.
+  return Object.hasOwn(document.loose, id) ? document.loose[id] : undefined;
 }
 
 /** The item of this id, if there is one. */

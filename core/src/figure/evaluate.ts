@@ -1,12 +1,14 @@
 import type { Curve, Point } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
 import { sourcesOf, type FigureDocument, type FigureItem } from './document.js';
-import { operate, type Operated, type Source } from './operate.js';
-import { curveOfShape } from './shape.js';
+import type { Geometry } from './geometry.js';
+import { operate, refuseTooManyPoints } from './operate.js';
+import type { OperationResult } from './operation/define.js';
+import { curveOfShape } from './shape/shapes.js';
 
 /** What an item came to: a curve, a reference point, a picture (which is nothing to build from), or the reason why it could not be computed. */
 export type EvaluatedItem =
-  | ({ readonly status: 'curve' } & Operated)
+  | ({ readonly status: 'curve' } & OperationResult)
   | { readonly status: 'point'; readonly at: Point }
   | { readonly status: 'picture' }
   | { readonly status: 'failed'; readonly reason: string };
@@ -56,24 +58,31 @@ function compute(item: FigureItem, sources: readonly (EvaluatedItem | undefined)
   if (item.kind === 'point') return { status: 'point', at: item.at };
   if (item.kind === 'picture') return { status: 'picture' };
   if (item.kind === 'curve') return { status: 'curve', curve: item.curve };
-  const known: Source[] = [];
+  const known: Geometry[] = [];
   for (const source of sources) {
     if (!source) return { status: 'failed', reason: `${item.name} has lost something it was built from.` };
     if (source.status === 'failed') {
       return { status: 'failed', reason: `${item.name} waits for its source: ${source.reason}` };
     }
-    if (source.status === 'picture') {
-      return { status: 'failed', reason: `${item.name} can’t be built from a picture.` };
-    }
-    known.push(source.status === 'point' ? { at: source.at } : { curve: source.curve });
+    const geometry = geometryOf(source);
+    if (!geometry) return { status: 'failed', reason: `${item.name} can’t be built from a picture.` };
+    known.push(geometry);
   }
   try {
-    if (item.kind === 'shape') return { status: 'curve', curve: curveOfShape(item.shape) };
-    return { status: 'curve', ...operate(item.operation, known) };
+    if (item.kind === 'built') return { status: 'curve', ...operate(item.operation, known) };
+    const curve = curveOfShape(item.shape);
+    refuseTooManyPoints(curve.points.length);
+    return { status: 'curve', curve };
   } catch (error) {
     if (error instanceof CurveError) return { status: 'failed', reason: error.message };
     throw error;
   }
+}
+
+/** The geometry that an item came to; a picture and what failed have none. */
+export function geometryOf(evaluated: EvaluatedItem): Geometry | undefined {
+  if (evaluated.status === 'curve') return { kind: 'curve', curve: evaluated.curve };
+  return evaluated.status === 'point' ? { kind: 'point', at: evaluated.at } : undefined;
 }
 
 /** The curve that an item came to, or `undefined` for points and failed items. */

@@ -2,14 +2,12 @@ import type { Curve, Point } from '../curve/curve.js';
 import { editPoints } from '../curve/editPoint.js';
 import { CurveError } from '../curve/error.js';
 import { distinctPointCount, withPoint } from '../curve/periodic.js';
-import { distance } from '../curve/vector.js';
-import type { FigureCommand, SingleFigureCommand } from './command.js';
+import type { FigureCommand, SingleFigureCommand } from './command/commands.js';
 import { itemOf, type FigureDocument, type FigureItem, type PointKind } from './document.js';
 import { curveOf, type Evaluation } from './evaluate.js';
 import { movePictureHandle, pictureHandles } from './picture.js';
 import { mapPlace, type PlaneMap } from './plane.js';
-import { handlesOfShape, moveShapeHandle } from './shapeHandles.js';
-import type { Shape } from './shape.js';
+import { handlesOfShape, mapShape } from './shape/shapes.js';
 
 /** Any place of a figure that can be taken hold of. */
 export type Grip =
@@ -91,7 +89,7 @@ export function moveGrips(
     else if (item.kind === 'curve') commands.push(...moveCurvePoints(item.id, item.curve, own, to));
     else if (item.kind === 'shape') {
       const keys = new Set(own.flatMap((grip) => (grip.of === 'handle' ? [grip.key] : [])));
-      commands.push({ name: 'replaceItem', item: { ...item, shape: mapShape(item.shape, keys, to) } });
+      commands.push({ name: 'setShape', item: id, shape: mapShape(item.shape, keys, to) });
     } else if (item.kind === 'picture') {
       // The centre first: it takes the corner along.
       const moved = pictureHandles(item).reduce(
@@ -101,7 +99,8 @@ export function moveGrips(
             : picture,
         item,
       );
-      commands.push({ name: 'replaceItem', item: moved });
+      const { centre, width, angle } = moved;
+      commands.push({ name: 'patchItem', item: id, set: { centre, width, angle }, clear: [] });
     }
   }
   if (commands.length === 0) return undefined;
@@ -134,16 +133,4 @@ function moveCurvePoints(
     }
   }
   return commands;
-}
-
-function mapShape(shape: Shape, keys: ReadonlySet<string>, to: (place: Point) => Point): Shape {
-  if (shape.kind === 'stroke') return { ...shape, points: shape.points.map(to) };
-  const handles = handlesOfShape(shape).filter(({ key }) => keys.has(key));
-  let moved = shape as Shape;
-  for (const { key, at } of handles) moved = moveShapeHandle(moved, key, to(at));
-  if (shape.kind === 'arcRadius' && moved.kind === 'arcRadius' && handles.length === 2) {
-    const ratio = distance(moved.start, moved.end) / distance(shape.start, shape.end);
-    if (Number.isFinite(ratio) && ratio > 0) moved = { ...moved, radius: shape.radius * ratio };
-  }
-  return moved;
 }

@@ -1,7 +1,7 @@
 import type { Point } from '../curve/curve.js';
 import { distinctPointCount } from '../curve/periodic.js';
 import { distance } from '../curve/vector.js';
-import type { FigureCommand, SingleFigureCommand } from './command.js';
+import type { FigureCommand, SingleFigureCommand } from './command/commands.js';
 import { itemOf, looksOf, type CurveItem, type FigureDocument } from './document.js';
 
 /** A command that moves one point of a curve. */

@@ -1,8 +1,69 @@
 import { migrate, type Migrations, type Versioned } from '../migration/migrate.js';
+import { singleCommands } from './applyCommand.js';
+import type { FigureCommand, SingleFigureCommand } from './command/commands.js';
 import { figureVersion } from './document.js';
 
-/** One entry for every version that was ever stored, leading to the next. */
-const migrations: Migrations = {};
+type Stored = Readonly<Record<string, unknown>>;
+
+/**
+ * What a version changed, part by part, so that whole figures and the commands that carry parts of them are
+ * brought along by the same functions.
+ */
+interface VersionChange {
+  readonly item: (item: Stored) => Stored;
+  readonly shown: (shown: Stored) => Stored;
+}
+
+/** The way from version n to n + 1, for each n. */
+const changes: Readonly<Record<number, VersionChange>> = {
+  // Reference points got their one name, extremes theirs, and approximate circles the word for what they are.
+  1: {
+    item: (item) => {
+      const shown = item['shown'] as Stored | undefined;
+      const { operation, shape } = item as { operation?: Stored; shape?: Stored };
+      return {
+        ...item,
+        ...(shown ? { shown: renamedKey(shown, 'places', 'extremes') } : {}),
+        ...(operation ? { operation: onReferencePoints(operation) } : {}),
+        ...(shape ? { shape: approximate(shape) } : {}),
+      };
+    },
+    shown: (shown) => renamedKey(shown, 'places', 'extremes'),
+  },
+};
+
+function renamedKey(object: Stored, from: string, to: string): Stored {
+  if (!Object.hasOwn(object, from)) return object;
+  const { [from]: value, ...rest } = object;
+  return { ...rest, [to]: value };
+}
+
+function onReferencePoints(operation: Stored): Stored {
+  const names: Readonly<Record<string, string>> = {
+    curveOnPegs: 'curveOnReferencePoints',
+    curveThroughPegs: 'curveThroughReferencePoints',
+  };
+  const name = names[String(operation['name'])];
+  return name ? { ...renamedKey(operation, 'pegs', 'points'), name } : operation;
+}
+
+function approximate(shape: Stored): Stored {
+  const { layout } = shape;
+  return typeof layout === 'object' && layout !== null
+    ? { ...shape, layout: renamedKey(layout as Stored, 'look', 'approximation') }
+    : shape;
+}
+
+const migrations: Migrations = Object.fromEntries(
+  Object.entries(changes).map(([version, { item, shown }]) => [
+    version,
+    (old: Versioned) => ({
+      ...old,
+      ...(Array.isArray(old['items']) ? { items: (old['items'] as Stored[]).map(item) } : {}),
+      ...(old['shown'] ? { shown: shown(old['shown'] as Stored) } : {}),
+    }),
+  ]),
+);
 
 /**
  * Brings a stored figure to the current version. Its shape is checked afterwards, by the schema and by
@@ -11,4 +72,25 @@ const migrations: Migrations = {};
  */
 export function migrateFigure(stored: unknown): Versioned {
   return migrate(stored, figureVersion, migrations, 'figure');
+}
+
+/**
+ * Brings a stored command to the current version of the figure that it was given on: steps of a log, their
+ * inverses, and what waits in a browser.
+ */
+export function migrateFigureCommand(stored: FigureCommand, version: number): FigureCommand {
+  if (version >= figureVersion) return stored;
+  const commands = singleCommands(stored).map((single) => {
+    let command = single as unknown as Stored;
+    for (let from = version; from < figureVersion; from++) {
+      const change = changes[from];
+      if (!change) continue;
+      const { name, item } = command;
+      if ((name === 'addItem' || name === 'replaceItem') && typeof item === 'object')
+        command = { ...command, item: change.item(item as Stored) };
+      else if (name === 'setShown') command = { ...command, shown: change.shown(command['shown'] as Stored) };
+    }
+    return command as unknown as SingleFigureCommand;
+  });
+  return stored.name === 'batch' ? { name: 'batch', commands } : commands[0]!;
 }

@@ -6,9 +6,11 @@ import { CurveError } from '../curve/error.js';
 import { spansOf } from '../curve/knotVector.js';
 import { distinctPointCount } from '../curve/periodic.js';
 import type { FigureDocument } from './document.js';
-import { evaluateFigure, type Evaluation } from './evaluate.js';
-import { operate, type Operated, type Source } from './operate.js';
-import { sourcesOfOperation, type Operation } from './operation.js';
+import { evaluateFigure, geometryOf, type Evaluation } from './evaluate.js';
+import type { Geometry } from './geometry.js';
+import { operate, sourcesOfOperation } from './operate.js';
+import type { OperationResult } from './operation/define.js';
+import type { Operation } from './operation/operations.js';
 
 /** The numbers that say what a curve costs and how smooth it is. */
 export interface CurveCounts {
@@ -29,7 +31,7 @@ export type Preview =
       readonly before: CurveCounts | undefined;
       readonly after: CurveCounts;
       readonly deviation: Deviation | undefined;
-    } & Omit<Operated, 'deviation'>)
+    } & Omit<OperationResult, 'deviation'>)
   | { readonly status: 'failed'; readonly reason: string };
 
 export function countsOf(curve: Curve): CurveCounts {
@@ -53,14 +55,14 @@ export function previewOperation(
   operation: Operation,
   evaluation: Evaluation = evaluateFigure(document),
 ): Preview {
-  const sources: Source[] = [];
+  const sources: Geometry[] = [];
   for (const id of sourcesOfOperation(operation)) {
     const item = evaluation.items.get(id);
     if (!item) return { status: 'failed', reason: 'What this is built from is not in the figure.' };
     if (item.status === 'failed') return { status: 'failed', reason: item.reason };
-    if (item.status === 'picture')
-      return { status: 'failed', reason: 'Nothing can be built from a picture.' };
-    sources.push(item.status === 'curve' ? { curve: item.curve } : { at: item.at });
+    const geometry = geometryOf(item);
+    if (!geometry) return { status: 'failed', reason: 'Nothing can be built from a picture.' };
+    sources.push(geometry);
   }
   try {
     const { deviation, ...result } = operate(operation, sources);
@@ -69,7 +71,7 @@ export function previewOperation(
       status: 'curve',
       ...result,
       deviation,
-      before: first && 'curve' in first ? countsOf(first.curve) : undefined,
+      before: first?.kind === 'curve' ? countsOf(first.curve) : undefined,
       after: countsOf(result.curve),
     };
   } catch (error) {

@@ -2,10 +2,17 @@ import { validateCurve } from '../curve/validate.js';
 import { validateDegree } from '../curve/knotVector.js';
 import { CurveError } from '../curve/error.js';
 import { CommandError } from '../history/history.js';
-import { itemOf, sourcesOf, type FigureDocument, type FigureItem } from './document.js';
-
-/** The largest number of items in a figure and of control points in one curve that are accepted. */
-export const figureLimits = { items: 200, points: 2000, strokePoints: 20_000 };
+import {
+  itemOf,
+  looseOf,
+  sourcesOf,
+  type BuiltItem,
+  type FigureDocument,
+  type FigureItem,
+  type LoosePoints,
+  type View,
+} from './document.js';
+import { figureLimits } from './parts.js';
 
 /**
  * Checks what a schema of shapes alone can't see: unique ids, whole curves, sources that exist and do
@@ -31,25 +38,59 @@ export function validateFigure(document: FigureDocument): void {
     }
   }
   refuseCycles(document);
-  for (const [id, loose] of Object.entries(document.loose)) {
-    const item = itemOf(document, id);
-    if (item?.kind !== 'curve')
-      throw new CommandError(`Loose points are named for ${id}, which is not a given curve.`);
-    for (const index of [...loose.controlPoints, ...loose.editPoints]) {
-      if (!(Number.isInteger(index) && index >= 0 && index < item.curve.points.length)) {
-        throw new CommandError(`Point ${index} of ${item.name} is called loose, but there is no such point.`);
-      }
-    }
+  for (const id of Object.keys(document.loose))
+    refuseLoosePointsThatAreNot(document, id, looseOf(document, id)!);
+  validateView(document.view);
+  if (document.rail.item !== null && !seen.has(document.rail.item)) {
+    throw new CommandError(`The rail belongs to ${document.rail.item}, which is not in the figure.`);
   }
-  const { view } = document;
+}
+
+/** @throws CommandError where a view has no area */
+export function validateView(view: View): void {
   if (!(view.right > view.left && view.top > view.bottom && view.grid > 0)) {
     throw new CommandError(
       'The view has no area; right must exceed left, top must exceed bottom, and the grid be above zero.',
     );
   }
-  if (document.rail.item !== null && !seen.has(document.rail.item)) {
-    throw new CommandError(`The rail belongs to ${document.rail.item}, which is not in the figure.`);
+}
+
+/** @throws CommandError where a loose point is named that is not there */
+export function refuseLoosePointsThatAreNot(document: FigureDocument, id: string, loose: LoosePoints): void {
+  const item = itemOf(document, id);
+  if (item?.kind !== 'curve')
+    throw new CommandError(`Loose points are named for ${id}, which is not a given curve.`);
+  for (const index of [...loose.controlPoints, ...loose.editPoints]) {
+    if (!(Number.isInteger(index) && index >= 0 && index < item.curve.points.length)) {
+      throw new CommandError(`Point ${index} of ${item.name} is called loose, but there is no such point.`);
+    }
   }
+}
+
+/** @throws CommandError where something is missing that an item is built from */
+export function refuseLostSources(document: FigureDocument, item: BuiltItem): void {
+  const lost = sourcesOf(item).find((source) => !itemOf(document, source));
+  if (lost !== undefined)
+    throw new CommandError(`${item.name} is built from ${lost}, which is not in the figure.`);
+}
+
+/**
+ * Checks a figure after one item was added: that item alone, and what it can break. The work does not grow with
+ * what the other items hold.
+ * @throws CommandError with one sentence
+ */
+export function validateNewItem(document: FigureDocument, item: FigureItem): void {
+  if (document.items.length > figureLimits.items) {
+    throw new CommandError(
+      `The figure has ${document.items.length} items; at most ${figureLimits.items} are allowed.`,
+    );
+  }
+  if (document.items.filter(({ id }) => id === item.id).length > 1)
+    throw new CommandError(`Two items have the id ${item.id}; ids must differ.`);
+  validateItem(item);
+  if (item.kind !== 'built') return;
+  refuseLostSources(document, item);
+  refuseCycles(document);
 }
 
 /**

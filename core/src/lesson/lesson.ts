@@ -1,14 +1,28 @@
-import type { Task } from '../check/condition.js';
-import type { FigureDocument } from '../figure/document.js';
-
-/** A lesson as it is stored: a row of sheets. Every change to it is a `LessonCommand`. */
-export interface LessonDocument {
-  readonly version: typeof lessonVersion;
-  readonly title: string;
-  readonly sheets: readonly Sheet[];
-}
+import { list, nullable, object, ownSheetId, signs, text, type ValueOf } from '../describe/describe.js';
+import { figureDescription, type FigureDocument } from '../figure/document.js';
+import { conditionDescription, type Condition } from './condition/conditions.js';
+import { proseDescription, type Prose } from './prose/prose.js';
 
 export const lessonVersion = 1;
+
+/** Limits on what is accepted. */
+export const lessonLimits = { sheets: 60, titleLength: 200 };
+
+export const titleText = text(1, lessonLimits.titleLength);
+
+/** What a sheet asks of its reader. */
+export interface Task {
+  readonly prompt: string;
+  /** Given one after the other, on request. */
+  readonly hints: readonly string[];
+  readonly conditions: readonly Condition[];
+}
+
+export const taskDescription = object({
+  prompt: text(0, 2000),
+  hints: list(text(1, 2000), 10),
+  conditions: list(conditionDescription, 20),
+});
 
 /** Prose beside one figure, with a task where the reader is asked something. */
 export interface Sheet {
@@ -20,35 +34,34 @@ export interface Sheet {
   readonly task: Task | null;
 }
 
-/** Rich text as a tree: a `doc` of blocks of text with marks, and formulas in TeX notation. */
-export interface Prose {
-  readonly type: 'doc';
-  readonly content: readonly ProseNode[];
+export const sheetDescription = object({
+  id: ownSheetId,
+  title: titleText,
+  prose: proseDescription,
+  figure: figureDescription,
+  task: nullable(taskDescription),
+});
+
+/** A lesson as it is stored: a row of sheets. Every change to it is a `LessonCommand`. */
+export interface LessonDocument {
+  readonly version: typeof lessonVersion;
+  readonly title: string;
+  readonly sheets: readonly Sheet[];
 }
 
-export interface ProseNode {
-  readonly type: ProseNodeType;
-  readonly attrs?: Readonly<Record<string, string | number | boolean | null>>;
-  readonly content?: readonly ProseNode[];
-  readonly text?: string;
-  readonly marks?: readonly { readonly type: 'bold' | 'italic' }[];
-}
+export const lessonDescription = object({
+  version: signs(lessonVersion),
+  title: titleText,
+  sheets: list(sheetDescription, lessonLimits.sheets, 1),
+});
 
-export type ProseNodeType =
-  | 'paragraph'
-  | 'heading'
-  | 'bulletList'
-  | 'orderedList'
-  | 'listItem'
-  | 'text'
-  | 'hardBreak'
-  | 'inlineMath'
-  | 'blockMath';
-
-export const emptyProse: Prose = { type: 'doc', content: [{ type: 'paragraph' }] };
-
-/** Limits on what is accepted. */
-export const lessonLimits = { sheets: 60, titleLength: 200 };
+type Fits<A, B> = [A] extends [B] ? true : never;
+/** Does not compile where the description and the types part ways. */
+export const lessonIsDescribed: [
+  Fits<Task, ValueOf<typeof taskDescription>>,
+  Fits<ValueOf<typeof taskDescription>, Task>,
+  Fits<LessonDocument, ValueOf<typeof lessonDescription>>,
+] = [true, true, true];
 
 /** The sheet of this id, if there is one. */
 export function sheetOf(lesson: LessonDocument, id: string): Sheet | undefined {

@@ -1,9 +1,8 @@
-import { sheetOf, type LessonDocument } from '@bogen/core';
+import { migrateLesson, sheetOf, type LessonDocument } from '@bogen/core';
 import { Router } from 'express';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
-import { readStoredLesson } from '../lesson/document.js';
 import { progressOf, type WorkFacts } from '../work/progress.js';
 import { workStream } from '../work/router.js';
 
@@ -133,7 +132,7 @@ export function classRouter(db: Db): Router {
         'stream.changed_at as changedAt',
       ])
       .executeTakeFirst();
-    const lesson = row && readStoredLesson(row.lesson);
+    const lesson = row && migrateLesson(row.lesson);
     const sheet = lesson && sheetOf(lesson, row.sheet);
     if (!sheet)
       throw new HttpProblem(
@@ -187,7 +186,7 @@ async function editionsOfClass(
   const rows = await query.execute();
   return {
     courseTitle: course.title,
-    editions: rows.map((row) => ({ ...row, document: readStoredLesson(row.document) })),
+    editions: rows.map((row) => ({ ...row, document: migrateLesson(row.document) })),
   };
 }
 

@@ -2,7 +2,8 @@ import { Router } from 'express';
 import { brokenConstraint, type Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
-import { readForeignLesson, readStoredLesson } from '../lesson/document.js';
+import { migrateLesson } from '@bogen/core';
+import { readForeignLesson } from '../lesson/document.js';
 import { randomCode } from '../session/secret.js';
 import { createStream } from '../stream/stream.js';
 
@@ -63,7 +64,7 @@ export function shelfRouter(db: Db): Router {
         lessons: lessons
           .filter(({ course }) => course === id)
           .map((lesson) => {
-            const document = readStoredLesson(lesson.document);
+            const document = migrateLesson(lesson.document);
             return {
               id: lesson.id,
               title: document.title,

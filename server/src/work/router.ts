@@ -3,8 +3,9 @@ import {
   CommandError,
   isTaskMet,
   migrateFigure,
+  migrateLesson,
   sheetOf,
-  studentMay,
+  readerMay,
   type FigureCommand,
   type FigureDocument,
   type Sheet,
@@ -15,7 +16,6 @@ import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import type { Pool } from '../pool/pool.js';
-import { readStoredLesson } from '../lesson/document.js';
 import { appendSteps, createStream, readStream, type StreamKind } from '../stream/stream.js';
 
 /** A student's figure as a stream of commands. */
@@ -29,7 +29,7 @@ export function studentStream(start: FigureDocument): StreamKind<FigureDocument,
   return {
     ...workStream,
     permit: (document, command) => {
-      if (!studentMay(document, command, start)) {
+      if (!readerMay(document, command, start)) {
         throw new CommandError('This point is fixed; only loose points can be moved.');
       }
     },
@@ -89,7 +89,7 @@ async function sheetForStudent(db: Db, editionId: string, sheetId: string, class
     .where('class.id', '=', classId)
     .select('edition.document')
     .executeTakeFirst();
-  const sheet = edition && sheetOf(readStoredLesson(edition.document), sheetId);
+  const sheet = edition && sheetOf(migrateLesson(edition.document), sheetId);
   if (!sheet)
     throw new HttpProblem(
       'not-found',
@@ -137,7 +137,7 @@ async function ownWork(
     .where('work.id', '=', id)
     .where('student_id', '=', studentId)
     .executeTakeFirst();
-  const sheet = work && sheetOf(readStoredLesson(work.document), work.sheet_id);
+  const sheet = work && sheetOf(migrateLesson(work.document), work.sheet_id);
   if (!sheet) throw new HttpProblem('not-found', 'This work is not there, or it is not yours.');
   return { id: work.id, streamId: work.streamId, start: sheet.figure };
 }
@@ -158,7 +158,7 @@ export async function checkWork(
     .where('work.id', '=', workId)
     .select(['work.sheet_id', 'stream.document as figure', 'stream.revision', 'edition.document as lesson'])
     .executeTakeFirstOrThrow();
-  const sheet = sheetOf(readStoredLesson(row.lesson), row.sheet_id);
+  const sheet = sheetOf(migrateLesson(row.lesson), row.sheet_id);
   if (!sheet?.task) throw new HttpProblem('refused', 'This sheet asks nothing that could be checked.');
   const results = await pool.run('check', sheet.task, sheet.figure, workStream.read(row.figure));
   const passed = isTaskMet(results);

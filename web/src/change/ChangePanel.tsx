@@ -1,10 +1,13 @@
 import {
   curveOf,
   interiorKnots,
+  offeredOperations,
+  operations,
   type CurveCounts,
   type FigureItem,
+  type OfferedOperation,
+  type Operation,
   type Preview,
-  type SingleFigureCommand,
 } from '@bogen/core';
 import { useEffect, useMemo, useState, useSyncExternalStore, type FormEvent } from 'react';
 import type { FigureScene } from '../figure/scene.js';
@@ -12,12 +15,10 @@ import { freshId } from '../figure/freshId.js';
 import { shownNumber, superscript } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
-import { Check, Choice } from '../ui/Choice.js';
-import { ExpressionField } from '../ui/ExpressionField.js';
-import { WholeField } from '../ui/WholeField.js';
+import { Choice } from '../ui/Choice.js';
 import { Panel } from '../ui/Panel.js';
 import { useHeavyPreview } from './useHeavyPreview.js';
-import { specNames, specs, type Field, type Spec, type SpecName, type Values } from './specs.js';
+import { OperationFields, otherCurves, type Arguments } from './OperationFields.js';
 
 interface ChangePanelProps {
   readonly scene: FigureScene;
@@ -33,16 +34,18 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
   const { t } = useTranslation();
   const document = useSyncExternalStore(scene.subscribe, () => scene.document);
   const curve = curveOf(scene.evaluation, item.id);
-  const [name, setName] = useState<SpecName>('insertKnot');
-  const spec: Spec = specs[name];
-  const others = document.items.filter(({ id }) => id !== item.id && curveOf(scene.evaluation, id));
-  const firstValues = (next: SpecName): Values => ({
-    ...(curve ? specs[next].first(curve, Number(scene.cursor.toFixed(3))) : {}),
-    ...(specs[next].fields.some(({ kind }) => kind === 'curve') ? { second: others[0]?.id ?? '' } : {}),
+  const [name, setName] = useState<OfferedOperation>('insertKnot');
+  const others = otherCurves(scene, item);
+  const firstValues = (next: OfferedOperation): Arguments => ({
+    ...(curve ? operations[next].first(curve, Number(scene.cursor.toFixed(3))) : {}),
+    ...('second' in operations[next].sources ? { second: others[0]?.id ?? '' } : {}),
   });
-  const [values, setValues] = useState<Values>(() => firstValues('insertKnot'));
-  const operation = useMemo(() => spec.make(item.id, values), [spec, item.id, values]);
-  const lacksOther = spec.fields.some(({ kind }) => kind === 'curve') && others.length === 0;
+  const [values, setValues] = useState<Arguments>(() => firstValues('insertKnot'));
+  const operation = useMemo(
+    () => ({ name, source: item.id, ...values }) as Operation,
+    [name, item.id, values],
+  );
+  const lacksOther = 'second' in operations[name].sources && others.length === 0;
   const lacksKnot =
     name === 'removeKnot' && curve !== undefined && interiorKnots(curve.knots, curve.degree).length === 0;
   const refusal = lacksOther ? t('change.noOther') : lacksKnot ? t('change.noKnot') : null;
@@ -66,36 +69,7 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
 
   const apply = (): void => {
     if (preview?.status !== 'curve') return;
-    const { curve: made } = preview;
-    const loose = document.loose[item.id];
-    const wasAllLoose = item.kind === 'curve' && loose?.controlPoints.length === item.curve.points.length;
-    const base = { id: item.id, name: item.name };
-    const indices = made.points.map((_, index) => index);
-    const keep = (list: readonly number[] | undefined): number[] =>
-      wasAllLoose ? indices : (list ?? []).filter((index) => index < made.points.length);
-    // Loose points are named again for the points that there are then.
-    const commands: SingleFigureCommand[] = [
-      ...(loose
-        ? (['controlPoints', 'editPoints'] as const).map((of): SingleFigureCommand => ({
-            name: 'setLoose',
-            item: item.id,
-            of,
-            indices: [],
-          }))
-        : []),
-      { name: 'replaceItem', item: { ...base, kind: 'curve', curve: made } },
-      ...(loose
-        ? [
-            {
-              name: 'setLoose',
-              item: item.id,
-              of: 'controlPoints',
-              indices: keep(loose.controlPoints),
-            } as const,
-          ]
-        : []),
-    ];
-    scene.host.do({ name: 'batch', commands });
+    scene.host.do({ name: 'operate', item: item.id, operation, curve: preview.curve });
     onClose();
   };
   const link = (): void => {
@@ -120,8 +94,7 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
     event.preventDefault();
     apply();
   };
-  const set = (key: string, value: number | string | boolean): void =>
-    setValues((before) => ({ ...before, [key]: value }));
+  const set = (key: string, value: unknown): void => setValues((before) => ({ ...before, [key]: value }));
 
   return (
     <Panel open onClose={onClose} title={t('change.title', { curve: item.name })} lead={t('change.lead')}>
@@ -129,25 +102,14 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
         <Choice
           label={t('change.what')}
           value={name}
-          choices={specNames}
+          choices={offeredOperations}
           name={(value) => t(`change.operations.${value}`)}
           onChange={(next) => {
             setName(next);
             setValues(firstValues(next));
           }}
         />
-        <div className="flex flex-wrap items-center gap-2">
-          {spec.fields.map((field) => (
-            <FieldOf
-              key={`${name}/${field.key}`}
-              field={field}
-              value={values[field.key]}
-              onSet={set}
-              scene={scene}
-              item={item}
-            />
-          ))}
-        </div>
+        <OperationFields name={name} values={values} onSet={set} scene={scene} item={item} />
         {preview ? (
           <PreviewNumbers preview={preview} of={name} />
         ) : (
@@ -179,111 +141,8 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
   );
 }
 
-interface FieldOfProps {
-  readonly field: Field;
-  readonly value: number | string | boolean | undefined;
-  readonly onSet: (key: string, value: number | string | boolean) => void;
-  readonly scene: FigureScene;
-  readonly item: FigureItem;
-}
-
-function FieldOf({ field, value, onSet, scene, item }: FieldOfProps) {
-  const { t } = useTranslation();
-  const [taken, take] = useState(0);
-  const label = t(`change.fields.${field.key as 'times'}`);
-  const curve = curveOf(scene.evaluation, item.id);
-  switch (field.kind) {
-    case 'number':
-      return (
-        <ExpressionField
-          label={label}
-          value={Number(value)}
-          {...(field.limits ? { limits: field.limits } : {})}
-          onChange={(next) => onSet(field.key, next)}
-        />
-      );
-    case 'whole':
-      return (
-        <WholeField
-          label={label}
-          value={Number(value)}
-          least={field.least}
-          most={field.most}
-          onChange={(next) => onSet(field.key, next)}
-        />
-      );
-    case 'parameter':
-      return (
-        <span className="flex items-center gap-1">
-          <ExpressionField
-            key={taken}
-            label={label}
-            value={Number(value)}
-            onChange={(next) => onSet(field.key, next)}
-          />
-          <Button
-            quiet
-            onClick={() => {
-              onSet(field.key, Number(scene.cursor.toFixed(3)));
-              // What is typed wrong there gives way also where the value was the cursor's before.
-              take(taken + 1);
-            }}
-          >
-            {t('change.fromCursor')}
-          </Button>
-        </span>
-      );
-    case 'knot':
-      return (
-        <Choice
-          label={label}
-          value={String(value)}
-          choices={curve ? interiorKnots(curve.knots, curve.degree).map((knot) => String(knot.value)) : []}
-          name={(knot) => shownNumber(Number(knot), 3)}
-          onChange={(next) => onSet(field.key, Number(next))}
-        />
-      );
-    case 'choice':
-      return (
-        <Choice
-          label={label}
-          value={String(value)}
-          choices={field.choices}
-          name={(choice) => (field.plain ? choice : t(`change.choices.${choice as 'pull'}`))}
-          onChange={(next) => onSet(field.key, next)}
-        />
-      );
-    case 'check':
-      return <Check label={label} value={value === true} onChange={(next) => onSet(field.key, next)} />;
-    case 'curve':
-      return (
-        <Choice
-          label={label}
-          value={String(value)}
-          choices={scene.document.items
-            .filter(({ id }) => id !== item.id && curveOf(scene.evaluation, id))
-            .map(({ id }) => id)}
-          name={(id) => scene.document.items.find((other) => other.id === id)?.name ?? id}
-          onChange={(next) => onSet(field.key, next)}
-        />
-      );
-  }
-}
-
 /** What would change, side by side, and how far the shape would move. */
-/** What makes another curve on purpose, of which no deviation is asked. */
-const makesAnother: readonly SpecName[] = [
-  'split',
-  'part',
-  'piece',
-  'join',
-  'match',
-  'mirror',
-  'symmetric',
-  'copy',
-];
-
-function PreviewNumbers({ preview, of }: { preview: Preview; of: SpecName }) {
+function PreviewNumbers({ preview, of }: { preview: Preview; of: OfferedOperation }) {
   const { t } = useTranslation();
   if (preview.status === 'failed') {
     return (
@@ -321,7 +180,7 @@ function PreviewNumbers({ preview, of }: { preview: Preview; of: SpecName }) {
             <td className="font-mono text-[12.5px]">{show(preview.after, key)}</td>
           </tr>
         ))}
-        {(preview.deviation || !makesAnother.includes(of)) && (
+        {(preview.deviation || operations[of].shape !== 'another') && (
           <tr className="border-t border-line">
             <th scope="row" className="py-0.5 text-left font-normal">
               {t('change.deviation')}

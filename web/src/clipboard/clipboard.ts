@@ -2,12 +2,15 @@ import { figureItemSchema } from '@bogen/contract';
 import {
   curveOf,
   gripsOfItem,
+  itemDescription,
   moveGrips,
   sourcesOf,
   translation,
   validateItem,
+  withIds,
   applyFigureCommand,
   emptyFigure,
+  type BuiltItem,
   type FigureCommand,
   type FigureDocument,
   type FigureItem,
@@ -43,7 +46,9 @@ export function copyItems(scene: FigureScene, items: readonly FigureItem[]): str
   const whole = items.flatMap((item): FigureItem[] => {
     if (sourcesOf(item).every((source) => ids.has(source))) return [item];
     const curve = curveOf(scene.evaluation, item.id);
-    return curve ? [{ id: item.id, name: item.name, kind: 'curve', curve }] : [];
+    if (!curve) return [];
+    const { kind: _, operation: __, ...attributes } = item as BuiltItem;
+    return [{ ...attributes, kind: 'curve', curve }];
   });
   const text = JSON.stringify({ format: 'bogen-figure-items', version: 1, items: whole });
   localStorage.setItem(storageKey, text);
@@ -95,7 +100,11 @@ export function pasteCommand(document: FigureDocument, items: readonly FigureIte
     let { name } = item;
     for (let k = 2; names.has(name); k++) name = `${item.name} ${k}`.slice(-200);
     names.add(name);
-    return { name: 'addItem', item: renamed({ ...item, name }, ids), at: document.items.length + index };
+    return {
+      name: 'addItem',
+      item: withIds(itemDescription, { ...item, name }, ids),
+      at: document.items.length + index,
+    };
   });
   // Sources first, so that each item finds what it is built from.
   commands.sort((a, b) => depth(a, commands) - depth(b, commands));
@@ -103,21 +112,6 @@ export function pasteCommand(document: FigureDocument, items: readonly FigureIte
   const onRail = first && first.kind !== 'point' && first.kind !== 'picture' ? ids.get(first.id)! : null;
   if (onRail) commands.push({ name: 'setRail', rail: { ...document.rail, item: onRail } });
   return { name: 'batch', commands };
-}
-
-/** An item under its new id, built from its sources' new ids. */
-function renamed(item: FigureItem, ids: ReadonlyMap<string, string>): FigureItem {
-  const own = { ...item, id: ids.get(item.id)! };
-  if (own.kind !== 'built') return own;
-  const swap = (value: unknown): unknown =>
-    typeof value === 'string' ? (ids.get(value) ?? value) : Array.isArray(value) ? value.map(swap) : value;
-  const operation = Object.fromEntries(
-    Object.entries(own.operation).map(([key, value]) => [
-      key,
-      key === 'source' || key === 'second' || key === 'pegs' || key === 'sources' ? swap(value) : value,
-    ]),
-  );
-  return { ...own, operation: operation as unknown as typeof own.operation };
 }
 
 /** How many steps an added item is away from items that are given. */

@@ -44,7 +44,7 @@ export function ComparePanel({
 }) {
   const { t } = useTranslation();
   const document = useSyncExternalStore(scene.subscribe, () => scene.document);
-  const curve = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
+  const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   const { host } = scene;
   const looks = looksOf(document);
   const others = document.items.filter((other) => other.id !== item.id && isCurveItem(other));

@@ -46,15 +46,15 @@ export function DrawMenu({ drawing, scene, onPicture }: DrawMenuProps) {
         id: fresh('onPegs'),
         name: t('draw.names.onPegs'),
         kind: 'built',
-        operation: { name: 'curveOnPegs', pegs: ids, degree, closed: false },
+        operation: { name: 'curveOnReferencePoints', points: ids, degree, closed: false },
       },
       {
         id: fresh('throughPegs'),
         name: t('draw.names.throughPegs'),
         kind: 'built',
         operation: {
-          name: 'curveThroughPegs',
-          pegs: ids,
+          name: 'curveThroughReferencePoints',
+          points: ids,
           degree,
           parametrisation: drawing.options.parametrisation,
           closed: false,

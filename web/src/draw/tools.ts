@@ -227,9 +227,9 @@ export const tools: Readonly<Record<ToolName, Tool>> = {
         radius: Math.hypot(rim!.at[0]! - centre!.at[0]!, rim!.at[1]! - centre!.at[1]!),
         layout:
           layout === 'periodic'
-            ? { look: 'periodic', degree: 3, count: 8 }
+            ? { approximation: 'periodic', degree: 3, count: 8 }
             : layout === 'cubics'
-              ? { look: 'cubics', pieces: 4 }
+              ? { approximation: 'cubics', pieces: 4 }
               : layout,
       }),
   },

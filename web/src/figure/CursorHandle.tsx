@@ -21,7 +21,7 @@ export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plan
       const display = point ? '' : 'none';
       if (element.style.display !== display) element.style.display = display;
       // Its dot is drawn on the canvas; what is taken hold of follows when a drag is done.
-      if (!point || !curve || !scene.host.settled()) return;
+      if (!point || !curve || scene.host.motion() !== 'rest') return;
       const [x, y] = plane.toScreen(point);
       element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
       const [start, end] = domainOf(curve.knots, curve.degree);

@@ -34,7 +34,7 @@ export function factsOf(curve: Curve, t: TFunction<'texts'>): string[] {
 /** The facts of the rail's curve, on the figure's lower edge. They follow a little after a change is done. */
 export function Facts({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
-  const settled = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
+  const settled = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   // The drawing is not kept waiting for them: measuring a length takes a part of a frame.
   const curve = useDeferredValue(settled);
   if (!curve) return null;

@@ -66,7 +66,7 @@ export function FactsCard({
   onClose: () => void;
 }) {
   const { t } = useTranslation();
-  const curve = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
+  const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   const [copied, setCopied] = useState(false);
   if (!curve) return null;
   const rows = rowsOf(curve, t);

@@ -15,6 +15,7 @@ import { picturesOf } from './pictures.js';
 import { PickLayer } from './PickLayer.js';
 import { fitPlane, type Plane } from './plane.js';
 import { ReferencePoint } from './ReferencePoint.js';
+import { mayDraw } from './may.js';
 import type { FigureScene } from './scene.js';
 import { ShapeHandle } from './ShapeHandle.js';
 import { useStructure } from './useScene.js';
@@ -81,7 +82,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
       // Two fingers zoom the figure and not the page; a reader still scrolls past it with one.
       className={clsx(
         'relative min-h-0 min-w-0 flex-1 overflow-hidden',
-        scene.host.draws ? 'touch-none' : 'touch-pan-y',
+        mayDraw(scene.host) ? 'touch-none' : 'touch-pan-y',
       )}
       data-pane={pane.key}
     >
@@ -105,7 +106,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
           ) : null,
         )}
         {isSeen && pane.shows(document.rail.item) && <CursorHandle scene={scene} plane={plane} />}
-        {scene.host.draws &&
+        {mayDraw(scene.host) &&
           document.items.flatMap((item) => {
             if (item.hidden || item.locked || !pane.shows(item.id)) return [];
             const places =

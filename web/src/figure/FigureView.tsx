@@ -7,6 +7,7 @@ import { Facts, factsOf } from './Facts.js';
 import { FigurePane } from './FigurePane.js';
 import { panesOf, wholePane } from './pane.js';
 import type { Plane } from './plane.js';
+import { mayDraw } from './may.js';
 import type { FigureScene } from './scene.js';
 import { useLongPress } from './useLongPress.js';
 import { useStructure } from './useScene.js';
@@ -67,7 +68,7 @@ export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProp
       {menu ? menu(body) : body}
       {document.items.length === 0 && !drawing && (
         <p className="pointer-events-none absolute inset-0 grid place-items-center px-8 text-center font-serif text-soft">
-          {scene.host.draws ? t('figure.emptyToDraw') : t('figure.empty')}
+          {mayDraw(scene.host) ? t('figure.emptyToDraw') : t('figure.empty')}
         </p>
       )}
       {failures.length > 0 && (

@@ -6,6 +6,7 @@ import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useDragging, type Draggable } from './dragging.js';
 import { handlePlace, handlesOf, ringRadius } from './handles.js';
+import { mayMove } from './may.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import { letterOf, nameOf } from './names.js';
@@ -64,14 +65,7 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
         const move = { name, item, index, to } as const;
         const linked = withLinkedMove(document, move);
         // Whoever may not move the other curve's point moves this one alone.
-        const allowed =
-          linked.name !== 'batch' ||
-          linked.commands.every(
-            (part) =>
-              part.name !== 'moveControlPoint' ||
-              scene.host.mayMove(document, part.item, 'controlPoints', part.index),
-          );
-        return allowed ? linked : move;
+        return scene.host.may(linked) ? linked : move;
       },
       onStep: (to) => {
         const place = { x: shownNumber(to[0]!), y: shownNumber(to[1]!) };
@@ -109,7 +103,7 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
     const paint = (): void => {
       // While something is dragged nothing else can be taken hold of: marks and the halo of the held one
       // move on the canvas, and the page has nothing to lay out.
-      const isStill = scene.host.settled();
+      const isStill = scene.host.motion() === 'rest';
       if (!isStill && scene.selection.length === 0) return;
       handles.forEach((handle, k) => {
         const at = isStill || scene.isSelected(handle) ? handlePlace(scene, handle) : undefined;
@@ -120,7 +114,7 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
     };
     const name = (): void => handles.forEach((handle, k) => show(elements[k]!, { label: describe(handle) }));
     name();
-    const stops = [scene.addPainter(paint), scene.onSettled(name)];
+    const stops = [scene.addPainter(paint), scene.onRest(name)];
     return () => stops.forEach((stop) => stop());
   });
 
@@ -188,5 +182,5 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
 
 const nameOfPoint = ({ of, index }: Picked): string => `${letterOf(of)}${index}`;
 
-const isMovable = ({ document, host }: FigureScene, { item, of, index }: Picked): boolean =>
-  !itemOf(document, item)?.locked && host.mayMove(document, item, of, index);
+const isMovable = ({ document, host }: FigureScene, grip: Picked): boolean =>
+  !itemOf(document, grip.item)?.locked && mayMove(host, grip);

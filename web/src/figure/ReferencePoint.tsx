@@ -4,6 +4,7 @@ import { useLayoutEffect, useRef } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useDragging } from './dragging.js';
+import { mayMove } from './may.js';
 import { pegNameSide } from './pegNameSide.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
@@ -24,12 +25,12 @@ export function ReferencePoint({
   const { t } = useTranslation();
   const ref = useRef<SVGGElement>(null);
   const name = useRef<SVGTextElement>(null);
-  const movable = scene.host.draws === true && !item.locked;
   const place = (): Point | undefined => {
     const now = itemOf(scene.document, item.id);
     return now?.kind === 'point' ? now.at : undefined;
   };
   const grip: Grip = { item: item.id, of: 'referencePoint' };
+  const movable = mayMove(scene.host, grip) && !item.locked;
   const { isHeld: _, ...dragging } = useDragging(() => ({
     scene,
     plane,
@@ -55,7 +56,7 @@ export function ReferencePoint({
       name.current!.setAttribute('text-anchor', isLeft ? 'end' : 'start');
     };
     turn();
-    const stops = [scene.addPainter(paint), scene.onSettled(turn)];
+    const stops = [scene.addPainter(paint), scene.onRest(turn)];
     return () => stops.forEach((stop) => stop());
   });
   const facts = { name: item.name, x: shownNumber(item.at[0]!), y: shownNumber(item.at[1]!) };

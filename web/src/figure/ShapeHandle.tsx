@@ -1,16 +1,9 @@
-import {
-  gripKey,
-  gripPlace,
-  itemOf,
-  movePictureHandle,
-  moveShapeHandle,
-  type Grip,
-  type Point,
-} from '@bogen/core';
+import { gripKey, gripPlace, itemOf, type Grip, type Point } from '@bogen/core';
 import clsx from 'clsx';
 import { useLayoutEffect, useRef } from 'react';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
+import { mayMove } from './may.js';
 import { useDragging } from './dragging.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
@@ -36,14 +29,9 @@ export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: Sha
     plane,
     pane,
     grip,
-    movable: true,
+    movable: mayMove(scene.host, grip),
     place,
-    command: (to, document) => {
-      const item = itemOf(document, id);
-      if (item?.kind === 'picture') return { name: 'replaceItem', item: movePictureHandle(item, handle, to) };
-      if (item?.kind !== 'shape') return null;
-      return { name: 'replaceItem', item: { ...item, shape: moveShapeHandle(item.shape, handle, to) } };
-    },
+    command: (to) => ({ name: 'moveHandle', item: id, key: handle, to }),
     onStep: (to) =>
       onSay(t('figure.moved', { name: handle, x: shownNumber(to[0]!), y: shownNumber(to[1]!) })),
   }));
@@ -64,7 +52,7 @@ export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: Sha
       element.setAttribute('aria-label', t('figure.shapeHandle', { name: handle, curve, ...facts }));
     };
     name();
-    const stops = [scene.addPainter(paint), scene.onSettled(name)];
+    const stops = [scene.addPainter(paint), scene.onRest(name)];
     return () => stops.forEach((stop) => stop());
   });
   return (

@@ -11,6 +11,7 @@ import { useEffect, useRef, type KeyboardEvent, type MouseEvent, type PointerEve
 import { gripsNear } from './gripsNear.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
+import { mayDraw } from './may.js';
 import type { FigureScene } from './scene.js';
 
 /** Places are kept to a thousandth of the unit: finer than any hand, and short to read. */
@@ -120,7 +121,7 @@ export function useDragging(
       const from = draggable.place();
       if (!from) return;
       element.focus();
-      if (scene.host.draws && (event.shiftKey || scene.selecting)) {
+      if (mayDraw(scene.host) && (event.shiftKey || scene.selecting)) {
         scene.toggleSelected(grip);
         return;
       }
@@ -180,7 +181,7 @@ export function useDragging(
       if (!element) return;
       const draggable = draggableOf(element);
       const { scene } = draggable;
-      if (event.key === ' ' && scene.host.draws) {
+      if (event.key === ' ' && mayDraw(scene.host)) {
         event.preventDefault();
         scene.toggleSelected(draggable.grip);
         return;

@@ -240,7 +240,7 @@ function drawComb(
  */
 export function combLength(scene: FigureScene): number {
   const known = combLengths.get(scene);
-  if (known !== undefined && !scene.host.settled()) return known;
+  if (known !== undefined && scene.host.motion() !== 'rest') return known;
   const { document, evaluation } = scene;
   let largest = 0;
   for (const item of document.items) {
@@ -337,7 +337,7 @@ function drawHeldHalo(
   pane: Pane,
 ): void {
   const { picked } = scene;
-  if (!picked || scene.host.settled() || !pane.shows(picked.item)) return;
+  if (!picked || scene.host.motion() === 'rest' || !pane.shows(picked.item)) return;
   const place = handlePlace(scene, picked);
   if (!place) return;
   const [x, y] = plane.toScreen(place);

@@ -38,7 +38,7 @@ export function drawHodograph(
   const curve = curveOf(evaluation, document.rail.item);
   if (!curve || curve.points[0]!.length !== 2) return;
   if (!isShown(document, 'hodograph', itemOf(document, document.rail.item!))) return;
-  if (scene.host.settled()) corner = emptiestCorner(scene, plane, inset);
+  if (scene.host.motion() === 'rest') corner = emptiestCorner(scene, plane, inset);
   const [left, top] = placeOf(corner, plane, inset);
   const { speeds, tangents, spanCount, perSpan } = samplesOf(curve);
   context.fillStyle = palette.sheet;

@@ -56,7 +56,7 @@ export function drawAlong(
   if (shows('facets')) drawFacets(context, curve, looksOf(document).facetTolerance, plane, palette);
   if (shows('ticks')) drawTicks(context, curve, plane, palette);
   // Looking for all places costs more than a frame; those of what moves come back when the hand lets go.
-  if (shows('places') && (scene.host.settled() || known.has(curve)))
+  if (shows('extremes') && (scene.host.motion() === 'rest' || known.has(curve)))
     drawPlaces(context, curve, plane, palette);
 }
 

@@ -9,6 +9,7 @@ import {
 import type { Palette } from '../theme/theme.js';
 import { samplesOf } from './geometry.js';
 import { tracePoints } from './path.js';
+import { mayMove } from './may.js';
 import type { Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
@@ -132,11 +133,12 @@ export function drawShapeHandles(
   palette: Palette,
   pane: Pane,
 ): void {
-  if (!host.draws) return;
   for (const item of document.items) {
     if (item.hidden || item.locked || !pane.shows(item.id)) continue;
     if (item.kind !== 'shape' && item.kind !== 'picture') continue;
     const handles = item.kind === 'shape' ? handlesOfShape(item.shape) : pictureMarks(item);
+    const [first] = handles;
+    if (!first || !mayMove(host, { item: item.id, of: 'handle', key: first.key })) continue;
     context.strokeStyle = palette.strong;
     context.lineWidth = 1;
     for (const { at, from } of handles) {

@@ -1,5 +1,6 @@
 import { curveOf, gripPlace, gripsOfItem, itemOf, type Grip, type Point } from '@bogen/core';
 import { handlesOf, liesUnderControlPoint } from './handles.js';
+import { mayMove } from './may.js';
 import { wholePane, type Pane } from './pane.js';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
@@ -14,14 +15,13 @@ export function gripsOf(scene: FigureScene, pane: Pane = wholePane): Grip[] {
     const curve = curveOf(evaluation, handle.item);
     return curve && !liesUnderControlPoint(document, curve, handle);
   });
-  if (!host.draws) return points.filter(({ item, of, index }) => host.mayMove(document, item, of, index));
   const others = document.items.filter(
     ({ kind }) => kind === 'shape' || kind === 'point' || kind === 'picture',
   );
   return [
     ...points.filter(({ item }) => !itemOf(document, item)?.locked),
     ...others.filter(({ id, hidden, locked }) => pane.shows(id) && !hidden && !locked).flatMap(gripsOfItem),
-  ];
+  ].filter((grip) => mayMove(host, grip));
 }
 
 /** The grips that lie on a place, as far as can be told on the screen. */

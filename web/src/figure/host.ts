@@ -1,4 +1,4 @@
-import type { FigureCommand, FigureDocument, Grip, Point, PointKind } from '@bogen/core';
+import type { FigureCommand, FigureDocument, Grip, Point } from '@bogen/core';
 import type { Plane } from './plane.js';
 import type { FigureScene } from './scene.js';
 import type { FigureState, Snap } from './sceneParts.js';
@@ -9,19 +9,23 @@ import type { FigureState, Snap } from './sceneParts.js';
  */
 export type Arrival = 'awaited' | 'known' | 'here';
 
+/**
+ * A figure is *at rest*, when all that is seen is done; *in the hand*, while a gesture or a form shows what would
+ * be; or *playing*, while it moves by itself from one state to another. Who asks says which of them it means.
+ */
+export type Motion = 'rest' | 'hand' | 'playing';
+
 /** What a figure on the screen needs from whoever owns its document. */
 export interface FigureHost {
   /** The document as it is to be seen now. */
   readonly read: () => FigureDocument;
   readonly subscribe: (listener: () => void) => () => void;
-  /** Whether what `read` gives is done, and not the preview of a drag. */
-  readonly settled: () => boolean;
+  /** What is happening to the figure that `read` gives. */
+  readonly motion: () => Motion;
   readonly preview: (command: FigureCommand | null) => void;
   readonly do: (command: FigureCommand) => void;
   /** How far the document has come; where it is not given it is here. */
   readonly arrival?: () => Arrival;
-  /** Whether the whole drawing may be changed: points added, shapes and reference points moved. */
-  readonly draws?: boolean;
   /**
    * The place that a grip on the move is drawn to, where it is to be drawn to something, and to what.
    * @param before the figure as it was when the grip was taken
@@ -33,8 +37,8 @@ export interface FigureHost {
     before: FigureState,
     plane: Plane,
   ) => Snap | null;
-  /** Whether this reader may move this point. */
-  readonly mayMove: (document: FigureDocument, item: string, of: PointKind, index: number) => boolean;
+  /** Whether whoever is here may give this command. The answer is core's, by what the document says. */
+  readonly may: (command: FigureCommand) => boolean;
 }
 
 /** A figure that is only looked at. */
@@ -42,9 +46,9 @@ export function stillHost(document: FigureDocument): FigureHost {
   return {
     read: () => document,
     subscribe: () => () => undefined,
-    settled: () => true,
+    motion: () => 'rest',
     preview: () => undefined,
     do: () => undefined,
-    mayMove: () => false,
+    may: () => false,
   };
 }

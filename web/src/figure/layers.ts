@@ -48,7 +48,7 @@ export class Layers {
         pictures.flatMap(({ picture, image }) => [picture, image]),
         () => drawBitmap(plane.width, plane.height, ground),
       ));
-    if (scene.host.settled()) {
+    if (scene.host.motion() === 'rest') {
       this.settled = scene.evaluation;
       this.moving.clear();
       this.moved.clear();

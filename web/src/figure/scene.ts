@@ -41,9 +41,9 @@ export class FigureScene {
   private scale_ = 0;
   private readonly painters = new Set<() => void>();
   private readonly listeners = new Set<() => void>();
-  private readonly settledListeners = new Set<() => void>();
+  private readonly restListeners = new Set<() => void>();
   private frame = 0;
-  private settledCurve: Curve | undefined;
+  private restingCurve: Curve | undefined;
   private structure_ = '';
   private structureCount = 0;
   private static count = 0;
@@ -232,9 +232,9 @@ export class FigureScene {
   }
 
   /** The rail's curve as it was when a change was last done. */
-  settledRailCurve(): Curve | undefined {
-    if (this.host.settled()) this.settledCurve = this.railCurve;
-    return this.settledCurve;
+  restingRailCurve(): Curve | undefined {
+    if (this.host.motion() === 'rest') this.restingCurve = this.railCurve;
+    return this.restingCurve;
   }
 
   /** The cursor's parameter on the rail's curve, kept inside its domain. */
@@ -281,7 +281,7 @@ export class FigureScene {
       // What was awaited does not wait for the next frame too.
       if (before === 'awaited') this.paint();
       this.listeners.forEach((listener) => listener());
-      if (this.host.settled()) this.settledListeners.forEach((listener) => listener());
+      if (this.host.motion() === 'rest') this.restListeners.forEach((listener) => listener());
     };
     follow();
     const stop = this.host.subscribe(follow);
@@ -290,7 +290,7 @@ export class FigureScene {
       cancelAnimationFrame(this.frame);
       this.frame = 0;
       // What was only tried ends with the scene; whoever tried it can no longer say so.
-      if (!this.host.settled()) this.host.preview(null);
+      if (this.host.motion() !== 'rest') this.host.preview(null);
     };
   }
 
@@ -312,9 +312,9 @@ export class FigureScene {
   };
 
   /** Told when a change is done, once for a whole drag: for words and numbers that need not follow the pointer. */
-  readonly onSettled = (listener: () => void): (() => void) => {
-    this.settledListeners.add(listener);
-    return () => this.settledListeners.delete(listener);
+  readonly onRest = (listener: () => void): (() => void) => {
+    this.restListeners.add(listener);
+    return () => this.restListeners.delete(listener);
   };
 
   /** Changes when other handles or tracks are wanted, but not while points merely move. */

@@ -21,6 +21,7 @@ import { ExpressionField } from '../ui/ExpressionField.js';
 import { aboveZero } from '../ui/limits.js';
 import { Panel } from '../ui/Panel.js';
 import { PictureFields } from '../picture/PictureFields.js';
+import { patched } from './patched.js';
 import { ShapeFields } from './ShapeFields.js';
 
 interface DetailsPanelProps {
@@ -42,7 +43,6 @@ export function DetailsPanel({ scene, item: id, onItem, onClose }: DetailsPanelP
       </Panel>
     );
   }
-  const put = (next: FigureItem): void => scene.host.do({ name: 'replaceItem', item: next });
   return (
     <Panel open onClose={onClose} title={t('details.title', { item: item.name })}>
       <div className="flex flex-col gap-3" data-details={item.id} key={item.id}>
@@ -55,7 +55,7 @@ export function DetailsPanel({ scene, item: id, onItem, onClose }: DetailsPanelP
             onChange={onItem}
           />
         )}
-        {isCurveItem(item) && <Line item={item} onPut={put} />}
+        {isCurveItem(item) && <Line scene={scene} item={item} />}
         {item.kind === 'point' && (
           <div className="flex gap-2">
             {[0, 1].map((axis) => (
@@ -63,7 +63,9 @@ export function DetailsPanel({ scene, item: id, onItem, onClose }: DetailsPanelP
                 key={axis}
                 label={t(axis === 0 ? 'details.x' : 'details.y')}
                 value={item.at[axis]!}
-                onChange={(value) => put({ ...item, at: item.at.with(axis, value) })}
+                onChange={(value) =>
+                  scene.host.do({ name: 'moveReferencePoint', item: item.id, to: item.at.with(axis, value) })
+                }
               />
             ))}
           </div>
@@ -71,10 +73,10 @@ export function DetailsPanel({ scene, item: id, onItem, onClose }: DetailsPanelP
         {item.kind === 'shape' && (
           <section>
             <h3 className="mb-1 text-[12px] text-soft">{t('details.form')}</h3>
-            <ShapeFields scene={scene} item={item} onPut={put} />
+            <ShapeFields scene={scene} item={item} />
           </section>
         )}
-        {item.kind === 'picture' && <PictureFields scene={scene} item={item} onPut={put} />}
+        {item.kind === 'picture' && <PictureFields scene={scene} item={item} />}
         {isCurveItem(item) && <Size scene={scene} item={item} />}
       </div>
     </Panel>
@@ -82,12 +84,10 @@ export function DetailsPanel({ scene, item: id, onItem, onClose }: DetailsPanelP
 }
 
 /** Colour and weight of an item's line. */
-function Line({ item, onPut }: { item: FigureItem; onPut: (item: FigureItem) => void }) {
+function Line({ scene, item }: { scene: FigureScene; item: FigureItem }) {
   const { t } = useTranslation();
-  const setColor = (color: ItemColor): void => {
-    const { color: _, ...rest } = item;
-    onPut(color === 'ink' ? rest : { ...item, color });
-  };
+  const setColor = (color: ItemColor): void =>
+    scene.host.do(patched(item, { color: color === 'ink' ? undefined : color }));
   return (
     <>
       <fieldset className="flex flex-wrap items-center gap-1">
@@ -119,7 +119,7 @@ function Line({ item, onPut }: { item: FigureItem; onPut: (item: FigureItem) => 
         value={item.lineWeight ?? 'medium'}
         choices={lineWeights}
         name={(weight) => t(`details.lineWeights.${weight}`)}
-        onChange={(lineWeight) => onPut({ ...item, lineWeight })}
+        onChange={(lineWeight) => scene.host.do(patched(item, { lineWeight }))}
       />
     </>
   );

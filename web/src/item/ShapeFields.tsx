@@ -1,4 +1,4 @@
-import { conicHeldBy, curveOf, setNodeKind, type FigureItem, type Shape, type ShapeItem } from '@bogen/core';
+import { conicHeldBy, curveOf, setNodeKind, type Shape, type ShapeItem } from '@bogen/core';
 import type { FigureScene } from '../figure/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
@@ -11,18 +11,17 @@ import { SliderField } from '../ui/SliderField.js';
 interface ShapeFieldsProps {
   readonly scene: FigureScene;
   readonly item: ShapeItem;
-  readonly onPut: (item: FigureItem) => void;
 }
 
 const layouts = ['quadratic9', 'quadratic7', 'cubic7', 'quintic6'] as const;
 
 /** The parameters that a given shape keeps of its own, to be changed after it was drawn. */
-export function ShapeFields({ scene, item, onPut }: ShapeFieldsProps) {
+export function ShapeFields({ scene, item }: ShapeFieldsProps) {
   const { t } = useTranslation();
   const { shape } = item;
-  const set = (next: Shape): void => onPut({ ...item, shape: next });
-  const preview = (next: Shape): void =>
-    scene.host.preview({ name: 'replaceItem', item: { ...item, shape: next } });
+  const command = (next: Shape) => ({ name: 'setShape', item: item.id, shape: next }) as const;
+  const set = (next: Shape): void => scene.host.do(command(next));
+  const preview = (next: Shape): void => scene.host.preview(command(next));
   const settle = (next: Shape): void => {
     scene.host.preview(null);
     set(next);
@@ -94,7 +93,7 @@ export function ShapeFields({ scene, item, onPut }: ShapeFieldsProps) {
           />
           <Choice
             label={t('draw.layout')}
-            value={typeof shape.layout === 'string' ? shape.layout : shape.layout.look}
+            value={typeof shape.layout === 'string' ? shape.layout : shape.layout.approximation}
             choices={[...layouts, 'periodic', 'cubics'] as const}
             name={(value) => t(`draw.layouts.${value}`)}
             onChange={(layout) =>
@@ -102,9 +101,9 @@ export function ShapeFields({ scene, item, onPut }: ShapeFieldsProps) {
                 ...shape,
                 layout:
                   layout === 'periodic'
-                    ? { look: 'periodic', degree: 3, count: 8 }
+                    ? { approximation: 'periodic', degree: 3, count: 8 }
                     : layout === 'cubics'
-                      ? { look: 'cubics', pieces: 4 }
+                      ? { approximation: 'cubics', pieces: 4 }
                       : layout,
               })
             }
@@ -228,7 +227,7 @@ function LookFields({
   const { t } = useTranslation();
   const { layout } = shape;
   if (typeof layout === 'string') return null;
-  if (layout.look === 'cubics') {
+  if (layout.approximation === 'cubics') {
     return (
       <WholeField
         label={t('details.pieces')}

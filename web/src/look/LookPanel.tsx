@@ -13,6 +13,7 @@ import { facetsWithin } from '../figure/drawLooks.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useStructure } from '../figure/useScene.js';
 import { shownNumber, shownScientific } from '../text/number.js';
+import { patched } from '../item/patched.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Check, Choice } from '../ui/Choice.js';
@@ -142,7 +143,7 @@ function OfItem({ scene, item, look }: { scene: FigureScene; item: FigureItem; l
   const set = (value: (typeof choices)[number]): void => {
     const { [look]: _, ...others } = item.shown ?? {};
     const shown: Partial<Shown> = value === 'figure' ? others : { ...others, [look]: value === 'yes' };
-    scene.host.do({ name: 'replaceItem', item: { ...item, shown } });
+    scene.host.do(patched(item, { shown: Object.keys(shown).length > 0 ? shown : undefined }));
   };
   return (
     <select

@@ -1,7 +1,8 @@
-import { pictureCorners, scalePictureBy, type FigureItem, type PictureItem, type Point } from '@bogen/core';
+import { pictureCorners, scalePictureBy, type PictureItem, type Point } from '@bogen/core';
 import { useState } from 'react';
 import type { FigureScene } from '../figure/scene.js';
 import { shownNumber } from '../text/number.js';
+import { patched } from '../item/patched.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Check } from '../ui/Choice.js';
@@ -12,16 +13,12 @@ import { SliderField } from '../ui/SliderField.js';
 interface PictureFieldsProps {
   readonly scene: FigureScene;
   readonly item: PictureItem;
-  readonly onPut: (item: FigureItem) => void;
 }
 
 /** Where a picture lies, how it is turned and faded, and its scale by two points that are known. */
-export function PictureFields({ scene, item, onPut }: PictureFieldsProps) {
+export function PictureFields({ scene, item }: PictureFieldsProps) {
   const { t } = useTranslation();
-  const setLocked = (locked: boolean): void => {
-    const { locked: _, ...rest } = item;
-    onPut(locked ? { ...item, locked } : rest);
-  };
+  const patch = (attributes: Parameters<typeof patched>[1]): void => scene.host.do(patched(item, attributes));
   return (
     <>
       <div className="flex flex-wrap items-center gap-2">
@@ -30,45 +27,45 @@ export function PictureFields({ scene, item, onPut }: PictureFieldsProps) {
             key={axis}
             label={t(axis === 0 ? 'picture.centreX' : 'picture.centreY')}
             value={item.centre[axis]!}
-            onChange={(value) => onPut({ ...item, centre: item.centre.with(axis, value) })}
+            onChange={(value) => patch({ centre: item.centre.with(axis, value) })}
           />
         ))}
         <ExpressionField
           label={t('picture.width')}
           value={item.width}
           limits={aboveZero}
-          onChange={(width) => onPut({ ...item, width })}
+          onChange={(width) => patch({ width })}
         />
         <ExpressionField
           label={t('picture.angle')}
           value={item.angle}
-          onChange={(angle) => onPut({ ...item, angle })}
+          onChange={(angle) => patch({ angle })}
         />
       </div>
-      <Check
-        label={t('picture.flipped')}
-        value={item.flipped}
-        onChange={(flipped) => onPut({ ...item, flipped })}
-      />
+      <Check label={t('picture.flipped')} value={item.flipped} onChange={(flipped) => patch({ flipped })} />
       <SliderField
         label={t('picture.fade')}
         value={item.fade}
         least={0}
         most={1}
         shown={(value) => `${Math.round(100 * value)} %`}
-        onPreview={(fade) => scene.host.preview({ name: 'replaceItem', item: { ...item, fade } })}
+        onPreview={(fade) => scene.host.preview(patched(item, { fade }))}
         onChange={(fade) => {
           scene.host.preview(null);
-          onPut({ ...item, fade });
+          patch({ fade });
         }}
       />
-      <Check label={t('picture.locked')} value={item.locked === true} onChange={setLocked} />
-      <ScaleByPoints scene={scene} item={item} onPut={onPut} />
+      <Check
+        label={t('picture.locked')}
+        value={item.locked === true}
+        onChange={(locked) => patch({ locked })}
+      />
+      <ScaleByPoints scene={scene} item={item} />
     </>
   );
 }
 
-function ScaleByPoints({ scene, item, onPut }: PictureFieldsProps) {
+function ScaleByPoints({ scene, item }: PictureFieldsProps) {
   const { t } = useTranslation();
   const corners = pictureCorners(item);
   const [points, setPoints] = useState<readonly [Point, Point]>([corners[0]!, corners[1]!]);
@@ -103,7 +100,12 @@ function ScaleByPoints({ scene, item, onPut }: PictureFieldsProps) {
       ))}
       <div className="mt-2 flex flex-wrap items-center gap-2">
         <ExpressionField label={t('picture.known')} value={length} limits={aboveZero} onChange={setLength} />
-        <Button disabled={!scaled} onClick={() => scaled && onPut(scaled)}>
+        <Button
+          disabled={!scaled}
+          onClick={() =>
+            scaled && scene.host.do(patched(item, { centre: scaled.centre, width: scaled.width }))
+          }
+        >
           {t('picture.apply')}
         </Button>
       </div>

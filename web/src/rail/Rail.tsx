@@ -1,4 +1,5 @@
 import { useSize } from '../figure/canvas.js';
+import { mayArrangeRail } from '../figure/may.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useStructure } from '../figure/useScene.js';
 import { useTranslation } from '../text/text.js';
@@ -20,7 +21,7 @@ export function Rail({ scene }: { scene: FigureScene }) {
   const curve = scene.railCurve;
   const isEmpty = scene.document.items.every(({ kind }) => kind === 'point' || kind === 'picture');
   const isSeen = scene.arrival !== 'awaited';
-  if (names.length === 0 && !scene.host.draws) return null;
+  if (names.length === 0 && !mayArrangeRail(scene.host, scene.document)) return null;
   return (
     <section
       aria-label={t('rail.label')}

@@ -1,6 +1,7 @@
 import { domainOf } from '@bogen/core';
 import { Minus, Plus } from 'lucide-react';
 import { lazy, Suspense, useLayoutEffect, useRef, type FormEvent } from 'react';
+import { mayArrangeRail } from '../figure/may.js';
 import type { FigureScene } from '../figure/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
@@ -22,7 +23,7 @@ export function RailFoot({ scene }: { scene: FigureScene }) {
       className="flex h-7 shrink-0 items-center gap-1 border-t border-line px-3 text-[12px]"
       data-rail-foot
     >
-      {scene.host.draws && (
+      {mayArrangeRail(scene.host, scene.document) && (
         <Suspense fallback={null}>
           <TracksPopup scene={scene} className={`${button} font-medium`} />
         </Suspense>

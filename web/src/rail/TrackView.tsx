@@ -10,6 +10,7 @@ import {
 import type { Curve, TrackName } from '@bogen/core';
 import clsx from 'clsx';
 import { drawBitmap, prepare } from '../figure/canvas.js';
+import { mayArrangeRail } from '../figure/may.js';
 import type { FigureScene } from '../figure/scene.js';
 import { useTranslation } from '../text/text.js';
 import { useFonts } from '../theme/fonts.js';
@@ -66,7 +67,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       before = depends;
       const axis = railAxis(contents.curve, width, lens);
       const input = { ...contents, context, axis, width, height, palette };
-      if (scene.host.settled()) drawGround(track, input, lens !== null);
+      if (scene.host.motion() === 'rest') drawGround(track, input, lens !== null);
       else {
         if (contents.curve.knots !== groundKnots) {
           ground?.close();
@@ -98,7 +99,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   };
 
   // The words beside the plot follow when a change is done.
-  const shown = useSyncExternalStore(scene.onSettled, () => scene.settledRailCurve());
+  const shown = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   const summary = useId();
   // Where the figure is awaited the plots still hold the ones before.
   const isAwaited = scene.arrival === 'awaited';
@@ -140,7 +141,9 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
         style={{ width: valuesWidth(width), height: valuesHeight }}
         data-track-values
       />
-      {scene.host.draws && <TrackEdge scene={scene} track={track} height={height} onPull={setPulled} />}
+      {mayArrangeRail(scene.host, scene.document) && (
+        <TrackEdge scene={scene} track={track} height={height} onPull={setPulled} />
+      )}
     </div>
   );
 }

@@ -44,7 +44,10 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   const { before, host } = useMemo(() => {
     const seen = lastSeen(lesson.edition.id, sheet.id);
     const before = seen ?? sheet.figure;
-    return { before, host: new WorkHost(before, seen !== undefined || !lesson.progress[index]!.moved) };
+    return {
+      before,
+      host: new WorkHost(before, seen !== undefined || !lesson.progress[index]!.moved, sheet.figure),
+    };
   }, [place]);
   const query = useQuery({
     queryKey: ['work', lesson.edition.id, sheet.id],

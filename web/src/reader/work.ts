@@ -64,7 +64,7 @@ const waitingKey = (work: string): string => `bogen:check:${work}`;
 export async function checkOnServer({ session, id }: OpenWork): Promise<readonly ConditionResult[] | null> {
   localStorage.setItem(waitingKey(id), 'yes');
   session.retry();
-  if (!(await session.settled())) return null;
+  if (!(await session.whenSaved())) return null;
   const { results } = await call('checkWork', { params: { work: id }, body: {} });
   localStorage.removeItem(waitingKey(id));
   return results;

@@ -1,17 +1,20 @@
-import { isLoose, type FigureDocument } from '@bogen/core';
-import type { Arrival, FigureHost } from '../figure/host.js';
-import { isSettled } from '../saving/documentSession.js';
+import { readerMay, type FigureDocument } from '@bogen/core';
+import type { Arrival, FigureHost, Motion } from '../figure/host.js';
+import { motionOf } from '../saving/documentSession.js';
 import type { WorkSession } from './work.js';
 
-/** A figure of which only the loose points can be moved. */
-export function looseHost(session: WorkSession): FigureHost {
+/**
+ * A reader's figure, in which only what the document leaves loose may be changed.
+ * @param start the figure as it was published
+ */
+export function looseHost(session: WorkSession, start: FigureDocument): FigureHost {
   return {
     read: () => session.store.getState().shown,
     subscribe: (listener) => session.store.subscribe(listener),
-    settled: () => isSettled(session),
+    motion: () => motionOf(session),
     preview: (command) => session.preview(command),
     do: (command) => session.do(command),
-    mayMove: isLoose,
+    may: (command) => readerMay(session.store.getState().history.document, command, start),
   };
 }
 
@@ -28,11 +31,12 @@ export class WorkHost implements FigureHost {
   constructor(
     private readonly before: FigureDocument,
     private readonly isKnown: boolean,
+    private readonly start: FigureDocument,
   ) {}
 
   /** Takes over the work, now or after it was opened again. */
   readonly receive = (session: WorkSession): void => {
-    const own = looseHost(session);
+    const own = looseHost(session, this.start);
     this.own = own;
     for (const [listener, stop] of this.listeners) {
       stop();
@@ -43,10 +47,11 @@ export class WorkHost implements FigureHost {
 
   readonly arrival = (): Arrival => (this.own ? 'here' : this.isKnown ? 'known' : 'awaited');
   readonly read = (): FigureDocument => this.own?.read() ?? this.before;
-  readonly settled = (): boolean => this.own?.settled() ?? true;
+  readonly motion = (): Motion => this.own?.motion() ?? 'rest';
   readonly preview: FigureHost['preview'] = (command) => this.own?.preview(command);
   readonly do: FigureHost['do'] = (command) => this.own?.do(command);
-  readonly mayMove = isLoose;
+  readonly may: FigureHost['may'] = (command) =>
+    this.own?.may(command) ?? readerMay(this.before, command, this.start);
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.set(listener, this.own?.subscribe(listener) ?? (() => undefined));
     return () => {

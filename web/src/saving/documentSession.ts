@@ -142,7 +142,7 @@ export class DocumentSession<Document, Command> {
   }
 
   /** Settles when everything is on the server, or saving has come to a stop. */
-  settled(): Promise<boolean> {
+  whenSaved(): Promise<boolean> {
     const done = (): boolean | undefined => {
       const { status } = this.store.getState();
       return this.isSaved ? true : status === 'saving' || status === 'saved' ? undefined : false;
@@ -304,8 +304,8 @@ export class DocumentSession<Document, Command> {
   }
 }
 
-/** Whether what a session shows is done, and not the preview of a drag. */
-export function isSettled<Document, Command>({ store }: DocumentSession<Document, Command>): boolean {
+/** Whether what a session shows is done, or the preview of what is in the hand. */
+export function motionOf<Document, Command>({ store }: DocumentSession<Document, Command>): 'rest' | 'hand' {
   const { shown, history } = store.getState();
-  return shown === history.document;
+  return shown === history.document ? 'rest' : 'hand';
 }

@@ -68,7 +68,7 @@ export function SeveralPanel({ scene, onClose }: { scene: FigureScene; onClose: 
       setNumbers(firstNumbers(next));
     };
     again();
-    return scene.onSettled(() => {
+    return scene.onRest(() => {
       if (scene.document !== startDocument.current) again();
     });
   }, [scene, selection]);

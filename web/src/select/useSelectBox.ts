@@ -4,6 +4,7 @@ import { curvesNear } from '../figure/curveNear.js';
 import { gripsOf } from '../figure/gripsNear.js';
 import type { Pane } from '../figure/pane.js';
 import type { Plane } from '../figure/plane.js';
+import { mayDraw } from '../figure/may.js';
 import type { FigureScene } from '../figure/scene.js';
 
 /** The box in pixels, as a style. */
@@ -19,7 +20,7 @@ export const notGround = '.mark, [data-draw-layer], [data-chooser], button';
 
 /** Whether a press on the ground draws a box instead of moving the paper. */
 export function drawsBox(scene: FigureScene, event: { shiftKey: boolean; button: number }): boolean {
-  return scene.host.draws === true && event.button === 0 && (event.shiftKey || scene.selecting);
+  return mayDraw(scene.host) && event.button === 0 && (event.shiftKey || scene.selecting);
 }
 
 /**
@@ -69,7 +70,7 @@ export function useSelectBox(
         window.removeEventListener('pointerup', onUp);
         if (Math.hypot(up.clientX - down.clientX, up.clientY - down.clientY) >= 4) return;
         scene.select([]);
-        if (scene.host.draws) takeCurve(scene, plane, pane, local(up));
+        if (mayDraw(scene.host)) takeCurve(scene, plane, pane, local(up));
       };
       window.addEventListener('pointerup', onUp);
     };

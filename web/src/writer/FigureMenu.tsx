@@ -21,6 +21,7 @@ import { panesOf, wholePane } from '../figure/pane.js';
 import { fitPlane } from '../figure/plane.js';
 import type { FigureScene } from '../figure/scene.js';
 import { zoomToSelection } from '../figure/zoom.js';
+import { patched } from '../item/patched.js';
 import { gripName } from '../select/gripName.js';
 import { useTranslation } from '../text/text.js';
 import type { PanelName } from './panels.js';
@@ -55,8 +56,9 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
   const setKind = (kind: NodeKind): void => {
     if (item?.kind !== 'shape' || !chain || node === undefined) return;
     host.do({
-      name: 'replaceItem',
-      item: { ...item, shape: { kind: 'chain', chain: setNodeKind(chain, node, kind) } },
+      name: 'setShape',
+      item: item.id,
+      shape: { kind: 'chain', chain: setNodeKind(chain, node, kind) },
     });
   };
   return (
@@ -146,10 +148,8 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
                 </Row>
               )}
               <Row onPress={() => clipboard.copy([item])}>{t('details.menu.copy')}</Row>
-              <Row onPress={() => host.do({ name: 'replaceItem', item: { ...item, hidden: true } })}>
-                {t('details.menu.hide')}
-              </Row>
-              <Row onPress={() => host.do({ name: 'replaceItem', item: locked(item) })}>
+              <Row onPress={() => host.do(patched(item, { hidden: true }))}>{t('details.menu.hide')}</Row>
+              <Row onPress={() => host.do(patched(item, { locked: !item.locked }))}>
                 {t(item.locked ? 'details.menu.unlock' : 'details.menu.lock')}
               </Row>
               <Row disabled={used === true} onPress={() => host.do({ name: 'removeItem', item: item.id })}>
@@ -197,11 +197,6 @@ function Row({
 
 function Line() {
   return <ContextMenu.Separator className="my-1 h-px bg-line" />;
-}
-
-function locked(item: FigureItem): FigureItem {
-  const { locked: was, ...rest } = item;
-  return was ? (rest as FigureItem) : { ...item, locked: true };
 }
 
 /** The map of a pane as it is laid out now. */

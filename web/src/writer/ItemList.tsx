@@ -17,6 +17,7 @@ import { useState, useSyncExternalStore } from 'react';
 import type { Clipboard } from '../clipboard/useClipboard.js';
 import { freshId } from '../figure/freshId.js';
 import type { FigureScene } from '../figure/scene.js';
+import { patched } from '../item/patched.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { IconButton } from '../ui/IconButton.js';
@@ -33,7 +34,6 @@ export function ItemList({ scene, clipboard, onDetails }: ItemListProps) {
   const { t } = useTranslation();
   const document = useSyncExternalStore(scene.subscribe, () => scene.document);
   const { host } = scene;
-  const put = (item: FigureItem): void => host.do({ name: 'replaceItem', item });
   const copyOf = (item: FigureItem, faint: boolean): void => {
     const curve = curveOf(scene.evaluation, item.id);
     const id = freshId(document);
@@ -44,7 +44,7 @@ export function ItemList({ scene, clipboard, onDetails }: ItemListProps) {
   };
   const freeze = (item: FigureItem): void => {
     const curve = curveOf(scene.evaluation, item.id);
-    if (curve) put({ id: item.id, name: item.name, kind: 'curve', curve });
+    if (curve) host.do({ name: 'freeze', item: item.id, curve });
   };
   return (
     <Popup
@@ -58,7 +58,7 @@ export function ItemList({ scene, clipboard, onDetails }: ItemListProps) {
           {document.items.map((item, index) => {
             const { name } = item;
             const user = document.items.find((other) => sourcesOf(other).includes(item.id));
-            const { hidden, locked, ...rest } = item;
+            const { hidden, locked } = item;
             return (
               <li
                 key={item.id}
@@ -66,25 +66,13 @@ export function ItemList({ scene, clipboard, onDetails }: ItemListProps) {
               >
                 <IconButton
                   label={t(hidden ? 'items.show' : 'items.hide', { name })}
-                  onPress={() =>
-                    put(
-                      hidden
-                        ? ({ ...rest, ...(locked ? { locked } : {}) } as FigureItem)
-                        : { ...item, hidden: true },
-                    )
-                  }
+                  onPress={() => host.do(patched(item, { hidden: !hidden }))}
                 >
                   {hidden ? <EyeOff aria-hidden size={15} /> : <Eye aria-hidden size={15} />}
                 </IconButton>
                 <IconButton
                   label={t(locked ? 'items.unlock' : 'items.lock', { name })}
-                  onPress={() =>
-                    put(
-                      locked
-                        ? ({ ...rest, ...(hidden ? { hidden } : {}) } as FigureItem)
-                        : { ...item, locked: true },
-                    )
-                  }
+                  onPress={() => host.do(patched(item, { locked: !locked }))}
                 >
                   {locked ? <Lock aria-hidden size={15} /> : <LockOpen aria-hidden size={15} />}
                 </IconButton>

@@ -63,7 +63,7 @@ function PreviewSheet({
       }),
     [sheet.figure],
   );
-  const host = useMemo(() => looseHost(session), [session]);
+  const host = useMemo(() => looseHost(session, sheet.figure), [session, sheet.figure]);
   const scene = useScene(host);
   useUndoKeys(session);
   const addressOf = (id: string): string => `/preview/${draft.id}/${id}`;

@@ -20,7 +20,7 @@ export function Publish({ draft }: { draft: OpenDraft }) {
   const publish = useMutation({
     mutationFn: async () => {
       session.finishTyping();
-      if (!(await session.settled())) throw new Error(t('save.offlineLong'));
+      if (!(await session.whenSaved())) throw new Error(t('save.offlineLong'));
       return call('publish', { params: { lesson: draft.id }, body: { revision: session.revision } });
     },
     onSuccess: (next) => {

@@ -1,4 +1,4 @@
-import { checkTask, sheetOf, type Sheet } from '@bogen/core';
+import { checkTask, lostConditions, sheetOf, type Sheet } from '@bogen/core';
 import type { CSSProperties } from 'react';
 import type { FigureScene } from '../figure/scene.js';
 import { useTyping } from '../saving/useTyping.js';
@@ -25,6 +25,7 @@ export function TaskEditor({
   });
   if (!task) return <p className="text-[13px] text-soft">{t('writer.noTask')}</p>;
   const results = checkTask(task, sheet.figure, sheet.figure);
+  const lost = lostConditions(sheet);
   return (
     <section aria-label={t('writer.task')} className="rounded-lg border border-line bg-sheet p-4">
       <h2 className="text-[13px] font-semibold">{t('writer.task')}</h2>
@@ -42,9 +43,15 @@ export function TaskEditor({
         {task.conditions.map((condition, index) => (
           <li key={index} className="flex gap-2 text-[13px] leading-snug">
             <span className="flex-1">{conditionText(condition, scene.document, t)}</span>
-            <span className="font-mono text-[12px] whitespace-nowrap text-soft">
-              {measuredText(condition, results[index]!, t)}
-            </span>
+            {lost.includes(index) ? (
+              <strong role="alert" className="text-bad">
+                {t('writer.conditionLost')}
+              </strong>
+            ) : (
+              <span className="font-mono text-[12px] whitespace-nowrap text-soft">
+                {measuredText(condition, results[index]!, t)}
+              </span>
+            )}
           </li>
         ))}
       </ul>

@@ -1,7 +1,7 @@
 import { DrawBar } from '../draw/DrawBar.js';
 import { DrawLayer } from '../draw/DrawLayer.js';
 import { useDrawing } from '../draw/useDrawing.js';
-import { isLoose, sheetOf, type PointKind } from '@bogen/core';
+import { isLoose, looseOf, sheetOf, type PointKind } from '@bogen/core';
 import { Fragment, useEffect, useMemo } from 'react';
 import { useClipboard } from '../clipboard/useClipboard.js';
 import { useFigureKeys } from '../keys/useFigureKeys.js';
@@ -90,7 +90,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
 
   const toggle = (item: string, of: PointKind, index: number): void => {
     const { figure } = sheet;
-    const before = figure.loose[item]?.[of] ?? [];
+    const before = looseOf(figure, item)?.[of] ?? [];
     const loose = isLoose(figure, item, of, index);
     host.do({
       name: 'setLoose',

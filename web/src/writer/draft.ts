@@ -10,7 +10,7 @@ import i18next from 'i18next';
 import { call } from '../api/call.js';
 import { snapMoved } from '../draw/snapMoved.js';
 import type { FigureHost } from '../figure/host.js';
-import { DocumentSession, isSettled } from '../saving/documentSession.js';
+import { DocumentSession, motionOf } from '../saving/documentSession.js';
 import { LocalSteps } from '../saving/localSteps.js';
 
 export type DraftSession = DocumentSession<LessonDocument, LessonCommand>;
@@ -56,14 +56,13 @@ export function sheetHost(session: DraftSession, sheet: string): FigureHost {
       return last!;
     },
     subscribe: (listener) => session.store.subscribe(listener),
-    settled: () => isSettled(session),
+    motion: () => motionOf(session),
     preview: (command) => session.preview(command && { name: 'figure', sheet, command }),
     do: (command) => session.do({ name: 'figure', sheet, command }),
-    draws: true,
     snap: (...move) => {
       const { at, kind, name = '' } = snapMoved(...move);
       return kind && { at, words: i18next.t(`draw.snap.${kind}`, { name }) };
     },
-    mayMove: () => true,
+    may: () => true,
   };
 }

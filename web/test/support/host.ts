@@ -33,8 +33,8 @@ export class FakeHost implements FigureHost {
   }
 
   readonly read = (): FigureDocument => this.shown;
-  readonly settled = (): boolean => this.shown === this.document;
-  readonly mayMove = (): boolean => true;
+  readonly motion = (): 'rest' | 'hand' => (this.shown === this.document ? 'rest' : 'hand');
+  readonly may = (): boolean => true;
   readonly subscribe = (listener: () => void): (() => void) => {
     this.listeners.add(listener);
     return () => this.listeners.delete(listener);

@@ -1,3 +1,23 @@
+import type { OfferedOperation, Operations } from '@bogen/core';
+
+/** A text for each argument that an operation's form asks for, and for no other. */
+type FieldTexts = {
+  readonly [Name in OfferedOperation]: Readonly<Record<Operations[Name]['asks'][number], string>>;
+};
+
+/** The words that forms let one choose from, but for signs such as G1. */
+type ChoiceWord = {
+  [Name in OfferedOperation]: WordsOf<Operations[Name]['arguments'], Operations[Name]['asks'][number]>;
+}[OfferedOperation];
+type WordsOf<Arguments, Asks> = Asks extends keyof Arguments ? WordsIn<Arguments[Asks]> : never;
+type WordsIn<F> = F extends { readonly type: 'optional'; readonly of: infer Of }
+  ? WordsIn<Of>
+  : F extends { readonly type: 'choice'; readonly choices: readonly (infer Word)[] }
+    ? F extends { readonly signs: true }
+      ? never
+      : Word & string
+    : never;
+
 export const change = {
   change: 'Change …',
   title: 'Change {{curve}}',
@@ -51,49 +71,50 @@ export const change = {
     symmetric: 'Make symmetric',
     convert: 'Convert',
     copy: 'Copy aside',
-  },
+  } satisfies Record<OfferedOperation, string>,
+  otherCurve: 'Other curve',
   fields: {
-    parameter: 'at u =',
-    knot: 'Knot',
-    times: 'times',
-    degree: 'Degree',
-    spans: 'Spans',
-    tolerance: 'Tolerance, mm',
-    side: 'Keep',
-    keep: 'Where it crosses the axis, keep',
-    from: 'from u =',
-    to: 'to u =',
-    index: 'Piece',
-    second: 'Other curve',
-    continuity: 'Continuity',
-    curveEnd: 'Its end',
-    targetEnd: 'Other’s end',
-    way: 'How',
-    bridge: 'Bridge shares derivatives up to',
-    perSpan: 'Spans for each span',
-    factor: 'Factor',
-    start: 'Start',
-    end: 'End',
-    mirrorAt: 'Axis',
-    place: 'through, mm',
-    smooth: 'smooth at the axis',
-    kind: 'Into',
-    dx: 'by x, mm',
-    dy: 'by y, mm',
-  },
+    insertKnot: { parameter: 'at u =', times: 'times' },
+    removeKnot: { parameter: 'Knot', times: 'times' },
+    raiseDegree: { times: 'times' },
+    lowerDegree: { times: 'times' },
+    refit: { degree: 'Degree', spans: 'Spans' },
+    fitToTolerance: { degree: 'Degree', tolerance: 'Tolerance, mm' },
+    split: { parameter: 'at u =', side: 'Keep' },
+    part: { from: 'from u =', to: 'to u =' },
+    piece: { index: 'Piece' },
+    join: { tolerance: 'Tolerance, mm' },
+    match: { continuity: 'Continuity', curveEnd: 'Its end', targetEnd: 'Other’s end' },
+    reverse: {},
+    close: { way: 'How', continuity: 'Bridge shares derivatives up to' },
+    open: { parameter: 'at u =' },
+    moveStart: { parameter: 'at u =' },
+    evenOut: { perSpan: 'Spans for each span' },
+    mobius: { factor: 'Factor' },
+    mapDomain: { start: 'Start', end: 'End' },
+    mirror: { axis: 'Axis' },
+    symmetric: { axis: 'Axis', keep: 'Where it crosses the axis, keep', smooth: 'smooth at the axis' },
+    convert: { kind: 'Into' },
+    copy: { offset: 'by' },
+  } satisfies FieldTexts,
   choices: {
     before: 'what lies before',
-    after: 'what lies behind',
+    after: 'what lies after',
     start: 'start',
     end: 'end',
     pull: 'pull the ends together',
     bridge: 'bridge the gap',
     wrap: 'wrap round',
-    upright: 'upright line',
-    level: 'level line',
     straight: 'straight pieces',
     monotone: 'monotone cubic',
     bezier: 'Bézier chain',
     bspline: 'smooth cubic through the knots',
+  } satisfies Record<ChoiceWord, string>,
+  axis: {
+    vertical: 'vertical line',
+    horizontal: 'horizontal line',
+    through: 'through, mm',
+    byX: 'by x, mm',
+    byY: 'by y, mm',
   },
 };

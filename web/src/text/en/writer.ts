@@ -22,6 +22,8 @@ export const writer = {
   formulaPreview: 'Preview',
   task: 'Task',
   taskPrompt: 'What the reader is asked',
+  conditionLost:
+    'asks for something that is no longer in the figure. Bring it back by undoing; nobody can meet it as it is.',
   noTask: 'This sheet asks nothing.',
   curve: 'Curve',
   ofCurve: 'Of {{curve}}',
@@ -50,7 +52,7 @@ export const writer = {
     hodograph: 'Hodograph',
     ticks: 'Parameter ticks',
     hulls: 'Convex hulls of spans',
-    places: 'Inflections and extremes of curvature',
+    extremes: 'Inflections and extremes of curvature',
     vectors: 'Tangent and normal at the cursor',
     osculating: 'Osculating circle at the cursor',
     construction: 'Construction of the point at the cursor',

@@ -1,0 +1,58 @@
+import type { Curve } from '../../curve/curve.js';
+import { CommandError } from '../../history/history.js';
+import {
+  itemOf,
+  looseOf,
+  type CurveItem,
+  type FigureDocument,
+  type FigureItem,
+  type LoosePoints,
+} from '../document.js';
+import { refuseCycles, refuseLostSources, validateItem } from '../validate.js';
+
+/** What commands share: finding an item, and putting a changed one in its place. */
+
+/** @throws CommandError where there is none */
+export function anyItem(document: FigureDocument, id: string): FigureItem {
+  const item = itemOf(document, id);
+  if (!item) throw new CommandError(`There is no item ${id} in this figure.`);
+  return item;
+}
+
+/** @throws CommandError where the item is no given curve with points of its own */
+export function givenCurve(document: FigureDocument, id: string): CurveItem {
+  const item = anyItem(document, id);
+  if (item.kind === 'built')
+    throw new CommandError(`${item.name} is built; it follows its source and has no points of its own.`);
+  if (item.kind !== 'curve') throw new CommandError(`${item.name} is not a curve.`);
+  return item;
+}
+
+/** The document with an item changed; only this item is checked, and what a change of it can break. */
+export function withItem(document: FigureDocument, changed: FigureItem): FigureDocument {
+  validateItem(changed);
+  const result = {
+    ...document,
+    items: document.items.map((item) => (item.id === changed.id ? changed : item)),
+  };
+  if (changed.kind === 'built') {
+    refuseLostSources(result, changed);
+    refuseCycles(result);
+  }
+  return result;
+}
+
+export function withCurve(document: FigureDocument, item: CurveItem, curve: Curve): FigureDocument {
+  return withItem(document, { ...item, curve });
+}
+
+/** The document with the loose points of an item as given; none where `undefined`. */
+export function withLoose(
+  document: FigureDocument,
+  item: string,
+  loose: LoosePoints | undefined,
+): FigureDocument {
+  if (looseOf(document, item) === loose) return document;
+  const { [item]: _, ...others } = document.loose;
+  return { ...document, loose: loose ? { ...others, [item]: loose } : others };
+}

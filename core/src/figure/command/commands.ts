@@ -1,0 +1,100 @@
+import { addItem, type AddItem } from './addItem.js';
+import { freeze, type Freeze } from './freeze.js';
+import { moveControlPoint, type MoveControlPoint } from './moveControlPoint.js';
+import { moveEditPoint, type MoveEditPoint } from './moveEditPoint.js';
+import { moveHandle, type MoveHandle } from './moveHandle.js';
+import { moveReferencePoint, type MoveReferencePoint } from './moveReferencePoint.js';
+import { operate, type Operate } from './operate.js';
+import { orderItem, type OrderItem } from './orderItem.js';
+import { patchItem, type PatchItem } from './patchItem.js';
+import { removeItem, type RemoveItem } from './removeItem.js';
+import { renameItem, type RenameItem } from './renameItem.js';
+import { replaceItem, type ReplaceItem } from './replaceItem.js';
+import { setCurve, type SetCurve } from './setCurve.js';
+import { setDegree, type SetDegree } from './setDegree.js';
+import { setForm, type SetForm } from './setForm.js';
+import { setLooks, type SetLooks } from './setLooks.js';
+import { setLoose, type SetLoose } from './setLoose.js';
+import { setPoints, type SetPoints } from './setPoints.js';
+import { setRail, type SetRail } from './setRail.js';
+import { setShape, type SetShape } from './setShape.js';
+import { setShown, type SetShown } from './setShown.js';
+import { setView, type SetView } from './setView.js';
+import { setWeight, type SetWeight } from './setWeight.js';
+import { list, tagged, unionOf, type UnionField } from '../../describe/describe.js';
+import type { CommandMember } from './define.js';
+
+/** A command that is one change; a batch of them is applied and taken back as one. */
+export type SingleFigureCommand =
+  | MoveControlPoint
+  | MoveEditPoint
+  | MoveReferencePoint
+  | MoveHandle
+  | SetPoints
+  | SetWeight
+  | SetCurve
+  | SetShape
+  | SetForm
+  | Operate
+  | Freeze
+  | SetDegree
+  | SetLoose
+  | SetShown
+  | SetLooks
+  | SetRail
+  | SetView
+  | PatchItem
+  | RenameItem
+  | OrderItem
+  | AddItem
+  | RemoveItem
+  | ReplaceItem;
+
+/**
+ * Everything that changes a figure: plain data, applied by `applyFigureCommand`, which also finds the
+ * command that takes it back.
+ */
+export type FigureCommand =
+  SingleFigureCommand | { readonly name: 'batch'; readonly commands: readonly SingleFigureCommand[] };
+
+export type FigureCommandName = SingleFigureCommand['name'];
+
+/** Every figure command. A new one is a file beside these, and a line for its type and one for itself here. */
+export const figureCommands: {
+  readonly [Name in FigureCommandName]: CommandMember<Extract<SingleFigureCommand, { readonly name: Name }>>;
+} = {
+  moveControlPoint,
+  moveEditPoint,
+  moveReferencePoint,
+  moveHandle,
+  setPoints,
+  setWeight,
+  setCurve,
+  setShape,
+  setForm,
+  operate,
+  freeze,
+  setDegree,
+  setLoose,
+  setShown,
+  setLooks,
+  setRail,
+  setView,
+  patchItem,
+  renameItem,
+  orderItem,
+  addItem,
+  removeItem,
+  replaceItem,
+};
+
+const singleDescription = unionOf('name', figureCommands) as UnionField<SingleFigureCommand>;
+
+/** The largest number of commands in one batch. */
+export const mostInBatch = 500;
+
+/** A batch holds single commands only, so that no command can nest without end. */
+export const figureCommandDescription = unionOf('name', {
+  ...figureCommands,
+  batch: { description: tagged('name', 'batch', { commands: list(singleDescription, mostInBatch) }) },
+}) as UnionField<FigureCommand>;

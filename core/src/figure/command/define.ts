@@ -1,0 +1,28 @@
+import type { Field } from '../../describe/describe.js';
+import type { Applied } from '../../history/history.js';
+import type { FigureDocument } from '../document.js';
+import type { FigureCommand } from './commands.js';
+
+/** What a command did to a figure. */
+export type Result = Applied<FigureDocument, FigureCommand>;
+
+/** A member of the registry of figure commands: everything about it that is no interface. */
+export interface CommandMember<Command> {
+  /** The whole command, its name with it. Which ids it refers to follows from it. */
+  readonly description: Field;
+  /**
+   * Applies it, and finds the command that leads back exactly.
+   * @throws CommandError with one sentence where it does not fit the document
+   */
+  readonly apply: (document: FigureDocument, command: Command) => Result;
+  /**
+   * What it changes, as paths such as `a/points/3` or `shown/comb`. Two commands of two people can both be kept
+   * where no path of one leads to a path of the other.
+   */
+  readonly touches: (command: Command) => readonly string[];
+  /**
+   * Whether a reader may give it; never where absent.
+   * @param start the figure as it was published
+   */
+  readonly readerMay?: (document: FigureDocument, command: Command, start: FigureDocument) => boolean;
+}

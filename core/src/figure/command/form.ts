@@ -1,0 +1,57 @@
+import type { Curve } from '../../curve/curve.js';
+import { tagged, unionOf, type ValueOf } from '../../describe/describe.js';
+import { CommandError } from '../../history/history.js';
+import { isCurveItem, looseOf, type FigureDocument, type FigureItem, type LoosePoints } from '../document.js';
+import { operationDescription } from '../operation/operations.js';
+import { curve } from '../parts.js';
+import { shapeDescription } from '../shape/shapes.js';
+import { withItem, withLoose } from './change.js';
+
+/**
+ * What a curve item is made of, apart from its attributes: given, drawn as a shape, or built. A command that
+ * gives an item another form leaves its name, colour, line, visibility, lock and own looks as they are.
+ */
+export const formDescription = unionOf('kind', {
+  curve: { description: tagged('kind', 'curve', { curve }) },
+  shape: { description: tagged('kind', 'shape', { shape: shapeDescription }) },
+  built: { description: tagged('kind', 'built', { operation: operationDescription }) },
+});
+export type Form = ValueOf<typeof formDescription>;
+
+/** @throws CommandError where the item is a reference point or a picture */
+export function formOf(item: FigureItem): Form {
+  if (!isCurveItem(item)) throw new CommandError(`${item.name} is not a curve.`);
+  if (item.kind === 'curve') return { kind: 'curve', curve: item.curve };
+  return item.kind === 'shape'
+    ? { kind: 'shape', shape: item.shape }
+    : { kind: 'built', operation: item.operation };
+}
+
+/** The document with an item in another form, its attributes kept. */
+export function withForm(document: FigureDocument, item: FigureItem, form: Form): FigureDocument {
+  formOf(item);
+  const attributes = { ...item } as Record<string, unknown>;
+  for (const key of ['kind', 'curve', 'shape', 'operation']) delete attributes[key];
+  return withItem(document, { ...attributes, ...form } as FigureItem);
+}
+
+/**
+ * The loose points of a curve after it became another: all where all were loose, and else those that there
+ * still are.
+ */
+export function looseAfter(document: FigureDocument, item: FigureItem, made: Curve): LoosePoints | undefined {
+  const loose = looseOf(document, item.id);
+  if (!loose || item.kind !== 'curve') return undefined;
+  const count = item.curve.points.length;
+  const keep = (indices: readonly number[]): readonly number[] =>
+    indices.length === count
+      ? made.points.map((_, index) => index)
+      : indices.filter((index) => index < made.points.length);
+  return { controlPoints: keep(loose.controlPoints), editPoints: keep(loose.editPoints) };
+}
+
+/** A given curve in the place of whatever form an item had. */
+export function withGivenCurve(document: FigureDocument, item: FigureItem, made: Curve): FigureDocument {
+  const loose = looseAfter(document, item, made);
+  return withForm(withLoose(document, item.id, loose), item, { kind: 'curve', curve: made });
+}

@@ -1,0 +1,33 @@
+import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
+import { CommandError } from '../../history/history.js';
+import { looseOf } from '../document.js';
+import { curve } from '../parts.js';
+import { anyItem } from './change.js';
+import type { CommandMember } from './define.js';
+import { formOf, withGivenCurve } from './form.js';
+
+const description = tagged('name', 'freeze', {
+  item: itemId,
+  /** What the item comes to at this moment. */
+  curve,
+});
+export type Freeze = ValueOf<typeof description>;
+
+/** A built curve or a shape stands alone from now on, as the curve that it is. */
+export const freeze: CommandMember<Freeze> = {
+  description,
+  apply: (document, command) => {
+    const item = anyItem(document, command.item);
+    if (item.kind === 'curve') throw new CommandError(`${item.name} stands alone already.`);
+    return {
+      document: withGivenCurve(document, item, command.curve),
+      inverse: {
+        name: 'setForm',
+        item: item.id,
+        form: formOf(item),
+        loose: looseOf(document, item.id) ?? null,
+      },
+    };
+  },
+  touches: ({ item }) => [`${item}/form`],
+};

@@ -1,0 +1,42 @@
+import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
+import { CommandError } from '../../history/history.js';
+import { looseOf } from '../document.js';
+import { sourcesOfOperation } from '../operate.js';
+import { operationDescription } from '../operation/operations.js';
+import { curve } from '../parts.js';
+import { anyItem } from './change.js';
+import type { CommandMember } from './define.js';
+import { formOf, withGivenCurve } from './form.js';
+
+const description = tagged('name', 'operate', {
+  item: itemId,
+  operation: operationDescription,
+  /** What the operation came to when it was applied. */
+  curve,
+});
+export type Operate = ValueOf<typeof description>;
+
+/**
+ * An item becomes the result of an operation of which it is a source. The result comes with the command: what
+ * was seen is what is kept, also where the operation is costly or later computed another way.
+ */
+export const operate: CommandMember<Operate> = {
+  description,
+  apply: (document, command) => {
+    const item = anyItem(document, command.item);
+    for (const source of sourcesOfOperation(command.operation)) anyItem(document, source);
+    if (!sourcesOfOperation(command.operation).includes(item.id)) {
+      throw new CommandError(`${item.name} can only become what an operation on itself comes to.`);
+    }
+    return {
+      document: withGivenCurve(document, item, command.curve),
+      inverse: {
+        name: 'setForm',
+        item: item.id,
+        form: formOf(item),
+        loose: looseOf(document, item.id) ?? null,
+      },
+    };
+  },
+  touches: ({ item }) => [`${item}/form`, `${item}/loose`],
+};

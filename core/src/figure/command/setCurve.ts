@@ -1,0 +1,28 @@
+import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
+import { looseOf } from '../document.js';
+import { curve } from '../parts.js';
+import { givenCurve, withLoose } from './change.js';
+import type { CommandMember } from './define.js';
+import { withGivenCurve } from './form.js';
+
+const description = tagged('name', 'setCurve', { item: itemId, curve });
+export type SetCurve = ValueOf<typeof description>;
+
+/** Degree, knots, points and weights of a given curve, all at once. */
+export const setCurve: CommandMember<SetCurve> = {
+  description,
+  apply: (document, command) => {
+    const item = givenCurve(document, command.item);
+    const before = looseOf(document, item.id);
+    const changed = withGivenCurve(document, item, command.curve);
+    const same = withLoose(changed, item.id, before);
+    return {
+      document: changed,
+      inverse:
+        before && same !== changed && before.controlPoints.length + before.editPoints.length > 0
+          ? { name: 'setForm', item: item.id, form: { kind: 'curve', curve: item.curve }, loose: before }
+          : { name: 'setCurve', item: item.id, curve: item.curve },
+    };
+  },
+  touches: ({ item }) => [`${item}/form`],
+};

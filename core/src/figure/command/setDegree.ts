@@ -1,0 +1,48 @@
+import { withDegree } from '../../curve/withDegree.js';
+import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
+import { CommandError } from '../../history/history.js';
+import { degree } from '../parts.js';
+import { anyItem, withCurve, withItem } from './change.js';
+import type { CommandMember } from './define.js';
+
+const description = tagged('name', 'setDegree', { item: itemId, degree });
+export type SetDegree = ValueOf<typeof description>;
+
+/**
+ * The degree of a curve: a given one keeps its points and gets clamped, uniform knots on its domain; a built one
+ * and a shape take the degree as their argument, where they have one.
+ */
+export const setDegree: CommandMember<SetDegree> = {
+  description,
+  apply: (document, command) => {
+    const item = anyItem(document, command.item);
+    switch (item.kind) {
+      case 'point':
+      case 'picture':
+        throw new CommandError(`${item.name} is not a curve and has no degree.`);
+      case 'built':
+        if (!('degree' in item.operation)) {
+          throw new CommandError(`${item.name} has the degree that follows from its source.`);
+        }
+        return {
+          document: withItem(document, {
+            ...item,
+            operation: { ...item.operation, degree: command.degree },
+          }),
+          inverse: { ...command, degree: item.operation.degree },
+        };
+      case 'shape':
+        if (!('degree' in item.shape)) throw new CommandError(`${item.name} has the degree of its kind.`);
+        return {
+          document: withItem(document, { ...item, shape: { ...item.shape, degree: command.degree } }),
+          inverse: { ...command, degree: item.shape.degree },
+        };
+      case 'curve':
+        return {
+          document: withCurve(document, item, withDegree(item.curve, command.degree)),
+          inverse: { name: 'setCurve', item: item.id, curve: item.curve },
+        };
+    }
+  },
+  touches: ({ item }) => [`${item}/form`],
+};

@@ -1,0 +1,9 @@
+import { looseOf, type FigureDocument, type LoosePoints, type PointKind } from './document.js';
+
+/** Nothing of this curve may be moved by a reader. */
+export const nothingLoose: LoosePoints = { controlPoints: [], editPoints: [] };
+
+/** Whether a point is loose, so that a reader may move it. */
+export function isLoose(document: FigureDocument, item: string, of: PointKind, index: number): boolean {
+  return looseOf(document, item)?.[of].includes(index) ?? false;
+}

@@ -1,0 +1,18 @@
+import { closeCurve } from '../../curve/close.js';
+import { choice, signs } from '../../describe/describe.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The curve closed in one of three ways. */
+export const close = onCurves({
+  name: 'close',
+  sources: oneCurve,
+  arguments: {
+    way: choice('pull', 'bridge', 'wrap'),
+    /** For a bridge: how many derivatives it shares with the curve at both ends. */
+    continuity: signs(0, 1, 2),
+  },
+  shape: 'another',
+  asks: ['way', 'continuity'],
+  first: () => ({ way: 'wrap', continuity: 1 }) as const,
+  run: (curve, { way, continuity }) => closeCurve(curve, way, continuity),
+});

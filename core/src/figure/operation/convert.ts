@@ -1,0 +1,14 @@
+import { convertCurve } from '../../curve/convert.js';
+import { choice } from '../../describe/describe.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The curve as another kind. */
+export const convert = onCurves({
+  name: 'convert',
+  sources: oneCurve,
+  arguments: { kind: choice('straight', 'monotone', 'bezier', 'bspline') },
+  shape: 'near',
+  asks: ['kind'],
+  first: () => ({ kind: 'bezier' }) as const,
+  run: (curve, { kind }) => convertCurve(curve, kind),
+});

@@ -1,0 +1,142 @@
+import type { Curve, Point } from '../../curve/curve.js';
+import type { Deviation } from '../../curve/deviation.js';
+import {
+  itemId,
+  list,
+  tagged,
+  type ChoiceField,
+  type Field,
+  type IdField,
+  type ListField,
+  type ObjectField,
+  type ValueOf,
+} from '../../describe/describe.js';
+import { curvesOf, pointsOf, type Geometry, type GeometryKind } from '../geometry.js';
+import { figureLimits } from '../parts.js';
+
+/** What an operation comes to. */
+export interface OperationResult {
+  readonly curve: Curve;
+  /** For operations that change the shape: how far the result lies from the source. Absent where it is exact. */
+  readonly deviation?: Deviation;
+  /** What of the source is not in the result: the other side of a curve that is made symmetric. */
+  readonly goes?: readonly Curve[];
+  /** Another number that the operation measures: what is left uneven, how far the farthest point moved. */
+  readonly measure?: { readonly kind: 'unevenness' | 'largestMove'; readonly value: number };
+}
+
+/**
+ * What an operation does to the shape of its source: keeps it exactly, comes as near as it can, or makes another
+ * one on purpose, of which no deviation is asked.
+ */
+export type ShapeEffect = 'kept' | 'near' | 'another';
+
+export const oneCurve = { source: itemId } as const;
+export const twoCurves = { source: itemId, second: itemId } as const;
+/** Reference points, in the order in which the curve takes them. */
+export const referencePoints: { readonly points: ListField<IdField> } = {
+  points: list(itemId, figureLimits.items, 1),
+};
+
+type Fields = Readonly<Record<string, Field>>;
+type ArgumentsOf<Arguments extends Fields> = ValueOf<ObjectField<Arguments>>;
+
+/** A member of the registry of operations: everything about it that is no interface. */
+export interface OperationMember<
+  Name extends string = string,
+  Sources extends Fields = Fields,
+  Arguments extends Fields = Fields,
+  Asks = never,
+  First = unknown,
+> {
+  readonly name: Name;
+  /** The whole operation: its name, the ids of its sources and its arguments. */
+  readonly description: ObjectField<{ readonly name: ChoiceField<Name> } & Sources & Arguments>;
+  readonly arguments: Arguments;
+  readonly sources: Sources;
+  readonly takes: GeometryKind;
+  readonly gives: GeometryKind;
+  readonly shape: ShapeEffect;
+  /** The arguments that a form asks for, in this order. */
+  readonly asks: readonly Asks[];
+  /** What a form holds at first for a curve with the cursor at a parameter; absent where it is not offered on a curve. */
+  readonly first: First;
+  readonly run: (sources: readonly Geometry[], args: ArgumentsOf<Arguments>) => OperationResult;
+}
+
+type FirstArguments<Arguments extends Fields> = (curve: Curve, cursor: number) => ArgumentsOf<Arguments>;
+
+interface OnCurves<Name, Sources, Arguments extends Fields> {
+  readonly name: Name;
+  readonly sources: Sources;
+  readonly arguments: Arguments;
+  readonly shape: ShapeEffect;
+  readonly run: (curve: Curve, args: ArgumentsOf<Arguments>, second: Curve) => OperationResult | Curve;
+}
+
+function member<const Name extends string, const Sources extends Fields, const Arguments extends Fields>({
+  run,
+  ...spec
+}: OnCurves<Name, Sources, Arguments>) {
+  return {
+    ...spec,
+    description: tagged('name', spec.name, { ...spec.sources, ...spec.arguments }) as unknown as ObjectField<
+      { readonly name: ChoiceField<Name> } & Sources & Arguments
+    >,
+    takes: 'curve' as const,
+    gives: 'curve' as const,
+    run: (sources: readonly Geometry[], args: ArgumentsOf<Arguments>): OperationResult => {
+      const [first, second] = curvesOf(sources);
+      const result = run(first!, args, second ?? first!);
+      return 'curve' in result ? result : { curve: result };
+    },
+  };
+}
+
+/** An operation on one curve or two that a form asks for. */
+export function onCurves<
+  const Name extends string,
+  const Sources extends Fields,
+  const Arguments extends Fields,
+  const Asks extends keyof Arguments,
+>({
+  asks,
+  first,
+  ...spec
+}: OnCurves<Name, Sources, Arguments> & {
+  readonly asks: readonly Asks[];
+  readonly first: FirstArguments<Arguments>;
+}): OperationMember<Name, Sources, Arguments, Asks, FirstArguments<Arguments>> {
+  return { ...member(spec), asks, first };
+}
+
+/** An operation on a curve that comes about otherwise than by a form. */
+export function notAsked<
+  const Name extends string,
+  const Sources extends Fields,
+  const Arguments extends Fields,
+>(spec: OnCurves<Name, Sources, Arguments>): OperationMember<Name, Sources, Arguments, never, undefined> {
+  return { ...member(spec), asks: [], first: undefined };
+}
+
+/** An operation on reference points; it comes about by drawing on them. */
+export function onReferencePoints<const Name extends string, const Arguments extends Fields>({
+  run,
+  ...spec
+}: {
+  readonly name: Name;
+  readonly arguments: Arguments;
+  readonly run: (points: readonly Point[], args: ArgumentsOf<Arguments>) => Curve;
+}): OperationMember<Name, typeof referencePoints, Arguments, never, undefined> {
+  return {
+    ...spec,
+    sources: referencePoints,
+    description: tagged('name', spec.name, { ...referencePoints, ...spec.arguments }) as never,
+    takes: 'point',
+    gives: 'curve',
+    shape: 'another',
+    asks: [],
+    first: undefined,
+    run: (sources, args) => ({ curve: run(pointsOf(sources), args) }),
+  };
+}

@@ -1,0 +1,18 @@
+import { fitCurveToTolerance } from '../../curve/refit.js';
+import { number } from '../../describe/describe.js';
+import { degree } from '../parts.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** A curve of a degree within a tolerance, with few spans. */
+export const fitToTolerance = onCurves({
+  name: 'fitToTolerance',
+  sources: oneCurve,
+  arguments: { degree, tolerance: number({ unit: 'length', least: 1e-6, most: 1e4 }) },
+  shape: 'near',
+  asks: ['degree', 'tolerance'],
+  first: (curve) => ({ degree: curve.degree, tolerance: 0.5 }),
+  run: (source, args) => {
+    const { curve, deviation } = fitCurveToTolerance(source, args.degree, args.tolerance);
+    return { curve, deviation };
+  },
+});

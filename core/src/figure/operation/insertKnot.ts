@@ -1,0 +1,15 @@
+import { insertKnot as insert } from '../../curve/insertKnot.js';
+import { whole } from '../../describe/describe.js';
+import { parameter } from '../parts.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The same curve with a knot inserted. */
+export const insertKnot = onCurves({
+  name: 'insertKnot',
+  sources: oneCurve,
+  arguments: { parameter, times: whole(1, 9) },
+  shape: 'kept',
+  asks: ['parameter', 'times'],
+  first: (_, cursor) => ({ parameter: cursor, times: 1 }),
+  run: (curve, args) => insert(curve, args.parameter, args.times),
+});

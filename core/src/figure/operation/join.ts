@@ -1,0 +1,14 @@
+import { joinCurves } from '../../curve/join.js';
+import { number } from '../../describe/describe.js';
+import { onCurves, twoCurves } from './define.js';
+
+/** One curve of two that meet within a tolerance. */
+export const join = onCurves({
+  name: 'join',
+  sources: twoCurves,
+  arguments: { tolerance: number({ unit: 'length', least: 0, most: 1e4 }) },
+  shape: 'another',
+  asks: ['tolerance'],
+  first: () => ({ tolerance: 0.001 }),
+  run: (curve, { tolerance }, second) => joinCurves(curve, second, tolerance),
+});

@@ -1,0 +1,14 @@
+import { reduceDegree } from '../../curve/reduceDegree.js';
+import { whole } from '../../describe/describe.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** A curve of a lower degree, as near as it comes. */
+export const lowerDegree = onCurves({
+  name: 'lowerDegree',
+  sources: oneCurve,
+  arguments: { times: whole(1, 9) },
+  shape: 'near',
+  asks: ['times'],
+  first: () => ({ times: 1 }),
+  run: (curve, { times }) => reduceDegree(curve, times),
+});

@@ -1,0 +1,14 @@
+import { mapDomain as map } from '../../curve/reparametrise.js';
+import { number } from '../../describe/describe.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The same curve with its parameter stretched to another domain. */
+export const mapDomain = onCurves({
+  name: 'mapDomain',
+  sources: oneCurve,
+  arguments: { start: number({ unit: 'parameter' }), end: number({ unit: 'parameter' }) },
+  shape: 'kept',
+  asks: ['start', 'end'],
+  first: () => ({ start: 0, end: 1 }),
+  run: (curve, { start, end }) => map(curve, start, end),
+});

@@ -1,0 +1,26 @@
+import { largestDeviation } from '../../curve/deviation.js';
+import { matchCurve } from '../../curve/match.js';
+import { choice, signs } from '../../describe/describe.js';
+import { onCurves, twoCurves } from './define.js';
+
+/** The curve with its end moved so that it continues another. */
+export const match = onCurves({
+  name: 'match',
+  sources: twoCurves,
+  arguments: {
+    continuity: signs('G0', 'G1', 'G2', 'G3', 'C1', 'C2'),
+    curveEnd: choice('start', 'end'),
+    targetEnd: choice('start', 'end'),
+  },
+  shape: 'another',
+  asks: ['continuity', 'curveEnd', 'targetEnd'],
+  first: () => ({ continuity: 'G1', curveEnd: 'start', targetEnd: 'end' }) as const,
+  run: (source, { continuity, curveEnd, targetEnd }, target) => {
+    const { curve, largestMove } = matchCurve(source, target, continuity, curveEnd, targetEnd);
+    return {
+      curve,
+      deviation: largestDeviation(source, curve),
+      measure: { kind: 'largestMove', value: largestMove },
+    };
+  },
+});

@@ -1,0 +1,22 @@
+import { mirrorCurve, mirrorThrough } from '../../curve/mirror.js';
+import { line } from '../../describe/describe.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The mirror image of a curve in the line through two places. */
+export const mirror = onCurves({
+  name: 'mirror',
+  sources: oneCurve,
+  arguments: { axis: line },
+  shape: 'another',
+  asks: ['axis'],
+  first: ({ points }) => {
+    const right = Math.max(...points.map(([x]) => x!));
+    return {
+      axis: [
+        [right, 0],
+        [right, 1],
+      ],
+    } as const;
+  },
+  run: (curve, { axis }) => mirrorCurve(curve, mirrorThrough(...axis)),
+});

@@ -1,0 +1,14 @@
+import { moveSeam } from '../../curve/close.js';
+import { parameter } from '../parts.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The same closed curve starting at another parameter. */
+export const moveStart = onCurves({
+  name: 'moveStart',
+  sources: oneCurve,
+  arguments: { parameter },
+  shape: 'kept',
+  asks: ['parameter'],
+  first: (_, cursor) => ({ parameter: cursor }),
+  run: (curve, args) => moveSeam(curve, args.parameter),
+});

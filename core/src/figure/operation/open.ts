@@ -1,0 +1,14 @@
+import { openCurve } from '../../curve/close.js';
+import { parameter } from '../parts.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** A closed curve cut open at a parameter. */
+export const open = onCurves({
+  name: 'open',
+  sources: oneCurve,
+  arguments: { parameter },
+  shape: 'kept',
+  asks: ['parameter'],
+  first: (_, cursor) => ({ parameter: cursor }),
+  run: (curve, args) => openCurve(curve, args.parameter),
+});

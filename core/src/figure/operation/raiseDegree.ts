@@ -1,0 +1,14 @@
+import { elevateDegree } from '../../curve/elevateDegree.js';
+import { whole } from '../../describe/describe.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The same curve at a higher degree. */
+export const raiseDegree = onCurves({
+  name: 'raiseDegree',
+  sources: oneCurve,
+  arguments: { times: whole(1, 9) },
+  shape: 'kept',
+  asks: ['times'],
+  first: () => ({ times: 1 }),
+  run: (curve, { times }) => elevateDegree(curve, times),
+});

@@ -1,0 +1,16 @@
+import { spansOf } from '../../curve/knotVector.js';
+import { refitCurve } from '../../curve/refit.js';
+import { whole } from '../../describe/describe.js';
+import { degree } from '../parts.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The best curve of a degree and number of spans. */
+export const refit = onCurves({
+  name: 'refit',
+  sources: oneCurve,
+  arguments: { degree, spans: whole(1, 500) },
+  shape: 'near',
+  asks: ['degree', 'spans'],
+  first: (curve) => ({ degree: curve.degree, spans: spansOf(curve.knots, curve.degree).length }),
+  run: (curve, args) => refitCurve(curve, args.degree, args.spans),
+});

@@ -1,0 +1,15 @@
+import { interiorKnots } from '../../curve/knotVector.js';
+import { removeKnot as remove } from '../../curve/removeKnot.js';
+import { number, whole } from '../../describe/describe.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The curve with a knot taken out, as near as it comes. */
+export const removeKnot = onCurves({
+  name: 'removeKnot',
+  sources: oneCurve,
+  arguments: { parameter: number({ unit: 'parameter', from: 'knots' }), times: whole(1, 9) },
+  shape: 'near',
+  asks: ['parameter', 'times'],
+  first: (curve) => ({ parameter: interiorKnots(curve.knots, curve.degree)[0]?.value ?? NaN, times: 1 }),
+  run: (curve, args) => remove(curve, args.parameter, args.times),
+});

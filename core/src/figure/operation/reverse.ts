@@ -1,0 +1,13 @@
+import { reverseCurve } from '../../curve/reparametrise.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The same curve run through the other way. */
+export const reverse = onCurves({
+  name: 'reverse',
+  sources: oneCurve,
+  arguments: {},
+  shape: 'kept',
+  asks: [],
+  first: () => ({}),
+  run: (curve) => reverseCurve(curve),
+});

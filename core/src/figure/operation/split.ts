@@ -1,0 +1,15 @@
+import { splitCurve } from '../../curve/split.js';
+import { choice } from '../../describe/describe.js';
+import { parameter } from '../parts.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** What lies before or after a parameter at which a curve is split. */
+export const split = onCurves({
+  name: 'split',
+  sources: oneCurve,
+  arguments: { parameter, side: choice('before', 'after') },
+  shape: 'another',
+  asks: ['parameter', 'side'],
+  first: (_, cursor) => ({ parameter: cursor, side: 'before' }) as const,
+  run: (curve, args) => splitCurve(curve, args.parameter)[args.side === 'before' ? 0 : 1],
+});

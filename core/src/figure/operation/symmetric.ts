@@ -1,0 +1,41 @@
+import { halfAtMirror, mirrorThrough, symmetricCurve } from '../../curve/mirror.js';
+import { reverseCurve } from '../../curve/reparametrise.js';
+import { choice, flag, line, optional } from '../../describe/describe.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** A curve and its mirror image in one, its end put on the line. */
+export const symmetric = onCurves({
+  name: 'symmetric',
+  sources: oneCurve,
+  arguments: {
+    axis: line,
+    /**
+     * Which side of the place where the curve crosses the axis is kept, where it does; the other goes. The
+     * whole curve is taken for the half where absent.
+     */
+    keep: optional(choice('before', 'after')),
+    smooth: flag,
+  },
+  shape: 'another',
+  asks: ['axis', 'keep', 'smooth'],
+  first: ({ points }) => {
+    const xs = points.map(([x]) => x!);
+    const middle = Math.round(5 * (Math.min(...xs) + Math.max(...xs))) / 10;
+    return {
+      axis: [
+        [middle, 0],
+        [middle, 1],
+      ],
+      keep: 'before',
+      smooth: true,
+    } as const;
+  },
+  run: (curve, { axis, smooth, keep }) => {
+    const mirror = mirrorThrough(...axis);
+    if (!keep) return symmetricCurve(curve, mirror, smooth);
+    const { half, goes } = halfAtMirror(curve, mirror, keep);
+    const made = symmetricCurve(half, mirror, smooth);
+    // It runs as the source does.
+    return { curve: keep === 'after' ? reverseCurve(made) : made, ...(goes ? { goes: [goes] } : {}) };
+  },
+});

@@ -1,0 +1,12 @@
+import { interpolate } from '../../curve/interpolate.js';
+import { degree, parametrisation } from '../parts.js';
+import { notAsked, oneCurve } from './define.js';
+
+/** The curve that passes through the control points of its source. */
+export const throughPoints = notAsked({
+  name: 'throughPoints',
+  sources: oneCurve,
+  arguments: { degree, parametrisation },
+  shape: 'another',
+  run: (curve, args) => interpolate(curve.points, args.degree, args.parametrisation).curve,
+});

@@ -1,0 +1,21 @@
+import { arcFromEnds } from '../../curve/circle.js';
+import { distance } from '../../curve/vector.js';
+import { choice, flag, place } from '../../describe/describe.js';
+import { length } from '../parts.js';
+import { defineShape, passed } from './define.js';
+
+/** A circular arc between two ends with a radius. */
+export const arcRadius = defineShape(
+  'arcRadius',
+  { start: place, end: place, radius: length, side: choice('left', 'right'), large: flag },
+  {
+    curve: ({ start, end, radius, side, large }) => arcFromEnds(start, end, radius, side, large),
+    handles: ({ start, end }) => [passed('start', start), passed('end', end)],
+    moveHandle: (shape, key, to) => ({ ...shape, [key]: to }),
+    closed: () => false,
+    mapAll: (shape, moved) => {
+      const ratio = distance(moved.start, moved.end) / distance(shape.start, shape.end);
+      return Number.isFinite(ratio) && ratio > 0 ? { ...moved, radius: shape.radius * ratio } : moved;
+    },
+  },
+);

@@ -1,0 +1,19 @@
+import { arcThroughPoints } from '../../curve/circle.js';
+import { place } from '../../describe/describe.js';
+import { defineShape, passed } from './define.js';
+
+/** A circular arc through three points. */
+export const arcThrough = defineShape(
+  'arcThrough',
+  { start: place, through: place, end: place },
+  {
+    curve: ({ start, through, end }) => arcThroughPoints(start, through, end),
+    handles: ({ start, through, end }) => [
+      passed('start', start),
+      passed('through', through),
+      passed('end', end),
+    ],
+    moveHandle: (shape, key, to) => ({ ...shape, [key]: to }),
+    closed: () => false,
+  },
+);

@@ -1,0 +1,36 @@
+import { curveOfChain, moveHandle, moveNode } from '../../curve/bezierChain.js';
+import { choice, flag, list, object, place } from '../../describe/describe.js';
+import { figureLimits } from '../parts.js';
+import { defineShape, passed, pulls } from './define.js';
+
+const node = object({
+  point: place,
+  before: place,
+  after: place,
+  kind: choice('corner', 'aligned', 'equal'),
+});
+
+/** A chain of cubic Bézier pieces between nodes with handles. */
+export const chain = defineShape(
+  'chain',
+  { chain: object({ nodes: list(node, figureLimits.points), closed: flag }) },
+  {
+    curve: (shape) => curveOfChain(shape.chain),
+    handles: (shape) =>
+      shape.chain.nodes.flatMap(({ point, before, after }, index) => [
+        passed(`${index}`, point),
+        pulls(`${index}/before`, before, point),
+        pulls(`${index}/after`, after, point),
+      ]),
+    moveHandle: (shape, key, to) => {
+      const [index, side] = key.split('/') as [string, 'before' | 'after' | undefined];
+      return {
+        ...shape,
+        chain: side
+          ? moveHandle(shape.chain, Number(index), side, to)
+          : moveNode(shape.chain, Number(index), to),
+      };
+    },
+    closed: (shape) => shape.chain.closed,
+  },
+);

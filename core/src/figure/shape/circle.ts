@@ -1,0 +1,36 @@
+import { exactCircle } from '../../curve/circle.js';
+import { approximateCircle, approximateCircleByCubics } from '../../curve/circleError.js';
+import { either, place, tagged, unionOf, whole, type ValueOf } from '../../describe/describe.js';
+import { degree, length } from '../parts.js';
+import { defineShape, passed, pulls } from './define.js';
+import { layout } from './layout.js';
+
+/** A circle that is only approximated: periodic of a degree and count, or a chain of cubic pieces. */
+export const approximation = unionOf('approximation', {
+  periodic: { description: tagged('approximation', 'periodic', { degree, count: whole(3, 500) }) },
+  cubics: { description: tagged('approximation', 'cubics', { pieces: whole(2, 200) }) },
+});
+export type ApproximateCircle = ValueOf<typeof approximation>;
+
+/** A whole circle, exact or approximate. */
+export const circle = defineShape(
+  'circle',
+  { centre: place, radius: length, layout: either(layout, approximation) },
+  {
+    curve: ({ centre, radius, layout: by }) => {
+      if (typeof by === 'string') return exactCircle({ centre, radius, x: [1, 0], y: [0, 1] }, by);
+      return by.approximation === 'periodic'
+        ? approximateCircle(centre, radius, by.degree, by.count).curve
+        : approximateCircleByCubics(centre, radius, by.pieces).curve;
+    },
+    handles: ({ centre, radius }) => {
+      const rim = [centre[0]! + radius, centre[1]!];
+      return [pulls('centre', centre, rim), passed('rim', rim)];
+    },
+    moveHandle: (shape, key, to) =>
+      key === 'centre'
+        ? { ...shape, centre: to }
+        : { ...shape, radius: Math.hypot(to[0]! - shape.centre[0]!, to[1]! - shape.centre[1]!) },
+    closed: () => true,
+  },
+);

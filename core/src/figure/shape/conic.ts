@@ -1,0 +1,38 @@
+import { conicFromShoulder, conicFromTangents, shoulderOf } from '../../curve/conic.js';
+import type { Curve } from '../../curve/curve.js';
+import { choice, number, place, type ValueOf } from '../../describe/describe.js';
+import { defineShape, passed, pulls } from './define.js';
+
+/** A conic from two ends, with its shoulder point or its tangent intersection held while rho changes. */
+export const conic = defineShape(
+  'conic',
+  {
+    start: place,
+    end: place,
+    held: choice('shoulder', 'tangentIntersection'),
+    /** The place that is held. */
+    place,
+    rho: number({ unit: 'ratio' }),
+  },
+  {
+    curve: ({ start, end, held, place: at, rho }) =>
+      held === 'shoulder' ? conicFromShoulder(start, at, end, rho) : conicFromTangents(start, at, end, rho),
+    handles: ({ start, end, held, place: at }) => [
+      passed('start', start),
+      held === 'shoulder' ? passed('place', at) : pulls('place', at, start),
+      passed('end', end),
+    ],
+    moveHandle: (shape, key, to) => ({ ...shape, [key]: to }),
+    closed: () => false,
+  },
+);
+
+/** A conic held the other way: by its shoulder instead of its tangent intersection, or back, unchanged in form. */
+export function conicHeldBy(
+  shape: ValueOf<typeof conic.description>,
+  held: 'shoulder' | 'tangentIntersection',
+  curve: Curve,
+): ValueOf<typeof conic.description> {
+  if (shape.held === held) return shape;
+  return { ...shape, held, place: held === 'shoulder' ? shoulderOf(curve) : curve.points[1]! };
+}

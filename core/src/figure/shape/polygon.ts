@@ -1,0 +1,36 @@
+import { CurveError } from '../../curve/error.js';
+import { addScaled, subtract } from '../../curve/vector.js';
+import { place, whole } from '../../describe/describe.js';
+import { closedPolygon } from './closedPolygon.js';
+import { defineShape, passed, pulls } from './define.js';
+
+/** A regular polygon, by its centre and its first corner. */
+export const polygon = defineShape(
+  'polygon',
+  { centre: place, corner: place, sides: whole(3, 500) },
+  {
+    curve: ({ centre, corner, sides }) => {
+      if (!Number.isInteger(sides) || sides < 3) {
+        throw new CurveError('argument', `A polygon has 3 sides or more; this has ${sides}.`, {
+          value: sides,
+        });
+      }
+      const [x, y] = [corner[0]! - centre[0]!, corner[1]! - centre[1]!];
+      if (x === 0 && y === 0) {
+        throw new CurveError('argument', 'The corner lies on the centre; the polygon has no size.');
+      }
+      return closedPolygon(
+        Array.from({ length: sides }, (_, k) => {
+          const [c, s] = [Math.cos((2 * Math.PI * k) / sides), Math.sin((2 * Math.PI * k) / sides)];
+          return [centre[0]! + c * x - s * y, centre[1]! + s * x + c * y];
+        }),
+      );
+    },
+    handles: ({ centre, corner }) => [pulls('centre', centre, corner), passed('corner', corner)],
+    moveHandle: (shape, key, to) =>
+      key === 'corner'
+        ? { ...shape, corner: to }
+        : { ...shape, centre: to, corner: addScaled(shape.corner, subtract(to, shape.centre)) },
+    closed: () => true,
+  },
+);

@@ -1,0 +1,22 @@
+import { interpolate, interpolateClosed } from '../../curve/interpolate.js';
+import { flag } from '../../describe/describe.js';
+import { degree, parametrisation, places } from '../parts.js';
+import { defineShape, passed } from './define.js';
+
+/** A curve through points, which are its own handles. */
+export const through = defineShape(
+  'through',
+  { points: places, degree, parametrisation, closed: flag },
+  {
+    curve: (shape) =>
+      shape.closed
+        ? interpolateClosed(shape.points, shape.degree, shape.parametrisation).curve
+        : interpolate(shape.points, shape.degree, shape.parametrisation).curve,
+    handles: ({ points }) => points.map((point, index) => passed(String(index), point)),
+    moveHandle: (shape, key, to) => ({
+      ...shape,
+      points: shape.points.map((point, index) => (String(index) === key ? to : point)),
+    }),
+    closed: (shape) => shape.closed,
+  },
+);

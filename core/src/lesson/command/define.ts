@@ -1,0 +1,30 @@
+import type { Field } from '../../describe/describe.js';
+import { CommandError, type Applied } from '../../history/history.js';
+import { sheetOf, type LessonDocument, type Sheet } from '../lesson.js';
+import type { LessonCommand } from './commands.js';
+
+/** A member of the registry of lesson commands: everything about it that is no interface. */
+export interface LessonCommandMember<Command> {
+  /** The whole command, its name with it. */
+  readonly description: Field;
+  /**
+   * Applies it, and finds the command that leads back exactly.
+   * @throws CommandError with one sentence where it does not fit the lesson
+   */
+  readonly apply: (lesson: LessonDocument, command: Command) => Applied<LessonDocument, LessonCommand>;
+  /** What it changes, as paths; see `CommandMember` of figures. */
+  readonly touches: (command: Command) => readonly string[];
+  /** The sheet that it changes and that should be in view when it is undone. */
+  readonly sheet: (command: Command) => string | undefined;
+}
+
+/** @throws CommandError where the sheet is not there any more */
+export function existingSheet(lesson: LessonDocument, id: string): Sheet {
+  const sheet = sheetOf(lesson, id);
+  if (!sheet) throw new CommandError('This sheet is no longer in the lesson.');
+  return sheet;
+}
+
+export function withSheet(lesson: LessonDocument, changed: Sheet): LessonDocument {
+  return { ...lesson, sheets: lesson.sheets.map((sheet) => (sheet.id === changed.id ? changed : sheet)) };
+}

@@ -1,0 +1,16 @@
+import { nearestPoint } from '../../curve/nearest.js';
+import { itemId } from '../../describe/describe.js';
+import { itemOf } from '../../figure/document.js';
+import { atMost, defineCondition, notThere, tolerance } from './define.js';
+
+/** The curve passes within a tolerance of a reference point. */
+export const curveThroughPoint = defineCondition(
+  'curveThroughPoint',
+  { target: itemId, tolerance },
+  'length',
+  (condition, { document, curve }) => {
+    const target = itemOf(document, condition.target);
+    if (target?.kind !== 'point') return notThere;
+    return atMost(nearestPoint(curve, target.at).distance, condition.tolerance);
+  },
+);

@@ -1,0 +1,68 @@
+import type { Curve, Point } from '../../curve/curve.js';
+import { editPoints } from '../../curve/editPoint.js';
+import {
+  number,
+  tagged,
+  itemId,
+  type ChoiceField,
+  type Field,
+  type IdField,
+  type ObjectField,
+  type ValueOf,
+} from '../../describe/describe.js';
+import type { FigureDocument, PointKind } from '../../figure/document.js';
+import type { Evaluation } from '../../figure/evaluate.js';
+
+/** How one condition came out, with the number that decided it. */
+export interface ConditionResult {
+  readonly met: boolean;
+  /** What was measured, in the condition's own quantity; `null` where it could not be. */
+  readonly measured: number | null;
+}
+
+/** What a condition looks at: the figure with its geometry, and the curve that the condition is about. */
+export interface Judged {
+  readonly document: FigureDocument;
+  readonly evaluation: Evaluation;
+  readonly curve: Curve;
+}
+
+/** What a condition measures, which decides how the number reads. */
+export type Quantity = 'length' | 'count' | 'curvature';
+
+type Fields = Readonly<Record<string, Field>>;
+
+/** A member of the registry of conditions: everything about it that is no interface. */
+export interface ConditionMember<Kind extends string = string, Arguments extends Fields = Fields> {
+  readonly description: ObjectField<{ readonly kind: ChoiceField<Kind>; readonly item: IdField } & Arguments>;
+  readonly quantity: Quantity;
+  /** @param start the figure that the reader was given */
+  readonly judge: (args: ValueOf<ObjectField<Arguments>>, now: Judged, start: Judged) => ConditionResult;
+}
+
+/** One thing that a task can ask of a curve. */
+export function defineCondition<const Kind extends string, const Arguments extends Fields>(
+  kind: Kind,
+  fields: Arguments,
+  quantity: Quantity,
+  judge: (args: ValueOf<ObjectField<Arguments>>, now: Judged, start: Judged) => ConditionResult,
+): ConditionMember<Kind, Arguments> {
+  return { description: tagged('kind', kind, { item: itemId, ...fields }) as never, quantity, judge };
+}
+
+export const tolerance = number({ unit: 'length', least: 0 });
+
+export const notThere: ConditionResult = { met: false, measured: null };
+
+export function atMost(measured: number, limit: number): ConditionResult {
+  return { met: measured <= limit, measured };
+}
+
+export function atLeast(measured: number, limit: number): ConditionResult {
+  return { met: measured >= limit, measured };
+}
+
+/** The control points or edit points of a curve. */
+export function pointsOfKind(curve: Curve, of: PointKind): readonly Point[] {
+  return of === 'controlPoints' ? curve.points : editPoints(curve).map(({ point }) => point);
+}

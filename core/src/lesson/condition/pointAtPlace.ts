@@ -1,0 +1,15 @@
+import { distance } from '../../curve/vector.js';
+import { place, whole } from '../../describe/describe.js';
+import { pointKind } from '../../figure/parts.js';
+import { atMost, defineCondition, notThere, pointsOfKind, tolerance } from './define.js';
+
+/** A control point or edit point lies within a tolerance of a place. */
+export const pointAtPlace = defineCondition(
+  'pointAtPlace',
+  { of: pointKind, index: whole(0, 100_000), place, tolerance },
+  'length',
+  (condition, { curve }) => {
+    const point = pointsOfKind(curve, condition.of)[condition.index];
+    return point ? atMost(distance(point, condition.place), condition.tolerance) : notThere;
+  },
+);

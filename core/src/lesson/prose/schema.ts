@@ -1,0 +1,71 @@
+import { Node, Schema } from 'prosemirror-model';
+import { Step } from 'prosemirror-transform';
+import { CommandError } from '../../history/history.js';
+import type { Prose, ProseStep } from './prose.js';
+
+/**
+ * What prose may consist of. The editor has the same kinds of nodes under the same names, so that its steps can
+ * be applied here, where there is no screen.
+ */
+const schema = new Schema({
+  nodes: {
+    doc: { content: 'block+' },
+    paragraph: { content: 'inline*', group: 'block' },
+    heading: { content: 'inline*', group: 'block', attrs: { level: { default: 1 } }, defining: true },
+    bulletList: { content: 'listItem+', group: 'block list' },
+    orderedList: {
+      content: 'listItem+',
+      group: 'block list',
+      attrs: { start: { default: 1 }, type: { default: null } },
+    },
+    listItem: { content: 'paragraph block*', defining: true },
+    blockMath: { group: 'block', atom: true, attrs: { latex: { default: '' } } },
+    text: { group: 'inline' },
+    hardBreak: { group: 'inline', inline: true },
+    inlineMath: { group: 'inline', inline: true, atom: true, attrs: { latex: { default: '' } } },
+  },
+  marks: { bold: {}, italic: {} },
+});
+
+function read(prose: Prose): Node {
+  try {
+    const node = Node.fromJSON(schema, prose);
+    node.check();
+    return node;
+  } catch {
+    throw new CommandError(
+      'This text has a structure that a sheet can’t show, such as a list without entries.',
+    );
+  }
+}
+
+/** @throws CommandError where the tree is none that can be read and written */
+export function validateProse(prose: Prose): void {
+  read(prose);
+}
+
+/**
+ * Applies steps of the editor to prose.
+ * @returns the new prose and the steps that lead back
+ * @throws CommandError where they do not fit
+ */
+export function editedProse(
+  prose: Prose,
+  steps: readonly ProseStep[],
+): { prose: Prose; inverse: readonly ProseStep[] } {
+  let node = read(prose);
+  const inverse: ProseStep[] = [];
+  for (const json of steps) {
+    try {
+      const step = Step.fromJSON(schema, json);
+      const { doc, failed } = step.apply(node);
+      if (!doc) throw new Error(failed ?? 'no document');
+      doc.check();
+      inverse.unshift(step.invert(node).toJSON() as ProseStep);
+      node = doc;
+    } catch {
+      throw new CommandError('This change does not fit the text as it now stands.');
+    }
+  }
+  return { prose: node.toJSON() as Prose, inverse };
+}

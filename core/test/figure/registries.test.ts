@@ -1,0 +1,321 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  applyFigureCommand,
+  clampedUniformKnots,
+  CommandError,
+  curveOfShape,
+  CurveError,
+  emptyFigure,
+  figureCommands,
+  figureDescription,
+  handlesOfShape,
+  itemDescription,
+  moveShapeHandle,
+  offeredOperations,
+  operate,
+  operations,
+  pathsMeet,
+  referencesIn,
+  shapes,
+  touchesOfFigureCommand,
+  validateCurve,
+  validateFigure,
+  withIds,
+  type Curve,
+  type FigureCommand,
+  type FigureCommandName,
+  type FigureDocument,
+  type FigureItem,
+  type Operation,
+  type Shape,
+  type ShapeKind,
+  type SingleFigureCommand,
+} from '../../src/index.js';
+import { arbitraryCurve } from '../curve/arbitrary.js';
+import { expectSameCurve } from '../curve/sameCurve.js';
+import { arbitraryOf } from '../describe/arbitraryOf.js';
+
+const points = [
+  [0, 0],
+  [10, 20],
+  [30, 25],
+  [50, 5],
+  [70, 15],
+  [90, 0],
+];
+const curve: Curve = { degree: 3, knots: clampedUniformKnots(6, 3), points };
+const decorated = {
+  color: 'teal',
+  lineWeight: 'bold',
+  locked: false,
+  hidden: true,
+  shown: { comb: true, hulls: false },
+} as const;
+const items: readonly FigureItem[] = [
+  {
+    id: 'b',
+    name: 'B',
+    kind: 'built',
+    operation: { name: 'raiseDegree', source: 'a', times: 1 },
+    ...decorated,
+  },
+  { id: 'a', name: 'A', kind: 'curve', curve, ...decorated },
+  { id: 'constructor', name: 'C', kind: 'curve', curve: { ...curve, weights: [1, 2, 1, 1, 3, 1] } },
+  { id: 'p', name: 'P', kind: 'point', at: [5, 5] },
+  {
+    id: 's',
+    name: 'S',
+    kind: 'shape',
+    shape: { kind: 'circle', centre: [5, 5], radius: 3, layout: 'quadratic7' },
+    ...decorated,
+  },
+  {
+    id: 'i',
+    name: 'I',
+    kind: 'picture',
+    picture: '8d3ddf3c-1c0c-4a6e-8d43-6a1c2b9f0a11',
+    size: [300, 200],
+    centre: [0, 0],
+    width: 100,
+    angle: 10,
+    flipped: false,
+    fade: 0.5,
+  },
+];
+const figure: FigureDocument = {
+  ...emptyFigure(),
+  items,
+  loose: { a: { controlPoints: [0, 1, 2, 3, 4, 5], editPoints: [1, 3] } },
+  rail: { item: 'a', tracks: ['knots'] },
+};
+const ids = { items: items.map(({ id }) => id), sheets: ['one'] };
+const names = Object.keys(figureCommands) as FigureCommandName[];
+
+/** Random commands of one kind; points and handles are mostly such as are there. */
+function commandsOf(name: FigureCommandName): fc.Arbitrary<SingleFigureCommand> {
+  return arbitraryOf(figureCommands[name].description, ids).map((command) => {
+    const given = command as Record<string, unknown>;
+    if ('key' in given)
+      given['key'] = ['centre', 'rim', 'corner', 'nothing'][String(given['key']).length % 4];
+    if (name === 'setPoints') given['points'] = points.map(([x, y]) => [x! + 1, y! * 2]);
+    if (name === 'operate') given['operation'] = { name: 'reverse', source: given['item'] };
+    if (name === 'setView') given['view'] = { left: 0, bottom: 0, right: 10, top: 5, grid: 1 };
+    if (name === 'patchItem' && given['item'] !== 'i') {
+      const { name: to, color, locked } = given['set'] as Record<string, unknown>;
+      given['set'] = JSON.parse(JSON.stringify({ name: to, color, locked }));
+    }
+    if (name === 'removeItem') given['item'] = ['b', 'p', 's', 'a'][String(given['item']).length % 4];
+    return given as unknown as SingleFigureCommand;
+  });
+}
+
+/** Without what is absent and what is said in full although it is the default. */
+const bare = (document: FigureDocument): unknown =>
+  JSON.parse(
+    JSON.stringify({
+      ...document,
+      loose: Object.fromEntries(
+        Object.entries(document.loose).filter(
+          ([, { controlPoints, editPoints }]) => controlPoints.length + editPoints.length > 0,
+        ),
+      ),
+    }),
+  );
+
+describe('every figure command', () => {
+  it.each(names)('%s is taken back exactly, also after it was stored as text', (name) => {
+    let fitted = 0;
+    fc.assert(
+      fc.property(commandsOf(name), (command) => {
+        const stored = JSON.parse(JSON.stringify(command)) as SingleFigureCommand;
+        let applied;
+        try {
+          applied = applyFigureCommand(figure, stored);
+        } catch (error) {
+          expect(error).toBeInstanceOf(CommandError);
+          return;
+        }
+        fitted++;
+        validateFigure(applied.document);
+        const inverse = JSON.parse(JSON.stringify(applied.inverse)) as FigureCommand;
+        const back = applyFigureCommand(applied.document, inverse).document;
+        // What is shown by default is said in full once it was changed and changed back.
+        const { shown: _, looks: __, ...rest } = bare(back) as Record<string, unknown>;
+        const { shown: ___, looks: ____, ...before } = bare(figure) as Record<string, unknown>;
+        expect(rest).toEqual(before);
+        // And forward again from there.
+        expect(bare(applyFigureCommand(back, stored).document)).toEqual(bare(applied.document));
+      }),
+      { numRuns: 200 },
+    );
+    expect(fitted).toBeGreaterThan(5);
+  });
+
+  it.each(names)('%s does the same in a copy with other ids', (name) => {
+    const map = new Map(ids.items.map((id) => [id, `copy-${id}`]));
+    const copy = withIds(figureDescription, figure as never, map) as FigureDocument;
+    expect(copy.items.map(({ id }) => id)).toEqual(ids.items.map((id) => `copy-${id}`));
+    expect(Object.keys(copy.loose)).toEqual(['copy-a']);
+    fc.assert(
+      fc.property(commandsOf(name), (command) => {
+        const attempt = (document: FigureDocument, given: SingleFigureCommand): FigureDocument | null => {
+          try {
+            return applyFigureCommand(document, given).document;
+          } catch (error) {
+            expect(error).toBeInstanceOf(CommandError);
+            return null;
+          }
+        };
+        const here = attempt(figure, command);
+        const there = attempt(copy, withIds(figureCommands[name].description, command, map));
+        expect(there).toEqual(here && withIds(figureDescription, here as never, map));
+      }),
+    );
+  });
+
+  it.each(names)('%s tells what it touches: what it leaves alone is the same object', (name) => {
+    fc.assert(
+      fc.property(commandsOf(name), (command) => {
+        let after: FigureDocument;
+        try {
+          after = applyFigureCommand(figure, command).document;
+        } catch {
+          return;
+        }
+        const touched = touchesOfFigureCommand(command);
+        for (const item of items) {
+          if (!pathsMeet(touched, [item.id])) expect(after.items).toContain(item);
+        }
+        if (!pathsMeet(touched, ['view'])) expect(after.view).toBe(figure.view);
+      }),
+    );
+  });
+});
+
+describe('what an item is besides its form', () => {
+  const attributesOf = (document: FigureDocument, id: string): unknown => {
+    const { color, lineWeight, hidden, locked, shown, name } = document.items.find((item) => item.id === id)!;
+    return { color, lineWeight, hidden, locked, shown, name };
+  };
+  const changes: readonly FigureCommand[] = [
+    { name: 'operate', item: 'a', operation: { name: 'raiseDegree', source: 'a', times: 1 }, curve },
+    { name: 'operate', item: 'b', operation: { name: 'reverse', source: 'b' }, curve },
+    { name: 'freeze', item: 'b', curve },
+    { name: 'freeze', item: 's', curve },
+    { name: 'setCurve', item: 'a', curve },
+    { name: 'setDegree', item: 'a', degree: 2 },
+    { name: 'setWeight', item: 'a', index: 1, weight: 3 },
+    { name: 'moveHandle', item: 's', key: 'rim', to: [9, 9] },
+    { name: 'moveEditPoint', item: 'a', index: 2, to: [9, 9] },
+  ];
+  it.each(changes)('survives %o and its inverse', (command) => {
+    const id = 'item' in command ? (command.item as string) : '';
+    const { document, inverse } = applyFigureCommand(figure, command);
+    expect(attributesOf(document, id)).toEqual(attributesOf(figure, id));
+    expect(applyFigureCommand(document, inverse).document).toEqual(figure);
+  });
+
+  it('and loose points survive an operation: all where all were, and else those that there still are', () => {
+    const more: Curve = { degree: 4, knots: clampedUniformKnots(8, 4), points: [...points, [1, 2], [3, 4]] };
+    const operation = { name: 'raiseDegree', source: 'a', times: 1 } as const;
+    const raised = applyFigureCommand(figure, {
+      name: 'operate',
+      item: 'a',
+      operation,
+      curve: more,
+    }).document;
+    expect(raised.loose['a']).toEqual({ controlPoints: [0, 1, 2, 3, 4, 5, 6, 7], editPoints: [1, 3] });
+    const fewer: Curve = { degree: 1, knots: [0, 0, 1, 1], points: points.slice(0, 2) };
+    const less = applyFigureCommand(figure, { name: 'operate', item: 'a', operation, curve: fewer }).document;
+    expect(less.loose['a']).toEqual({ controlPoints: [0, 1], editPoints: [1] });
+    validateFigure(less);
+  });
+});
+
+describe('every operation that is offered', () => {
+  it.each(offeredOperations)('%s makes a whole curve of a random one, or says why not', (name) => {
+    const member = operations[name];
+    fc.assert(
+      fc.property(arbitraryCurve(), arbitraryCurve(), (first, second) => {
+        const cursor =
+          first.knots[first.degree]! +
+          0.4 * (first.knots.at(-first.degree - 1)! - first.knots[first.degree]!);
+        const operation = {
+          name,
+          source: 'a',
+          ...member.first(first, cursor),
+          ...('second' in member.sources ? { second: 'b' } : {}),
+        } as Operation;
+        expect(referencesIn(member.description, operation)).toEqual(
+          Object.keys(member.sources).map((key) => (key === 'source' ? 'a' : 'b')),
+        );
+        let made: Curve;
+        try {
+          made = operate(operation, [
+            { kind: 'curve', curve: first },
+            { kind: 'curve', curve: second },
+          ]).curve;
+        } catch (error) {
+          expect(error).toBeInstanceOf(CurveError);
+          expect((error as Error).message).toMatch(/\w.*\.$/s);
+          return;
+        }
+        validateCurve(made);
+        if (name === 'insertKnot' || name === 'raiseDegree') expectSameCurve(first, made);
+      }),
+      { numRuns: name === 'evenOut' || name === 'fitToTolerance' || name === 'refit' ? 4 : 30 },
+    );
+  });
+});
+
+describe('every shape', () => {
+  it.each(Object.keys(shapes) as ShapeKind[])(
+    '%s makes a whole curve or says why not, and follows its handles',
+    (kind) => {
+      let made = 0;
+      fc.assert(
+        fc.property(
+          arbitraryOf(shapes[kind].description, ids),
+          fc.tuple(fc.integer(), fc.integer()),
+          (given, to) => {
+            const shape = given as Shape;
+            try {
+              validateCurve(curveOfShape(shape));
+              made++;
+            } catch (error) {
+              expect(error).toBeInstanceOf(CurveError);
+            }
+            for (const { key } of handlesOfShape(shape)) {
+              const moved = moveShapeHandle(shape, key, to);
+              expect(moved.kind).toBe(kind);
+              const at = handlesOfShape(moved).find((handle) => handle.key === key)!.at;
+              // A circle's rim and an ellipse's axes are taken from their centre.
+              if (key !== 'rim') at.forEach((value, axis) => expect(value).toBeCloseTo(to[axis]!, 4));
+            }
+          },
+        ),
+        { numRuns: 60 },
+      );
+      expect(made).toBeGreaterThan(0);
+    },
+  );
+});
+
+describe('what refers to an item', () => {
+  it('is found by its description', () => {
+    const item = {
+      id: 'x',
+      name: 'X',
+      kind: 'built',
+      operation: { name: 'join', source: 'a', second: 'b', tolerance: 0 },
+    } as const;
+    expect(referencesIn(itemDescription, item)).toEqual(['a', 'b']);
+    const onPoints = {
+      ...item,
+      operation: { name: 'curveOnReferencePoints', points: ['p', 'q', 'p'], degree: 2, closed: false },
+    } as const;
+    expect(referencesIn(itemDescription, onPoints)).toEqual(['p', 'q', 'p']);
+    expect(referencesIn(figureDescription, figure)).toEqual(['a', 'a', 'a']);
+  });
+});
