@@ -113,6 +113,8 @@ export const endpoints = {
               title: z.string(),
               sheetCount: z.int(),
               firstFigure: figureSchema,
+              /** Together with the id it says which state the figure is of. */
+              revision: z.int(),
               savedAt: z.string(),
               edition: z.int().nullable(),
               changedSinceEdition: z.boolean(),

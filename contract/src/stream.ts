@@ -1,17 +1,15 @@
 import { z, type ZodType } from 'zod';
 import { batchLimits } from './limits.js';
 
-/** How many of the newest steps are handed out with a document, for undo after a reload. */
-export const logLength = 1000;
-
 const stepId = z.uuid();
+const at = z.iso.datetime().optional();
 
-/** A step as a client sends it: the server finds the inverse itself. */
+/** A step as a client sends it, with the time that it was on its clock: the server finds the inverse itself. */
 export function stepSchema<Command extends ZodType>(command: Command) {
   return z.discriminatedUnion('kind', [
-    z.strictObject({ id: stepId, kind: z.literal('do'), command }),
-    z.strictObject({ id: stepId, kind: z.literal('undo') }),
-    z.strictObject({ id: stepId, kind: z.literal('redo') }),
+    z.strictObject({ id: stepId, kind: z.literal('do'), command, at }),
+    z.strictObject({ id: stepId, kind: z.literal('undo'), at }),
+    z.strictObject({ id: stepId, kind: z.literal('redo'), at }),
   ]);
 }
 
@@ -29,21 +27,22 @@ export function appendSchema<Command extends ZodType>(command: Command) {
   });
 }
 
-/** A document at a revision, with the newest steps that led to it. */
+/** A document at a revision, with what the asker can undo and redo. */
 export function streamSchema<Document extends ZodType, Command extends ZodType>(
   document: Document,
   command: Command,
 ) {
+  const changes = z.array(z.object({ id: stepId, command, inverse: command }));
   return z.object({
     document,
     revision: z.int(),
-    log: z.array(
-      z.discriminatedUnion('kind', [
-        z.object({ id: stepId, kind: z.literal('do'), command, inverse: command }),
-        z.object({ id: stepId, kind: z.literal('undo') }),
-        z.object({ id: stepId, kind: z.literal('redo') }),
-      ]),
-    ),
+    /** The newest of what can be undone and redone, the next to go last. */
+    undoable: changes,
+    redoable: changes,
+    /** Whether more can be undone than was handed out. */
+    more: z.boolean(),
+    /** Ids of the newest steps, so that one whose answer was lost is known to have arrived. */
+    recent: z.array(stepId),
   });
 }
 

@@ -73,7 +73,7 @@ describe('a draft', () => {
     expect((await teacher.call('draft', { params: { lesson } })).document).toEqual(nearAndFar);
   });
 
-  it('is saved step by step, with a log from which undo and redo go on after a reload', async () => {
+  it('is saved step by step, with what undo and redo need to go on after a reload', async () => {
     const lesson = await newLesson();
     const steps = [
       titled('One'),
@@ -85,8 +85,10 @@ describe('a draft', () => {
     expect(await teacher.call('appendToDraft', append(lesson, 0, ...steps))).toEqual({ revision: 5 });
     const draft = await teacher.call('draft', { params: { lesson } });
     expect(draft.document.title).toBe('One');
-    expect(draft.log.map(({ kind }) => kind)).toEqual(['do', 'do', 'undo', 'redo', 'undo']);
-    expect(draft.log[1]).toMatchObject({ inverse: { name: 'setTitle', title: 'One' } });
+    expect(draft.undoable.map(({ id }) => id)).toEqual([steps[0]!.id]);
+    expect(draft.redoable).toMatchObject([{ id: steps[1]!.id, inverse: { name: 'setTitle', title: 'One' } }]);
+    expect(draft.recent).toEqual(steps.map(({ id }) => id).reverse());
+    expect(draft.more).toBe(false);
     await teacher.call('appendToDraft', append(lesson, 5, { id: randomUUID(), kind: 'undo' }));
     expect((await teacher.call('draft', { params: { lesson } })).document.title).toBe('Near and far');
     expect(

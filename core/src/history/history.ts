@@ -1,15 +1,15 @@
 /**
- * Undo and redo as a log. Everything that changes a document is a step: a command done, an undo, or a
- * redo. The log alone says what can be undone and redone, so undo survives a reload, and server and
- * browser come to the same document from the same steps.
+ * Undo and redo. Everything that changes a document is a step: a command done, an undo, or a redo. Undo is the
+ * author's own: it takes back the last step that the same person did, whatever others did since.
  */
 export type Step<Command> =
-  | { readonly id: string; readonly kind: 'do'; readonly command: Command }
-  | { readonly id: string; readonly kind: 'undo' }
-  | { readonly id: string; readonly kind: 'redo' };
+  | { readonly id: string; readonly kind: 'do'; readonly command: Command; readonly at?: string }
+  | { readonly id: string; readonly kind: 'undo' | 'redo'; readonly at?: string };
 
-/** A command with the command that takes it back. */
+/** A command that was done, with the command that takes it back. */
 export interface Change<Command> {
+  /** The id of the step that did it. */
+  readonly id: string;
   readonly command: Command;
   readonly inverse: Command;
 }
@@ -23,11 +23,15 @@ export interface Applied<Document, Command> {
 /** Applies a command to a document; throws a `CommandError` and changes nothing where it can't. */
 export type Apply<Document, Command> = (document: Document, command: Command) => Applied<Document, Command>;
 
-/** A document with what can be undone and redone, the next to go last in each list. */
-export interface History<Document, Command> {
-  readonly document: Document;
+/** What can be undone and redone, the next to go last in each list. */
+export interface UndoLists<Command> {
   readonly undoable: readonly Change<Command>[];
   readonly redoable: readonly Change<Command>[];
+}
+
+/** A document with what can be undone and redone. */
+export interface History<Document, Command> extends UndoLists<Command> {
+  readonly document: Document;
 }
 
 /** A command that can't be applied: what is wrong, in one sentence. */
@@ -40,64 +44,50 @@ export function startHistory<Document, Command>(document: Document): History<Doc
   return { document, undoable: [], redoable: [] };
 }
 
+/** The change that an undo or redo is about, if there is one. */
+export function changeOf<Command>(
+  lists: UndoLists<Command>,
+  kind: 'undo' | 'redo',
+): Change<Command> | undefined {
+  return (kind === 'undo' ? lists.undoable : lists.redoable).at(-1);
+}
+
 /**
  * The history after one more step.
+ * @returns the command that the step came down to with it
  * @throws CommandError when the command can't be applied, or there is nothing to undo or redo
  */
 export function advance<Document, Command>(
   history: History<Document, Command>,
   step: Step<Command>,
   apply: Apply<Document, Command>,
-): History<Document, Command> {
-  const { document, undoable, redoable } = history;
+): { readonly history: History<Document, Command>; readonly effect: Command } {
+  const { undoable, redoable } = history;
   if (step.kind === 'do') {
-    const applied = apply(document, step.command);
-    const change = { command: step.command, inverse: applied.inverse };
-    return { document: applied.document, undoable: [...undoable, change], redoable: [] };
-  }
-  const from = step.kind === 'undo' ? undoable : redoable;
-  const change = from.at(-1);
-  if (!change) throw new CommandError(`There is nothing to ${step.kind}.`);
-  if (step.kind === 'undo') {
+    const { command } = step;
+    const { document, inverse } = apply(history.document, command);
     return {
-      document: apply(document, change.inverse).document,
-      undoable: undoable.slice(0, -1),
-      redoable: [...redoable, change],
+      history: { document, undoable: [...undoable, { id: step.id, command, inverse }], redoable: [] },
+      effect: command,
     };
   }
-  return {
-    document: apply(document, change.command).document,
-    undoable: [...undoable, change],
-    redoable: redoable.slice(0, -1),
-  };
-}
-
-/** A step as it was logged: a done one with the inverse that was found when it was applied. */
-export type LoggedStep<Command> =
-  | ({ readonly id: string; readonly kind: 'do' } & Change<Command>)
-  | { readonly id: string; readonly kind: 'undo' | 'redo' };
-
-/**
- * The history that a log leads to, given the document that the log ended with. A log that was cut off at
- * its beginning gives what can still be undone from the rest of it.
- */
-export function historyFromLog<Document, Command>(
-  document: Document,
-  log: readonly LoggedStep<Command>[],
-): History<Document, Command> {
-  const undoable: Change<Command>[] = [];
-  let redoable: Change<Command>[] = [];
-  for (const step of log) {
-    if (step.kind === 'do') {
-      undoable.push({ command: step.command, inverse: step.inverse });
-      redoable = [];
-    } else if (step.kind === 'undo') {
-      const change = undoable.pop();
-      if (change) redoable.push(change);
-    } else {
-      const change = redoable.pop();
-      if (change) undoable.push(change);
-    }
+  const change = changeOf(history, step.kind);
+  if (!change) throw new CommandError(`There is nothing to ${step.kind}.`);
+  if (step.kind === 'undo') {
+    const { document } = apply(history.document, change.inverse);
+    return {
+      history: { document, undoable: undoable.slice(0, -1), redoable: [...redoable, change] },
+      effect: change.inverse,
+    };
   }
-  return { document, undoable, redoable };
+  // Done again after others changed the document, it may be taken back otherwise than before.
+  const { document, inverse } = apply(history.document, change.command);
+  return {
+    history: {
+      document,
+      undoable: [...undoable, { ...change, inverse }],
+      redoable: redoable.slice(0, -1),
+    },
+    effect: change.command,
+  };
 }

@@ -1,8 +1,10 @@
-import { migrateLesson, sheetOf, type LessonDocument } from '@bogen/core';
+import { migrateFigure, migrateLesson, sheetOf, type FigureDocument, type LessonDocument } from '@bogen/core';
 import { Router } from 'express';
+import { sql } from 'kysely';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
+import type { Outline } from '../lesson/outline.js';
 import { progressOf, type WorkFacts } from '../work/progress.js';
 import { workStream } from '../work/router.js';
 
@@ -21,19 +23,23 @@ export function classRouter(db: Db): Router {
         begun,
       ),
     );
+    const figures = await firstFigures(
+      db,
+      lessons.map(({ id }) => id),
+    );
     return {
       className: student.className,
       courseTitle,
-      lessons: lessons.map(({ id, lesson, number, document }) => ({
+      lessons: lessons.map(({ id, lesson, number, outline }) => ({
         id: lesson,
-        title: document.title,
+        title: outline.title,
         edition: number,
         otherEditions: editions
           .filter((other) => other.lesson === lesson && other.id !== id && begun.has(other.id))
           .map((other) => other.number),
-        firstFigure: document.sheets[0]!.figure,
+        firstFigure: figures.get(id)!,
         sheets: progressOfSheets(
-          document,
+          outline,
           work.filter(({ editionId }) => editionId === id),
         ),
       })),
@@ -52,15 +58,16 @@ export function classRouter(db: Db): Router {
       ? editions.find(({ number }) => number === query.edition)
       : chooseEdition(editions, begun);
     if (!chosen) throw new HttpProblem('not-found', `This lesson has no edition ${query.edition}.`);
+    const document = await editionDocument(db, chosen.id);
     return {
       lesson: params.lesson,
-      title: chosen.document.title,
+      title: document.title,
       courseTitle,
       edition: { id: chosen.id, number: chosen.number },
       newestEdition: editions[0]!.number,
-      sheets: chosen.document.sheets,
+      sheets: document.sheets,
       progress: progressOfSheets(
-        chosen.document,
+        chosen.outline,
         work.filter(({ editionId }) => editionId === chosen.id),
       ),
     };
@@ -83,11 +90,11 @@ export function classRouter(db: Db): Router {
       className: found.name,
       code: found.code,
       courseTitle,
-      lessons: newest.map(({ lesson, number, document }) => ({
+      lessons: newest.map(({ lesson, number, outline: { title, sheets } }) => ({
         id: lesson,
-        title: document.title,
+        title,
         edition: number,
-        sheets: document.sheets.map(({ id, title, task }) => ({ id, title, hasTask: task !== null })),
+        sheets: [...sheets],
       })),
       students: students.map(({ id, name, last_seen }) => ({
         id,
@@ -97,13 +104,13 @@ export function classRouter(db: Db): Router {
           .filter(({ student }) => student === id)
           .map((row) => {
             const edition = editions.find((other) => other.id === row.editionId);
-            const sheet = edition && sheetOf(edition.document, row.sheet);
+            const sheet = edition?.outline.sheets.find(({ id: known }) => known === row.sheet);
             return {
               id: row.id,
               lesson: edition?.lesson ?? row.id,
               sheet: row.sheet,
               edition: edition?.number ?? 1,
-              progress: progressOf(sheet ?? { task: null }, row),
+              progress: progressOf(sheet?.hasTask ?? false, row),
               attempts: row.attempts,
             };
           }),
@@ -149,7 +156,7 @@ export function classRouter(db: Db): Router {
       revision: row.revision,
       changedAt: row.revision > 0 ? row.changedAt.toISOString() : null,
       attempts: row.attempts,
-      progress: progressOf(sheet, { ...row, passed: row.passedAt !== null }),
+      progress: progressOf(sheet.task !== null, { ...row, passed: row.passedAt !== null }),
     };
   });
 
@@ -160,7 +167,7 @@ interface EditionOfClass {
   readonly id: string;
   readonly lesson: string;
   readonly number: number;
-  readonly document: LessonDocument;
+  readonly outline: Outline;
 }
 
 /** All editions of the lessons of a class's course: lessons in course order, the newest edition first. */
@@ -179,14 +186,14 @@ async function editionsOfClass(
     .selectFrom('edition')
     .innerJoin('lesson', 'lesson.id', 'edition.lesson_id')
     .where('lesson.course_id', '=', course.id)
-    .select(['edition.id', 'lesson.id as lesson', 'edition.number', 'edition.document'])
+    .select(['edition.id', 'lesson.id as lesson', 'edition.number', 'edition.outline'])
     .orderBy('lesson.made_at')
     .orderBy('edition.number', 'desc');
   if (lessonId) query = query.where('lesson.id', '=', lessonId);
   const rows = await query.execute();
   return {
     courseTitle: course.title,
-    editions: rows.map((row) => ({ ...row, document: migrateLesson(row.document) })),
+    editions: rows.map((row) => ({ ...row, outline: row.outline as Outline })),
   };
 }
 
@@ -225,17 +232,37 @@ async function workOf(db: Db, of: { student: string } | { class: string }): Prom
   return rows.map(({ passedAt, ...row }) => ({ ...row, passed: passedAt !== null }));
 }
 
-function progressOfSheets(document: LessonDocument, work: readonly WorkRow[]) {
-  return document.sheets.map((sheet) => {
-    const own = work.find((row) => row.sheet === sheet.id);
+function progressOfSheets({ sheets }: Outline, work: readonly WorkRow[]) {
+  return sheets.map(({ id, title, hasTask }) => {
+    const own = work.find((row) => row.sheet === id);
     return {
-      sheet: sheet.id,
-      title: sheet.title,
-      hasTask: sheet.task !== null,
-      progress: progressOf(sheet, own),
+      sheet: id,
+      title,
+      hasTask,
+      progress: progressOf(hasTask, own),
       moved: own !== undefined && own.revision > 0,
     };
   });
+}
+
+async function editionDocument(db: Db, id: string): Promise<LessonDocument> {
+  const { document } = await db
+    .selectFrom('edition')
+    .select('document')
+    .where('id', '=', id)
+    .executeTakeFirstOrThrow();
+  return migrateLesson(document);
+}
+
+/** The figures of the first sheets of editions, taken out by the database. */
+async function firstFigures(db: Db, ids: readonly string[]): Promise<ReadonlyMap<string, FigureDocument>> {
+  if (ids.length === 0) return new Map();
+  const rows = await db
+    .selectFrom('edition')
+    .select(['id', sql<unknown>`document -> 'sheets' -> 0 -> 'figure'`.as('figure')])
+    .where('id', 'in', ids)
+    .execute();
+  return new Map(rows.map(({ id, figure }) => [id, migrateFigure(figure) as unknown as FigureDocument]));
 }
 
 async function ownClass(

@@ -3,12 +3,14 @@ import type { Database } from './schema.js';
 import * as firstSlice from './migrations/001-first-slice.js';
 import * as pictures from './migrations/002-pictures.js';
 import * as guesses from './migrations/003-guesses.js';
+import * as log from './migrations/004-log.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
   '001-first-slice': firstSlice,
   '002-pictures': pictures,
   '003-guesses': guesses,
+  '004-log': log,
 };
 
 /** Brings the database to the newest schema; does nothing where it is there already. */

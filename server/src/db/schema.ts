@@ -14,9 +14,28 @@ export interface Database {
     revision: number;
     id: string;
     kind: 'do' | 'undo' | 'redo';
+    /** Of a step that did something: the command, and what takes it back. */
     command: Json | null;
     inverse: Json | null;
+    /** What an undo or redo came down to; `null` where it is the command itself. */
+    effect: Json | null;
+    /** The step that an undo or redo is about. */
+    of_revision: number | null;
+    state: 'done' | 'undone' | 'dropped' | null;
+    author: string | null;
+    client_at: Date | null;
     made_at: Made;
+    /** The version of the document that the commands were given on. */
+    version: number;
+  };
+  stream_snapshot: { stream_id: string; revision: number; document: Json };
+  work_check: {
+    id: Generated<string>;
+    work_id: string;
+    revision: number;
+    results: Json;
+    passed: boolean;
+    checked_at: Made;
   };
   lesson: { id: Generated<string>; course_id: string; stream_id: string; made_at: Made };
   edition: {
@@ -25,6 +44,8 @@ export interface Database {
     number: number;
     revision: number;
     document: Json;
+    /** Title and sheets without their contents. */
+    outline: Json;
     published_at: Made;
   };
   class: { id: Generated<string>; course_id: string; name: string; code: string; made_at: Made };
@@ -40,6 +61,8 @@ export interface Database {
     student_id: string;
     edition_id: string;
     sheet_id: string;
+    /** Which of a sheet's figures; today there is one, without a name. */
+    stage: Generated<string>;
     stream_id: string;
     opened_at: Made;
     results: Json | null;

@@ -39,10 +39,10 @@ export async function loadDemo(db: Db, pool: Pool): Promise<void> {
       .values({ course_id: course.id, ...demoClass })
       .returning('id')
       .executeTakeFirstOrThrow();
-    return { lesson: lesson.id, group: group.id };
+    return { lesson: lesson.id, group: group.id, instructor: account.id };
   });
   if (!made) return;
-  await publishEdition(db, made.lesson, 0);
+  await publishEdition(db, made.lesson, 0, made.instructor);
   const edition = await db
     .selectFrom('edition')
     .select('id')
@@ -64,7 +64,7 @@ export async function loadDemo(db: Db, pool: Pool): Promise<void> {
         command,
       }));
       if (steps.length > 0)
-        await appendSteps(db, work.streamId, { base: 0, steps }, studentStream(sheet.figure));
+        await appendSteps(db, work.streamId, student.id, { base: 0, steps }, studentStream(sheet.figure));
       if (fate === 'wrong' || fate === 'done') await checkWork(db, pool, work.id);
     }
     // They were not all here at the same minute.

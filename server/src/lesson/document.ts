@@ -2,7 +2,10 @@ import {
   applyLessonCommand,
   CommandError,
   migrateLesson,
+  singleCommands,
   validateLesson,
+  figureVersion,
+  migrateLessonCommand,
   type LessonCommand,
   type LessonDocument,
 } from '@bogen/core';
@@ -24,4 +27,8 @@ export function readForeignLesson(foreign: unknown): LessonDocument {
 export const lessonStream: StreamKind<LessonDocument, LessonCommand> = {
   apply: applyLessonCommand,
   read: migrateLesson,
+  // Only figures have had another version so far.
+  version: figureVersion,
+  readCommand: migrateLessonCommand,
+  size: (command) => (command.name === 'figure' ? singleCommands(command.command).length : 1),
 };

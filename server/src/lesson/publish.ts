@@ -2,6 +2,7 @@ import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { readStream } from '../stream/stream.js';
 import { lessonStream } from './document.js';
+import { outlineOf } from './outline.js';
 
 /**
  * Publishes the draft as the next edition, an immutable copy. Publishing the same revision twice gives
@@ -12,6 +13,7 @@ export async function publishEdition(
   db: Db,
   lessonId: string,
   revision: number,
+  instructor: string,
 ): Promise<{ number: number; revision: number }> {
   return db.transaction().execute(async (tx) => {
     const lesson = await tx
@@ -21,7 +23,7 @@ export async function publishEdition(
       .select(['stream.id as streamId', 'stream.revision'])
       .forUpdate()
       .executeTakeFirstOrThrow();
-    const draft = await readStream(tx, lesson.streamId, lessonStream);
+    const draft = await readStream(tx, lesson.streamId, lessonStream, instructor);
     if (draft.revision !== revision) {
       throw new HttpProblem(
         'stale',
@@ -39,7 +41,13 @@ export async function publishEdition(
     const number = (newest?.number ?? 0) + 1;
     await tx
       .insertInto('edition')
-      .values({ lesson_id: lessonId, number, revision, document: JSON.stringify(draft.document) })
+      .values({
+        lesson_id: lessonId,
+        number,
+        revision,
+        document: JSON.stringify(draft.document),
+        outline: JSON.stringify(outlineOf(draft.document)),
+      })
       .execute();
     return { number, revision };
   });

@@ -19,7 +19,7 @@ export function lessonRouter(db: Db): Router {
       .orderBy('number', 'desc')
       .executeTakeFirst();
     return {
-      ...(await readStream(db, lesson.streamId, lessonStream)),
+      ...(await readStream(db, lesson.streamId, lessonStream, session.instructor.id)),
       id: lesson.id,
       course: { id: lesson.courseId, title: lesson.courseTitle },
       edition: edition ?? null,
@@ -28,12 +28,12 @@ export function lessonRouter(db: Db): Router {
 
   route(router, db, 'appendToDraft', async ({ params, body, session }) => {
     const lesson = await ownLesson(db, params.lesson, session.instructor.id);
-    return appendSteps(db, lesson.streamId, body, lessonStream);
+    return appendSteps(db, lesson.streamId, session.instructor.id, body, lessonStream);
   });
 
   route(router, db, 'publish', async ({ params, body, session }) => {
     const lesson = await ownLesson(db, params.lesson, session.instructor.id);
-    return publishEdition(db, lesson.id, body.revision);
+    return publishEdition(db, lesson.id, body.revision, session.instructor.id);
   });
 
   return router;

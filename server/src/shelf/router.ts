@@ -1,8 +1,9 @@
 import { Router } from 'express';
+import { sql } from 'kysely';
 import { brokenConstraint, type Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
-import { migrateLesson } from '@bogen/core';
+import { migrateFigure, type FigureDocument } from '@bogen/core';
 import { readForeignLesson } from '../lesson/document.js';
 import { randomCode } from '../session/secret.js';
 import { createStream } from '../stream/stream.js';
@@ -27,7 +28,9 @@ export function shelfRouter(db: Db): Router {
       .select((select) => [
         'lesson.id',
         'lesson.course_id as course',
-        'stream.document',
+        sql<string>`stream.document ->> 'title'`.as('title'),
+        sql<number>`jsonb_array_length(stream.document -> 'sheets')`.as('sheetCount'),
+        sql<unknown>`stream.document -> 'sheets' -> 0 -> 'figure'`.as('firstFigure'),
         'stream.revision',
         'stream.changed_at as savedAt',
         select
@@ -63,18 +66,16 @@ export function shelfRouter(db: Db): Router {
         title,
         lessons: lessons
           .filter(({ course }) => course === id)
-          .map((lesson) => {
-            const document = migrateLesson(lesson.document);
-            return {
-              id: lesson.id,
-              title: document.title,
-              sheetCount: document.sheets.length,
-              firstFigure: document.sheets[0]!.figure,
-              savedAt: lesson.savedAt.toISOString(),
-              edition: lesson.edition,
-              changedSinceEdition: lesson.edition !== null && lesson.editionRevision !== lesson.revision,
-            };
-          }),
+          .map((lesson) => ({
+            id: lesson.id,
+            title: lesson.title,
+            sheetCount: lesson.sheetCount,
+            firstFigure: migrateFigure(lesson.firstFigure) as unknown as FigureDocument,
+            revision: lesson.revision,
+            savedAt: lesson.savedAt.toISOString(),
+            edition: lesson.edition,
+            changedSinceEdition: lesson.edition !== null && lesson.editionRevision !== lesson.revision,
+          })),
         classes: classes
           .filter(({ course }) => course === id)
           .map(({ id: classId, name, code, students }) => ({

@@ -1,21 +1,18 @@
-import {
-  CommandError,
-  historyFromLog,
-  type Apply,
-  type Change,
-  type LoggedStep,
-  type Step,
-} from '@bogen/core';
-import { logLength } from '@bogen/contract';
+import { CommandError, type Apply, type Change, type Step, type UndoLists } from '@bogen/core';
+import { batchLimits, documentLimit } from '@bogen/contract';
 import { sql } from 'kysely';
 import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
+import { StepRows } from './stepRows.js';
 
-/** A document at a revision with the newest steps that led to it. */
-export interface StreamState<Document, Command> {
+/** A document at a revision, with what one author can undo and redo of it. */
+export interface StreamState<Document, Command> extends UndoLists<Command> {
   readonly document: Document;
   readonly revision: number;
-  readonly log: LoggedStep<Command>[];
+  /** Whether more can be undone than is handed out. */
+  readonly more: boolean;
+  /** Ids of the newest steps. */
+  readonly recent: string[];
 }
 
 /** How one kind of document is read and changed. */
@@ -23,56 +20,139 @@ export interface StreamKind<Document, Command> {
   readonly apply: Apply<Document, Command>;
   /** Brings a stored document to the current version. */
   readonly read: (stored: unknown) => Document;
+  /** The version that commands are stored under. */
+  readonly version: number;
+  /** Brings a stored command of an earlier version to the current one. */
+  readonly readCommand: (stored: Command, version: number) => Command;
+  /** How many commands are in one. */
+  readonly size: (command: Command) => number;
   /** Throws where this caller may not give this command. */
   readonly permit?: (document: Document, command: Command) => void;
 }
 
+/** A snapshot is kept every so many steps, so that any state is rebuilt by replaying at most as many. */
+export const snapshotEvery = 100;
+
+/** Of what can be undone and redone so many steps, and so many bytes, are handed out. */
+const undoLimits = { steps: 100, bytes: 500_000 };
+
+/** How many steps of others a stale client gets to join its own with. */
+const mostSince = 500;
+
 /** Makes a stream of a whole document, at revision 0. */
 export async function createStream(tx: Tx, document: unknown): Promise<string> {
+  const text = JSON.stringify(document);
+  if (text.length > documentLimit) throw new HttpProblem('too-large', tooLargeToKeep);
   const { id } = await tx
     .insertInto('stream')
-    .values({ document: JSON.stringify(document) })
+    .values({ document: text })
     .returning('id')
     .executeTakeFirstOrThrow();
+  await tx.insertInto('stream_snapshot').values({ stream_id: id, revision: 0, document: text }).execute();
   return id;
 }
 
+const tooLargeToKeep =
+  'This has grown larger than what can be kept in one piece. Split it, or take something large out of it, such as a long freehand stroke.';
+
+/** The present document of a stream, without what can be undone. */
+export async function readDocument<Document, Command>(
+  db: Db | Tx,
+  id: string,
+  kind: StreamKind<Document, Command>,
+): Promise<{ document: Document; revision: number }> {
+  const stream = await db
+    .selectFrom('stream')
+    .select(['document', 'revision'])
+    .where('id', '=', id)
+    .executeTakeFirstOrThrow();
+  return { document: kind.read(stream.document), revision: stream.revision };
+}
+
+/** The present document with what `author` can undo and redo. What it costs does not grow with the log. */
 export async function readStream<Document, Command>(
   db: Db | Tx,
   id: string,
   kind: StreamKind<Document, Command>,
+  author: string,
 ): Promise<StreamState<Document, Command>> {
-  const stream = await db.selectFrom('stream').selectAll().where('id', '=', id).executeTakeFirstOrThrow();
-  const steps = await db
+  const { document, revision } = await readDocument(db, id, kind);
+  const [undoable, redoable] = await Promise.all([
+    changes(db, id, kind, author, 'done', revision),
+    changes(db, id, kind, author, 'undone', revision),
+  ]);
+  const recent = await db
     .selectFrom('stream_step')
-    .select(['id', 'kind', 'command', 'inverse'])
+    .select('id')
     .where('stream_id', '=', id)
-    .where('revision', '<=', stream.revision)
+    .where('revision', '<=', revision)
     .orderBy('revision', 'desc')
-    .limit(logLength)
+    .limit(batchLimits.steps)
     .execute();
   return {
-    document: kind.read(stream.document),
-    revision: stream.revision,
-    log: steps.reverse() as unknown as LoggedStep<Command>[],
+    document,
+    revision,
+    undoable: undoable.list,
+    redoable: redoable.list,
+    more: undoable.more,
+    recent: recent.map((row) => row.id),
+  };
+}
+
+async function changes<Document, Command>(
+  db: Db | Tx,
+  id: string,
+  kind: StreamKind<Document, Command>,
+  author: string,
+  state: 'done' | 'undone',
+  revision: number,
+): Promise<{ list: Change<Command>[]; more: boolean }> {
+  // The next to be done again is the earliest that was undone.
+  const direction = sql.raw(state === 'done' ? 'desc' : 'asc');
+  const { rows } = await sql<{
+    id: string;
+    command: Command;
+    inverse: Command;
+    version: number;
+    bytes: string;
+  }>`select id, command, inverse, version, sum(size) over (order by revision ${direction}) as bytes from (
+      select id, revision, command, inverse, version, pg_column_size(command) + pg_column_size(inverse) as size
+      from stream_step
+      where stream_id = ${id} and author = ${author} and kind = 'do' and state = ${state} and revision <= ${revision}
+      order by revision ${direction} limit ${undoLimits.steps + 1}
+    ) as newest order by revision ${direction}`.execute(db);
+  const kept = rows.filter(
+    (row, index) => index < undoLimits.steps && (index === 0 || Number(row.bytes) <= undoLimits.bytes),
+  );
+  return {
+    list: kept.reverse().map((row) => ({
+      id: row.id,
+      command: kind.readCommand(row.command, row.version),
+      inverse: kind.readCommand(row.inverse, row.version),
+    })),
+    more: kept.length < rows.length,
   };
 }
 
 /**
  * Appends steps to a stream in one transaction. Steps that are there already, from a request whose
- * answer was lost, are passed over, so that sending twice is safe.
- * @throws HttpProblem `stale` with the present state where other steps came in since `base`
+ * answer was lost, are passed over, so that sending twice is safe. Nothing of the log is read but, for an undo
+ * or a redo, the one step that it is about.
+ * @throws HttpProblem `stale` with the present state, and what was done since, where other steps came in since
+ *   `base`; `refused` with the id of the step that does not fit, in which case nothing was saved
  */
 export async function appendSteps<Document, Command>(
   db: Db,
   id: string,
+  author: string,
   { base, steps }: { base: number; steps: readonly Step<Command>[] },
   kind: StreamKind<Document, Command>,
 ): Promise<{ revision: number }> {
+  refuseTooManyCommands(steps, kind);
   return db.transaction().execute(async (tx) => {
     const stream = await tx
       .selectFrom('stream')
-      .selectAll()
+      .select(['document', 'revision'])
       .where('id', '=', id)
       .forUpdate()
       .executeTakeFirstOrThrow();
@@ -92,71 +172,120 @@ export async function appendSteps<Document, Command>(
       throw new HttpProblem(
         'stale',
         'This was changed elsewhere in the meantime. Nothing is lost: choose what to do with your changes.',
-        { current: await readStream(tx, id, kind) },
+        {
+          current: {
+            ...(await readStream(tx, id, kind, author)),
+            since: await since(tx, id, kind, base, steps),
+          },
+        },
       );
     }
     if (fresh.length === 0) return { revision: stream.revision };
     let document = kind.read(stream.document);
-    let revision = stream.revision;
-    let undo: UndoStack<Command> | undefined;
+    let { revision } = stream;
+    const rows = new StepRows<Command>(tx, id, author, kind.version);
     for (const step of fresh) {
       revision++;
-      let change: Change<Command> | undefined;
-      if (step.kind === 'do') {
-        kind.permit?.(document, step.command);
-        const applied = kind.apply(document, step.command);
-        document = applied.document;
-        change = { command: step.command, inverse: applied.inverse };
-        undo?.done(change);
-      } else {
-        undo ??= await UndoStack.load<Command>(tx, id);
-        document = kind.apply(document, undo.next(step.kind)).document;
+      try {
+        if (step.kind === 'do') {
+          kind.permit?.(document, step.command);
+          const applied = kind.apply(document, step.command);
+          document = applied.document;
+          await rows.done(revision, step, applied.inverse);
+        } else {
+          const change = await rows.next(step.kind, kind.readCommand);
+          const effect = step.kind === 'undo' ? change.inverse : change.command;
+          const applied = kind.apply(document, effect);
+          document = applied.document;
+          await rows.undoneOrRedone(revision, step, change.revision, effect, applied.inverse);
+        }
+      } catch (error) {
+        if (error instanceof CommandError) throw new HttpProblem('refused', error.message, { step: step.id });
+        throw error;
       }
-      await tx
-        .insertInto('stream_step')
-        .values({
-          stream_id: id,
-          revision,
-          id: step.id,
-          kind: step.kind,
-          command: change ? JSON.stringify(change.command) : null,
-          inverse: change ? JSON.stringify(change.inverse) : null,
-        })
-        .execute();
+      if (revision % snapshotEvery === 0) {
+        await tx
+          .insertInto('stream_snapshot')
+          .values({ stream_id: id, revision, document: JSON.stringify(document) })
+          .execute();
+      }
     }
+    await rows.flush();
+    const text = JSON.stringify(document);
+    if (text.length > documentLimit)
+      throw new HttpProblem('too-large', tooLargeToKeep, { step: largest(fresh).id });
     await tx
       .updateTable('stream')
-      .set({ document: JSON.stringify(document), revision, changed_at: sql<Date>`now()` })
+      .set({ document: text, revision, changed_at: sql<Date>`now()` })
       .where('id', '=', id)
       .execute();
     return { revision };
   });
 }
 
-/** What can be undone and redone next, by the stored log and the steps appended since. */
-class UndoStack<Command> {
-  private constructor(private readonly log: LoggedStep<Command>[]) {}
-
-  static async load<Command>(tx: Tx, streamId: string): Promise<UndoStack<Command>> {
-    const log = await tx
-      .selectFrom('stream_step')
-      .select(['id', 'kind', 'command', 'inverse'])
-      .where('stream_id', '=', streamId)
-      .orderBy('revision')
-      .execute();
-    return new UndoStack(log as unknown as LoggedStep<Command>[]);
+function refuseTooManyCommands<Document, Command>(
+  steps: readonly Step<Command>[],
+  kind: StreamKind<Document, Command>,
+): void {
+  const count = steps.reduce((sum, step) => sum + (step.kind === 'do' ? kind.size(step.command) : 1), 0);
+  if (count > batchLimits.commands) {
+    throw new HttpProblem(
+      'bad-request',
+      `A request may hold ${batchLimits.commands} commands; this one holds ${count}.`,
+    );
   }
+}
 
-  done(change: Change<Command>): void {
-    this.log.push({ id: '', kind: 'do', ...change });
-  }
+function largest<Command>(steps: readonly Step<Command>[]): Step<Command> {
+  const size = (step: Step<Command>): number => JSON.stringify(step).length;
+  return steps.reduce((most, step) => (size(step) > size(most) ? step : most));
+}
 
-  /** The command that an undo or redo comes down to; the stack moves on. */
-  next(kind: 'undo' | 'redo'): Command {
-    const { undoable, redoable } = historyFromLog(undefined, this.log);
-    const change = (kind === 'undo' ? undoable : redoable).at(-1);
-    if (!change) throw new CommandError(`There is nothing to ${kind}.`);
-    this.log.push({ id: '', kind });
-    return kind === 'undo' ? change.inverse : change.command;
-  }
+/** What others did since a revision, as the commands that it came down to; `null` where that is too much to join. */
+async function since<Document, Command>(
+  tx: Tx,
+  id: string,
+  kind: StreamKind<Document, Command>,
+  base: number,
+  own: readonly Step<Command>[],
+): Promise<Command[] | null> {
+  const { rows } = await sql<{ id: string; effect: Command; version: number }>`
+    select id, coalesce(effect, command) as effect, version from stream_step
+    where stream_id = ${id} and revision > ${base} order by revision limit ${mostSince + batchLimits.steps + 1}`.execute(
+    tx,
+  );
+  const ids = new Set(own.map((step) => step.id));
+  const others = rows.filter((row) => !ids.has(row.id));
+  return others.length > mostSince
+    ? null
+    : others.map(({ effect, version }) => kind.readCommand(effect, version));
+}
+
+/**
+ * The document as it was at a revision, rebuilt from the snapshot before it.
+ * @returns `undefined` where nothing is kept from before that revision
+ */
+export async function documentAt<Document, Command>(
+  db: Db | Tx,
+  id: string,
+  kind: StreamKind<Document, Command>,
+  revision: number,
+): Promise<Document | undefined> {
+  const snapshot = await db
+    .selectFrom('stream_snapshot')
+    .select(['document', 'revision'])
+    .where('stream_id', '=', id)
+    .where('revision', '<=', revision)
+    .orderBy('revision', 'desc')
+    .limit(1)
+    .executeTakeFirst();
+  if (!snapshot) return undefined;
+  const { rows } = await sql<{ effect: Command; version: number }>`
+    select coalesce(effect, command) as effect, version from stream_step
+    where stream_id = ${id} and revision > ${snapshot.revision} and revision <= ${revision}
+    order by revision`.execute(db);
+  return rows.reduce(
+    (document, { effect, version }) => kind.apply(document, kind.readCommand(effect, version)).document,
+    kind.read(snapshot.document),
+  );
 }

@@ -1,5 +1,4 @@
 import type { Progress } from '@bogen/contract';
-import type { Sheet } from '@bogen/core';
 
 /** What is known of a student's work on a sheet; `undefined` where it was never opened. */
 export interface WorkFacts {
@@ -9,9 +8,9 @@ export interface WorkFacts {
 }
 
 /** How far a student is with a sheet. Done stays done, whatever they try afterwards. */
-export function progressOf(sheet: Pick<Sheet, 'task'>, work: WorkFacts | undefined): Progress {
+export function progressOf(hasTask: boolean, work: WorkFacts | undefined): Progress {
   if (!work) return 'unopened';
-  if (!sheet.task || work.passed) return 'done';
+  if (!hasTask || work.passed) return 'done';
   if (work.attempts > 0) return 'tried';
   return work.revision > 0 ? 'begun' : 'opened';
 }

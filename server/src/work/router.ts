@@ -2,10 +2,13 @@ import {
   applyFigureCommand,
   CommandError,
   isTaskMet,
+  figureVersion,
   migrateFigure,
+  migrateFigureCommand,
   migrateLesson,
   sheetOf,
   readerMay,
+  singleCommands,
   type FigureCommand,
   type FigureDocument,
   type Sheet,
@@ -22,6 +25,9 @@ import { appendSteps, createStream, readStream, type StreamKind } from '../strea
 export const workStream: StreamKind<FigureDocument, FigureCommand> = {
   apply: applyFigureCommand,
   read: (stored) => migrateFigure(stored) as unknown as FigureDocument,
+  version: figureVersion,
+  readCommand: migrateFigureCommand,
+  size: (command) => singleCommands(command).length,
 };
 
 /** The same for a student, who may only do what the published sheet leaves loose. */
@@ -50,7 +56,7 @@ export function workRouter(db: Db, pool: Pool): Router {
       .where('id', '=', student.id)
       .execute();
     const facts = await db.selectFrom('work').selectAll().where('id', '=', id).executeTakeFirstOrThrow();
-    const state = await readStream(db, streamId, workStream);
+    const state = await readStream(db, streamId, workStream, student.id);
     return {
       ...state,
       id,
@@ -68,7 +74,7 @@ export function workRouter(db: Db, pool: Pool): Router {
       .set({ last_seen: sql<Date>`now()` })
       .where('id', '=', session.student.id)
       .execute();
-    return appendSteps(db, own.streamId, body, studentStream(own.start));
+    return appendSteps(db, own.streamId, session.student.id, body, studentStream(own.start));
   });
 
   route(router, db, 'checkWork', async ({ params, session }) => {
@@ -162,15 +168,22 @@ export async function checkWork(
   if (!sheet?.task) throw new HttpProblem('refused', 'This sheet asks nothing that could be checked.');
   const results = await pool.run('check', sheet.task, sheet.figure, workStream.read(row.figure));
   const passed = isTaskMet(results);
-  await db
-    .updateTable('work')
-    .set({
-      results: JSON.stringify(results),
-      checked_revision: row.revision,
-      attempts: sql<number>`attempts + 1`,
-      ...(passed ? { passed_at: sql<Date>`coalesce(passed_at, now())` } : {}),
-    })
-    .where('id', '=', workId)
-    .execute();
-  return { results, passed, revision: row.revision };
+  return db.transaction().execute(async (tx) => {
+    // Each check is kept; the newest stands with the work.
+    await tx
+      .insertInto('work_check')
+      .values({ work_id: workId, revision: row.revision, results: JSON.stringify(results), passed })
+      .execute();
+    await tx
+      .updateTable('work')
+      .set({
+        results: JSON.stringify(results),
+        checked_revision: row.revision,
+        attempts: sql<number>`attempts + 1`,
+        ...(passed ? { passed_at: sql<Date>`coalesce(passed_at, now())` } : {}),
+      })
+      .where('id', '=', workId)
+      .execute();
+    return { results, passed, revision: row.revision };
+  });
 }

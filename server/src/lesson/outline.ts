@@ -1,0 +1,14 @@
+import type { LessonDocument } from '@bogen/core';
+
+/** What lists show of an edition: its title and sheets without their contents. It is kept beside the edition. */
+export interface Outline {
+  readonly title: string;
+  readonly sheets: readonly { readonly id: string; readonly title: string; readonly hasTask: boolean }[];
+}
+
+export function outlineOf({ title, sheets }: LessonDocument): Outline {
+  return {
+    title,
+    sheets: sheets.map((sheet) => ({ id: sheet.id, title: sheet.title, hasTask: sheet.task !== null })),
+  };
+}

@@ -1,0 +1,285 @@
+import { randomUUID } from 'node:crypto';
+import {
+  advance,
+  applyLessonCommand,
+  CommandError,
+  emptyProse,
+  figureVersion,
+  migrateLesson,
+  startHistory,
+  type CurveItem,
+  type History,
+  type LessonCommand,
+  type LessonDocument,
+  type Step,
+} from '@bogen/core';
+import { batchLimits } from '@bogen/contract';
+import { nearAndFar } from '@bogen/demo';
+import { Kysely, PostgresDialect, sql } from 'kysely';
+import fc from 'fast-check';
+import pg from 'pg';
+import { describe, expect, inject, it } from 'vitest';
+import { up as first } from '../src/db/migrations/001-first-slice.js';
+import { up as second } from '../src/db/migrations/002-pictures.js';
+import { up as third } from '../src/db/migrations/003-guesses.js';
+import { up as fourth } from '../src/db/migrations/004-log.js';
+import type { Database } from '../src/db/schema.js';
+import { lessonStream } from '../src/lesson/document.js';
+import { appendSteps, createStream, documentAt, readStream, snapshotEvery } from '../src/stream/stream.js';
+import { TestServer } from './harness.js';
+
+const server = new TestServer('stream');
+const anna = randomUUID();
+const ben = randomUUID();
+
+type LessonHistory = History<LessonDocument, LessonCommand>;
+type LessonStep = Step<LessonCommand>;
+
+const newStream = () => server.db.transaction().execute((tx) => createStream(tx, nearAndFar));
+const append = (id: string, author: string, base: number, steps: readonly LessonStep[]) =>
+  appendSteps(server.db, id, author, { base, steps }, lessonStream);
+const done = (command: LessonCommand): LessonStep => ({ id: randomUUID(), kind: 'do', command });
+const titled = (title: string): LessonStep => done({ name: 'setTitle', title });
+const move = (index: number, x: number): LessonCommand => ({
+  name: 'figure',
+  sheet: 'near',
+  command: { name: 'moveControlPoint', item: 'waist', index, to: [x, 80] },
+});
+
+const kinds: fc.Arbitrary<'undo' | 'redo' | LessonCommand> = fc.oneof(
+  { weight: 3, arbitrary: fc.constantFrom('undo' as const, 'redo' as const) },
+  {
+    weight: 2,
+    arbitrary: fc
+      .string({ minLength: 1, maxLength: 5 })
+      .filter((text) => text.trim() !== '')
+      .map((title): LessonCommand => ({ name: 'setTitle', title })),
+  },
+  {
+    weight: 2,
+    arbitrary: fc
+      .record({ index: fc.integer({ min: 0, max: 9 }), x: fc.integer() })
+      .map(({ index, x }) => move(index, x)),
+  },
+);
+
+describe('a stream', () => {
+  it('comes to the same as the steps in the browser, with the same to undo and redo, and any state is rebuilt', async () => {
+    await fc.assert(
+      fc.asyncProperty(
+        fc.array(kinds, { maxLength: 40 }),
+        fc.integer({ min: 1, max: 12 }),
+        async (list, batch) => {
+          const id = await newStream();
+          let history: LessonHistory = startHistory(migrateLesson(nearAndFar));
+          const states = [history.document];
+          const steps: LessonStep[] = [];
+          for (const kind of list) {
+            const step: LessonStep = typeof kind === 'string' ? { id: randomUUID(), kind } : done(kind);
+            try {
+              history = advance(history, step, applyLessonCommand).history;
+            } catch (error) {
+              expect(error).toBeInstanceOf(CommandError);
+              continue;
+            }
+            steps.push(step);
+            states.push(history.document);
+          }
+          for (let at = 0; at < steps.length; at += batch)
+            await append(id, anna, at, steps.slice(at, at + batch));
+          const state = await readStream(server.db, id, lessonStream, anna);
+          expect(state).toMatchObject({ document: history.document, revision: steps.length });
+          expect(state.undoable).toEqual(history.undoable);
+          expect(state.redoable).toEqual(history.redoable);
+          const at = Math.floor(states.length / 2);
+          expect(await documentAt(server.db, id, lessonStream, at)).toEqual(states[at]);
+        },
+      ),
+      { numRuns: 25 },
+    );
+  }, 60_000);
+
+  it('lets each author undo their own, whatever the other did since', async () => {
+    const id = await newStream();
+    await append(id, anna, 0, [done(move(1, 1))]);
+    await append(id, ben, 1, [done(move(2, 2)), titled('Ben’s')]);
+    await append(id, anna, 3, [{ id: randomUUID(), kind: 'undo' }]);
+    const after = await readStream(server.db, id, lessonStream, ben);
+    expect(after.document.title).toBe('Ben’s');
+    const { points } = (after.document.sheets[0]!.figure.items[0] as CurveItem).curve;
+    expect(points[1]).toEqual([86, 101]);
+    expect(points[2]).toEqual([2, 80]);
+    expect(after.undoable).toHaveLength(2);
+    expect((await readStream(server.db, id, lessonStream, anna)).redoable).toHaveLength(1);
+    await expect(append(id, anna, 4, [{ id: randomUUID(), kind: 'undo' }])).rejects.toThrow(
+      'nothing to undo',
+    );
+  });
+
+  it('keeps snapshots, rebuilds any state from the one before it, and hands out only the newest of what can be undone', async () => {
+    const id = await newStream();
+    const count = 2 * snapshotEvery + 30;
+    const steps = Array.from({ length: count }, (_, k) => titled(`Title ${k + 1}`));
+    for (let at = 0; at < count; at += batchLimits.steps)
+      await append(id, anna, at, steps.slice(at, at + batchLimits.steps));
+    const { rows } = await sql<{ revision: number }>`
+      select revision from stream_snapshot where stream_id = ${id} order by revision`.execute(server.db);
+    expect(rows.map(({ revision }) => revision)).toEqual([0, snapshotEvery, 2 * snapshotEvery]);
+    for (const revision of [1, 99, 100, 101, 199, 230]) {
+      expect((await documentAt(server.db, id, lessonStream, revision))!.title).toBe(`Title ${revision}`);
+    }
+    const state = await readStream(server.db, id, lessonStream, anna);
+    expect(state.more).toBe(true);
+    expect(state.undoable).toHaveLength(100);
+    expect(state.undoable.at(-1)).toMatchObject({ command: { title: 'Title 230' } });
+    expect(state.recent).toHaveLength(batchLimits.steps);
+    // Undoing goes on below what was handed out.
+    const undos = Array.from({ length: 150 }, (): LessonStep => ({ id: randomUUID(), kind: 'undo' }));
+    await append(id, anna, count, undos);
+    expect((await readStream(server.db, id, lessonStream, anna)).document.title).toBe('Title 80');
+  }, 60_000);
+
+  it('tells a stale client what was done since, and a refused batch which step does not fit', async () => {
+    const id = await newStream();
+    const own = titled('Mine');
+    await append(id, anna, 0, [own]);
+    await append(id, ben, 1, [done(move(3, 3))]);
+    await expect(append(id, anna, 0, [own, titled('Again')])).rejects.toMatchObject({
+      problem: { type: 'stale', current: { revision: 2, since: [move(3, 3)] } },
+    });
+    const wrong = done({ name: 'setSheetTitle', sheet: 'nowhere', title: 'X' });
+    await expect(append(id, anna, 2, [titled('Fits'), wrong, titled('Too')])).rejects.toMatchObject({
+      problem: { type: 'refused', step: wrong.id },
+    });
+    expect((await readStream(server.db, id, lessonStream, anna)).document.title).toBe('Mine');
+  });
+
+  it('does not take more commands than a request may hold, nor a document larger than is kept', async () => {
+    const id = await newStream();
+    const batch = (count: number): LessonStep =>
+      done({
+        name: 'figure',
+        sheet: 'near',
+        command: {
+          name: 'batch',
+          commands: Array.from({ length: count }, (_, k) => ({
+            name: 'setDegree',
+            item: 'waist',
+            degree: 1 + (k % 3),
+          })),
+        },
+      });
+    const most = Math.floor(batchLimits.commands / 500);
+    await append(
+      id,
+      anna,
+      0,
+      Array.from({ length: most }, () => batch(500)),
+    );
+    await expect(
+      append(
+        id,
+        anna,
+        most,
+        Array.from({ length: most + 1 }, () => batch(500)),
+      ),
+    ).rejects.toMatchObject({
+      problem: { type: 'bad-request' },
+    });
+    const long = { type: 'paragraph', content: [{ type: 'text', text: 'x'.repeat(19_000) }] } as const;
+    const prose = { ...emptyProse, content: Array.from({ length: 44 }, () => long) };
+    let base = most;
+    const big = (): LessonStep =>
+      done({ name: 'addSheet', sheet: { ...nearAndFar.sheets[0]!, id: randomUUID(), prose }, at: 0 });
+    await expect(
+      (async () => {
+        for (let k = 0; k < 8; k++) base = (await append(id, anna, base, [big()])).revision;
+      })(),
+    ).rejects.toMatchObject({ problem: { type: 'too-large', status: 413 } });
+    expect(base).toBeGreaterThan(most + 1);
+  }, 60_000);
+});
+
+describe('the log of the edition before', () => {
+  it('is brought along: what can be undone, whose it is, and stored parts of figures', async () => {
+    const admin = server.db;
+    await sql`create database test_stream_old`.execute(admin);
+    const pool = new pg.Pool({
+      connectionString: inject('clusterUrl').replace(/\/postgres$/, '/test_stream_old'),
+      max: 2,
+    });
+    const db = new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
+    try {
+      for (const migration of [first, second, third]) await migration(db as never);
+      const old = {
+        ...nearAndFar,
+        sheets: nearAndFar.sheets.map((sheet) => ({
+          ...sheet,
+          figure: {
+            ...sheet.figure,
+            version: 1,
+            shown: { ...sheet.figure.shown, places: true },
+            items: [
+              ...sheet.figure.items,
+              {
+                id: 'on',
+                name: 'On',
+                kind: 'built',
+                operation: { name: 'curveOnPegs', pegs: ['peg', 'peg'], degree: 1, closed: false },
+              },
+            ],
+          },
+        })),
+      };
+      const { rows } = await sql<{ lesson: string; stream: string; teacher: string }>`
+        with teacher as (insert into instructor (email, name, password_hash) values ('a@b.example', 'A', 'x') returning id),
+        course as (insert into course (instructor_id, title) select id, 'C' from teacher returning id),
+        stream as (insert into stream (document, revision) values (${JSON.stringify(old)}, 4) returning id)
+        insert into lesson (course_id, stream_id) select course.id, stream.id from course, stream
+        returning id as lesson, stream_id as stream, (select id from teacher) as teacher`.execute(db);
+      const { lesson, stream, teacher } = rows[0]!;
+      const command = {
+        name: 'figure',
+        sheet: 'near',
+        command: { name: 'setShown', shown: { places: true } },
+      };
+      const inverse = {
+        name: 'figure',
+        sheet: 'near',
+        command: { name: 'setShown', shown: { places: false } },
+      };
+      for (const [k, kind] of ['do', 'do', 'undo', 'do'].entries()) {
+        await sql`insert into stream_step (stream_id, revision, id, kind, command, inverse) values (${stream}, ${k + 1},
+          ${randomUUID()}, ${kind}, ${kind === 'do' ? JSON.stringify(command) : null},
+          ${kind === 'do' ? JSON.stringify(inverse) : null})`.execute(db);
+      }
+      await sql`insert into edition (lesson_id, number, revision, document)
+        values (${lesson}, 1, 4, ${JSON.stringify(old)})`.execute(db);
+      await fourth(db as never);
+      const state = await readStream(db, stream, lessonStream, teacher);
+      expect(state.undoable).toHaveLength(2);
+      expect(state.redoable).toHaveLength(0);
+      expect(state.undoable[0]!.command).toEqual({
+        ...command,
+        command: { name: 'setShown', shown: { extremes: true } },
+      });
+      const { figure } = state.document.sheets[0]!;
+      expect(figure).toMatchObject({ version: figureVersion, shown: { extremes: true } });
+      expect(figure.items.at(-1)).toMatchObject({
+        operation: { name: 'curveOnReferencePoints', points: ['peg', 'peg'] },
+      });
+      await appendSteps(
+        db,
+        stream,
+        teacher,
+        { base: 4, steps: [{ id: randomUUID(), kind: 'undo' }] },
+        lessonStream,
+      );
+      expect(await documentAt(db, stream, lessonStream, 4)).toEqual(state.document);
+      const { outline } = await db.selectFrom('edition').select('outline').executeTakeFirstOrThrow();
+      expect(outline).toMatchObject({ title: 'Near and far', sheets: [{ id: 'near' }, {}, {}] });
+    } finally {
+      await db.destroy();
+    }
+  });
+});
