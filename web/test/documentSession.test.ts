@@ -1,15 +1,17 @@
-import { advance, CommandError, historyFromLog, type Applied, type LoggedStep, type Step } from '@bogen/core';
+import { advance, CommandError, startHistory, type Applied, type History, type Step } from '@bogen/core';
 import type { Problem } from '@bogen/contract';
+import { batchLimits } from '@bogen/contract/limits';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ApiProblem, NotConnected } from '../src/api/call.js';
 import { DocumentSession, type ServerState, type SessionOptions } from '../src/saving/documentSession.js';
-import { LocalSteps } from '../src/saving/localSteps.js';
+import { MemoryDevice } from './support/memorySteps.js';
 
-/** A document that is easy to follow: named numbers. */
+/** A document that is easy to follow: named numbers, with a text where size matters. */
 type Sums = Readonly<Record<string, number>>;
 interface Set {
   readonly key: string;
   readonly to: number;
+  readonly note?: string;
 }
 
 function apply(document: Sums, { key, to }: Set): Applied<Sums, Set> {
@@ -17,39 +19,51 @@ function apply(document: Sums, { key, to }: Set): Applied<Sums, Set> {
   return { document: { ...document, [key]: to }, inverse: { key, to: document[key] ?? 0 } };
 }
 
+function problem(type: Problem['type'], status: number, more: Partial<Problem> = {}): ApiProblem {
+  return new ApiProblem({ type, title: '', status, detail: `It is ${type}.`, ...more });
+}
+
 /** A server in a variable, which can be made to fail. */
 class FakeServer {
-  document: Sums = { a: 0, b: 0 };
-  log: LoggedStep<Set>[] = [];
+  history: History<Sums, Set> = startHistory({ a: 0, b: 0 });
+  log: { step: Step<Set>; effect: Set }[] = [];
   failing: 'no' | 'before' | 'after' = 'no';
-  sent = 0;
+  /** Steps that it never takes, by the value that they set. */
+  readonly refuses = new globalThis.Set<number>();
+  tellsWhich = true;
+  sizes: number[] = [];
+  largest = 0;
+
+  get document(): Sums {
+    return this.history.document;
+  }
 
   state(): ServerState<Sums, Set> {
-    return { document: this.document, revision: this.log.length, log: this.log };
+    return {
+      ...this.history,
+      revision: this.log.length,
+      more: false,
+      recent: this.log.slice(-batchLimits.steps).map(({ step }) => step.id),
+    };
   }
 
   send = async (base: number, steps: readonly Step<Set>[]): Promise<{ revision: number }> => {
-    this.sent++;
+    this.sizes.push(steps.length);
+    this.largest = Math.max(this.largest, JSON.stringify({ base, steps }).length);
     await Promise.resolve();
     if (this.failing === 'before') throw new NotConnected('gone');
-    const fresh = steps.filter((step) => !this.log.some(({ id }) => id === step.id));
+    if (JSON.stringify({ base, steps }).length > 1_000_000) throw problem('too-large', 413);
+    const fresh = steps.filter((step) => !this.log.some((row) => row.step.id === step.id));
     if (base + steps.length - fresh.length !== this.log.length) {
-      const problem: Problem = {
-        type: 'stale',
-        title: '',
-        status: 409,
-        detail: 'Stale.',
-        current: this.state(),
-      };
-      throw new ApiProblem(problem);
+      const since = this.log.slice(base).map(({ effect }) => effect);
+      throw problem('stale', 409, { current: { ...this.state(), since } });
     }
+    const wrong = fresh.find((step) => step.kind === 'do' && this.refuses.has(step.command.to));
+    if (wrong) throw problem('refused', 422, this.tellsWhich ? { step: wrong.id } : {});
     for (const step of fresh) {
-      const history = advance(historyFromLog(this.document, this.log), step, apply);
-      this.document = history.document;
-      this.log = [
-        ...this.log,
-        step.kind === 'do' ? { ...step, inverse: history.undoable.at(-1)!.inverse } : step,
-      ];
+      const { history, effect } = advance(this.history, step, apply);
+      this.history = history;
+      this.log.push({ step, effect });
     }
     if (this.failing === 'after') throw new NotConnected('the answer was lost');
     return { revision: this.log.length };
@@ -57,47 +71,36 @@ class FakeServer {
 
   /** Another window changes something. */
   elsewhere(key: string, to: number): void {
-    const applied = apply(this.document, { key, to });
-    this.document = applied.document;
-    this.log = [
-      ...this.log,
-      { id: crypto.randomUUID(), kind: 'do', command: { key, to }, inverse: applied.inverse },
-    ];
+    const step: Step<Set> = { id: crypto.randomUUID(), kind: 'do', command: { key, to } };
+    const { history, effect } = advance(this.history, step, apply);
+    this.history = history;
+    this.log.push({ step, effect });
   }
-}
-
-class MemoryStorage implements Storage {
-  private readonly entries = new Map<string, string>();
-  get length(): number {
-    return this.entries.size;
-  }
-  key = (index: number): string | null => [...this.entries.keys()][index] ?? null;
-  getItem = (key: string): string | null => this.entries.get(key) ?? null;
-  setItem = (key: string, value: string): void => void this.entries.set(key, value);
-  removeItem = (key: string): void => void this.entries.delete(key);
-  clear = (): void => this.entries.clear();
 }
 
 let server: FakeServer;
-let storage: MemoryStorage;
+let device: MemoryDevice<Set>;
 
 function open(options: Partial<SessionOptions<Sums, Set>> = {}): DocumentSession<Sums, Set> {
   return new DocumentSession<Sums, Set>({
     initial: server.state(),
     apply,
     send: server.send,
-    local: new LocalSteps<Set>('doc', storage),
+    local: device.open(),
     onStale: 'ask',
+    touches: ({ key }) => [key],
     ...options,
   });
 }
 const shown = (session: DocumentSession<Sums, Set>): Sums => session.store.getState().shown;
 const status = (session: DocumentSession<Sums, Set>): string => session.store.getState().status;
+const asideOf = (session: DocumentSession<Sums, Set>): number[] =>
+  session.store.getState().aside.map(({ effect }) => effect.to);
 
 beforeEach(() => {
   vi.useFakeTimers();
   server = new FakeServer();
-  storage = new MemoryStorage();
+  device = new MemoryDevice();
 });
 afterEach(() => vi.useRealTimers());
 
@@ -106,10 +109,10 @@ describe('saving', () => {
     const session = open();
     for (let to = 1; to <= 5; to++) session.do({ key: 'a', to });
     await vi.runAllTimersAsync();
-    expect(server.log.map((step) => step.kind === 'do' && step.command.to)).toEqual([1, 2, 3, 4, 5]);
-    expect(server.sent).toBe(2);
+    expect(server.log.map(({ effect }) => effect.to)).toEqual([1, 2, 3, 4, 5]);
+    expect(server.sizes).toEqual([1, 4]);
     expect(status(session)).toBe('saved');
-    expect(storage.length).toBe(0);
+    expect(device.left).toHaveLength(0);
   });
 
   it('shows a preview without doing it, and undoes exactly', async () => {
@@ -119,13 +122,15 @@ describe('saving', () => {
     expect(shown(session)['a']).toBe(9);
     session.preview(null);
     expect(shown(session)['a']).toBe(1);
-    session.undo();
+    expect(session.undo()).toEqual({ key: 'a', to: 0 });
     expect(shown(session)).toEqual({ a: 0, b: 0 });
-    session.redo();
+    expect(session.redo()).toEqual({ key: 'a', to: 1 });
     expect(shown(session)['a']).toBe(1);
     await vi.runAllTimersAsync();
-    expect(server.log.map(({ kind }) => kind)).toEqual(['do', 'undo', 'redo']);
+    expect(server.log.map(({ step }) => step.kind)).toEqual(['do', 'undo', 'redo']);
     expect(server.document['a']).toBe(1);
+    expect(session.undo()).toEqual({ key: 'a', to: 0 });
+    expect(session.undo()).toBeUndefined();
   });
 
   it('waits while the server is away, says so, and sends when it is back', async () => {
@@ -135,7 +140,7 @@ describe('saving', () => {
     await vi.advanceTimersByTimeAsync(100);
     expect(status(session)).toBe('offline');
     session.do({ key: 'b', to: 8 });
-    expect(storage.length).toBe(1);
+    expect(device.left[0]!.unsent).toHaveLength(2);
     server.failing = 'no';
     await vi.advanceTimersByTimeAsync(20_000);
     expect(server.document).toEqual({ a: 7, b: 8 });
@@ -152,6 +157,130 @@ describe('saving', () => {
     expect(server.log).toHaveLength(1);
     expect(status(session)).toBe('saved');
   });
+
+  it('cuts what was done without a connection into requests that the server takes, by count and by bytes', async () => {
+    const session = open();
+    server.failing = 'before';
+    const note = 'x'.repeat(12_000);
+    for (let to = 1; to <= 260; to++) session.do({ key: 'a', to, ...(to <= 200 ? { note } : {}) });
+    await vi.advanceTimersByTimeAsync(100);
+    server.failing = 'no';
+    await vi.advanceTimersByTimeAsync(20_000);
+    expect(status(session)).toBe('saved');
+    expect(server.log).toHaveLength(260);
+    expect(server.largest).toBeLessThan(batchLimits.bytes + 1000);
+    expect(Math.max(...server.sizes)).toBeLessThanOrEqual(batchLimits.steps);
+  });
+
+  it('asks for more of what can be undone when little of it is left', async () => {
+    for (let to = 1; to <= 50; to++) server.elsewhere('a', to);
+    const state = server.state();
+    const load = vi.fn(() => Promise.resolve(server.state()));
+    const session = open({ initial: { ...state, undoable: state.undoable.slice(-5), more: true }, load });
+    session.undo();
+    await vi.runAllTimersAsync();
+    expect(load).toHaveBeenCalled();
+    expect(session.store.getState().history.undoable).toHaveLength(49);
+    expect(shown(session)['a']).toBe(49);
+  });
+});
+
+describe('a step that can’t be saved', () => {
+  it.each([true, false])(
+    'is set aside with the reason, and what follows is saved (the server says which: %s)',
+    async (tellsWhich) => {
+      server.tellsWhich = tellsWhich;
+      server.refuses.add(13);
+      server.failing = 'before';
+      const session = open();
+      session.do({ key: 'a', to: 1 });
+      session.do({ key: 'a', to: 13 });
+      session.do({ key: 'b', to: 2 });
+      await vi.advanceTimersByTimeAsync(100);
+      server.failing = 'no';
+      await vi.advanceTimersByTimeAsync(20_000);
+      expect(server.document).toEqual({ a: 1, b: 2 });
+      expect(shown(session)).toEqual({ a: 1, b: 2 });
+      expect(status(session)).toBe('saved');
+      expect(session.store.getState().aside).toMatchObject([
+        { effect: { key: 'a', to: 13 }, reason: 'It is refused.' },
+      ]);
+      // It rests on the device until it is forgotten.
+      expect(asideOf(open())).toEqual([13]);
+      session.forgetAside();
+      expect(asideOf(open())).toEqual([]);
+    },
+  );
+
+  it('takes its own undo and redo along, and no other', async () => {
+    server.refuses.add(13);
+    server.failing = 'before';
+    const session = open();
+    session.do({ key: 'a', to: 1 });
+    session.do({ key: 'a', to: 13 });
+    session.undo();
+    session.undo();
+    session.redo();
+    await vi.advanceTimersByTimeAsync(100);
+    server.failing = 'no';
+    await vi.advanceTimersByTimeAsync(20_000);
+    expect(server.log.map(({ step }) => step.kind)).toEqual(['do', 'undo', 'redo']);
+    expect(server.document['a']).toBe(1);
+    expect(shown(session)['a']).toBe(1);
+  });
+
+  it('since it is too large alone is told before it is sent', async () => {
+    const session = open({ tooLarge: 'Smaller, please.' });
+    session.do({ key: 'a', to: 1 });
+    session.do({ key: 'b', to: 2, note: 'x'.repeat(batchLimits.bytes) });
+    session.do({ key: 'b', to: 3 });
+    await vi.runAllTimersAsync();
+    expect(server.document).toEqual({ a: 1, b: 3 });
+    expect(session.store.getState().aside).toMatchObject([{ effect: { to: 2 }, reason: 'Smaller, please.' }]);
+    expect(server.largest).toBeLessThan(batchLimits.bytes);
+  });
+
+  it('has its text cleaned of what can’t be stored', async () => {
+    const session = open();
+    session.do({ key: 'a', to: 1, note: 'f\u0000i\ud800ne' });
+    await vi.runAllTimersAsync();
+    expect(server.log[0]!.effect.note).toBe('fine');
+  });
+
+  it('of a command that does not fit changes nothing', () => {
+    const session = open();
+    expect(() => session.do({ key: 'a', to: NaN })).toThrow(CommandError);
+    expect(session.store.getState().unsent).toBe(0);
+  });
+
+  it('since the document is gone is kept aside with all the others', async () => {
+    const session = open({ send: () => Promise.reject(problem('not-found', 404)) });
+    session.do({ key: 'a', to: 1 });
+    session.do({ key: 'b', to: 2 });
+    await vi.runAllTimersAsync();
+    expect(asideOf(session)).toEqual([1, 2]);
+    expect(status(session)).toBe('saved');
+  });
+
+  it('for the moment waits as long as the server asks for', async () => {
+    let tries = 0;
+    const session = open({
+      send: (base, steps) =>
+        ++tries === 1 ? Promise.reject(problem('busy', 503, { retryAfter: 9 })) : server.send(base, steps),
+    });
+    session.do({ key: 'a', to: 1 });
+    await vi.advanceTimersByTimeAsync(8000);
+    expect(tries).toBe(1);
+    await vi.advanceTimersByTimeAsync(2000);
+    expect(server.document['a']).toBe(1);
+  });
+});
+
+describe('a full device', () => {
+  it('is told', () => {
+    device.full = true;
+    expect(open().store.getState().deviceFull).toBe(true);
+  });
 });
 
 describe('a page that was closed at once', () => {
@@ -165,7 +294,7 @@ describe('a page that was closed at once', () => {
     expect(shown(second)['a']).toBe(3);
     await vi.runAllTimersAsync();
     expect(server.document['a']).toBe(3);
-    expect(storage.length).toBe(0);
+    expect(device.left).toHaveLength(0);
   });
 
   it('whose steps came through all the same has them once', async () => {
@@ -181,86 +310,92 @@ describe('a page that was closed at once', () => {
     expect(second.store.getState().history.undoable).toHaveLength(1);
   });
 
-  it('is forgiven for rubbish on the device', () => {
-    storage.setItem('bogen:unsent:doc:x', '{not json');
-    storage.setItem('bogen:unsent:doc:y', '{"base":"?"}');
-    expect(status(open())).toBe('saved');
+  it('has its steps joined with what came in meanwhile', async () => {
+    server.failing = 'before';
+    const first = open();
+    first.do({ key: 'a', to: 3 });
+    first.dispose();
+    server.failing = 'no';
+    server.elsewhere('b', 5);
+    const second = open();
+    await vi.runAllTimersAsync();
+    expect(status(second)).toBe('saved');
+    expect(server.document).toEqual({ a: 3, b: 5 });
+    expect(shown(second)).toEqual({ a: 3, b: 5 });
   });
 });
 
 describe('a document that was changed elsewhere', () => {
-  it('asks, and puts the own changes on top when told', async () => {
+  it('is joined without a question where the changes do not meet', async () => {
     const session = open();
-    server.elsewhere('b', 5);
-    session.do({ key: 'a', to: 1 });
-    await vi.runAllTimersAsync();
-    expect(status(session)).toBe('conflict');
-    expect(shown(session)).toEqual({ a: 1, b: 0 });
-    session.putOnTop();
-    await vi.runAllTimersAsync();
-    expect(server.document).toEqual({ a: 1, b: 5 });
-    expect(status(session)).toBe('saved');
-  });
-
-  it('goes on being kept on the device while the question stands', async () => {
-    const session = open();
-    server.elsewhere('b', 5);
-    session.do({ key: 'a', to: 1 });
-    await vi.runAllTimersAsync();
-    session.do({ key: 'a', to: 2 });
-    const next = open();
-    expect(status(next)).toBe('conflict');
-    next.putOnTop();
-    await vi.runAllTimersAsync();
-    expect(server.document).toEqual({ a: 2, b: 5 });
-  });
-
-  it('takes the newer state when told, with its own undo', async () => {
-    const session = open();
-    server.elsewhere('b', 5);
-    session.do({ key: 'a', to: 1 });
-    await vi.runAllTimersAsync();
-    session.takeNewer(session.store.getState().newer!);
-    expect(shown(session)).toEqual({ a: 0, b: 5 });
-    session.undo();
-    expect(shown(session)).toEqual({ a: 0, b: 0 });
-  });
-
-  it('brings both together without asking where moves can’t conflict', async () => {
-    const session = open({ onStale: 'merge' });
     server.elsewhere('b', 5);
     session.do({ key: 'a', to: 1 });
     session.undo();
     session.do({ key: 'a', to: 4 });
     await vi.runAllTimersAsync();
     expect(server.document).toEqual({ a: 4, b: 5 });
-    expect(session.store.getState().merged).toEqual({ dropped: 0 });
+    expect(status(session)).toBe('saved');
+    expect(session.store.getState().merged).toEqual({ kept: 3, over: 0, dropped: 0 });
   });
-});
 
-describe('a refusal', () => {
-  it('stops the saving, says why, and keeps the rest until it is dropped', async () => {
-    const refuse = new ApiProblem({
-      type: 'refused',
-      title: '',
-      status: 422,
-      detail: 'This point is fixed.',
-    });
-    const session = open({ send: () => Promise.reject(refuse) });
+  it('asks where both changed the same, and puts the own changes on top when told', async () => {
+    const session = open();
+    server.elsewhere('a', 5);
+    server.elsewhere('b', 6);
     session.do({ key: 'a', to: 1 });
     await vi.runAllTimersAsync();
-    expect(session.store.getState()).toMatchObject({
-      status: 'refused',
-      refusal: 'This point is fixed.',
-      unsent: 1,
-    });
-    session.discardUnsent();
-    expect(storage.length).toBe(0);
+    expect(status(session)).toBe('conflict');
+    expect(shown(session)).toEqual({ a: 1, b: 0 });
+    session.putOnTop();
+    await vi.runAllTimersAsync();
+    expect(server.document).toEqual({ a: 1, b: 6 });
+    expect(status(session)).toBe('saved');
   });
 
-  it('of a command that does not fit changes nothing', () => {
+  it('goes on being kept on the device while the question stands', async () => {
     const session = open();
-    expect(() => session.do({ key: 'a', to: NaN })).toThrow(CommandError);
-    expect(session.store.getState().unsent).toBe(0);
+    server.elsewhere('a', 5);
+    session.do({ key: 'a', to: 1 });
+    await vi.runAllTimersAsync();
+    session.do({ key: 'a', to: 2 });
+    const next = open();
+    await vi.runAllTimersAsync();
+    expect(status(next)).toBe('conflict');
+    next.putOnTop();
+    await vi.runAllTimersAsync();
+    expect(server.document).toEqual({ a: 2, b: 0 });
+  });
+
+  it('takes the newer state when told, with its own undo', async () => {
+    const session = open();
+    server.elsewhere('a', 5);
+    session.do({ key: 'a', to: 1 });
+    await vi.runAllTimersAsync();
+    session.takeNewer(session.store.getState().newer!);
+    expect(shown(session)).toEqual({ a: 5, b: 0 });
+    session.undo();
+    expect(shown(session)).toEqual({ a: 0, b: 0 });
+  });
+
+  it('is merged without asking where that is wished: the later change stands, and it is told', async () => {
+    const session = open({ onStale: 'merge' });
+    server.elsewhere('a', 5);
+    session.do({ key: 'a', to: 1 });
+    session.do({ key: 'b', to: 2 });
+    await vi.runAllTimersAsync();
+    expect(server.document).toEqual({ a: 1, b: 2 });
+    expect(session.store.getState().merged).toEqual({ kept: 2, over: 1, dropped: 0 });
+  });
+
+  it('keeps aside what is a part of something that was changed as a whole', async () => {
+    const touches = ({ key, note }: Set): string[] => [note === 'part' ? `${key}/3` : key];
+    const session = open({ onStale: 'merge', touches });
+    server.elsewhere('a', 5);
+    session.do({ key: 'a', to: 1, note: 'part' });
+    session.do({ key: 'b', to: 2 });
+    await vi.runAllTimersAsync();
+    expect(server.document).toEqual({ a: 5, b: 2 });
+    expect(session.store.getState().merged).toEqual({ kept: 1, over: 0, dropped: 1 });
+    expect(asideOf(session)).toEqual([1]);
   });
 });

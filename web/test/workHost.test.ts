@@ -17,9 +17,17 @@ const sent = (document: FigureDocument): FigureDocument => JSON.parse(JSON.strin
 const move = (to: number[]): FigureCommand => ({ name: 'moveControlPoint', item: 'a', index: 2, to });
 const workWith = (document: FigureDocument) =>
   new DocumentSession<FigureDocument, FigureCommand>({
-    initial: { document: withPartsOf(published, sent(document)), revision: 0, log: [] },
+    initial: {
+      document: withPartsOf(published, sent(document)),
+      revision: 0,
+      undoable: [],
+      redoable: [],
+      more: false,
+      recent: [],
+    },
     apply: applyFigureCommand,
     onStale: 'merge',
+    touches: touchesOfFigureCommand,
   });
 
 let frames: ReturnType<typeof fakeFrames>;

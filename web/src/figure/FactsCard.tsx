@@ -14,6 +14,7 @@ import { useState, useSyncExternalStore } from 'react';
 import { shownNumber, superscript } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
+import { copyText } from '../ui/copyText.js';
 import { Panel } from '../ui/Panel.js';
 import { lengthOf } from './geometry.js';
 import type { FigureScene } from './scene.js';
@@ -72,7 +73,7 @@ export function FactsCard({
   const rows = rowsOf(curve, t);
   const copy = (): void => {
     const text = [name, ...rows.map(([fact, value]) => `${fact}: ${value}`)].join('\n');
-    void navigator.clipboard.writeText(text).then(() => setCopied(true));
+    void copyText(text).then(setCopied);
   };
   return (
     <Panel open onClose={onClose} title={name} lead={null}>

@@ -1,16 +1,23 @@
 import type { Answer } from '@bogen/contract';
 import {
   applyFigureCommand,
+  figureVersion,
+  migrateFigureCommand,
+  singleCommands,
+  touchesOfFigureCommand,
   type ConditionResult,
   type FigureCommand,
   type FigureDocument,
 } from '@bogen/core';
 import { replaceEqualDeep } from '@tanstack/react-query';
+import i18next from 'i18next';
 import { call } from '../api/call.js';
 import { DocumentSession } from '../saving/documentSession.js';
-import { LocalSteps } from '../saving/localSteps.js';
+import { openLocalSteps } from '../saving/localSteps.js';
 
 export type WorkSession = DocumentSession<FigureDocument, FigureCommand>;
+
+const figureCommandVersions = { version: figureVersion, read: migrateFigureCommand };
 
 /** A student's work on one sheet, open in this page. */
 export interface OpenWork {
@@ -42,11 +49,16 @@ export async function openWork(edition: string, sheet: string, before: FigureDoc
   }
   const work: Answer<'openWork'> = await call('openWork', { params: { edition, sheet }, body: {} });
   known?.session.dispose();
+  const local = await openLocalSteps<FigureCommand>(`work:${work.id}`, figureCommandVersions);
   const session = new DocumentSession<FigureDocument, FigureCommand>({
     initial: { ...work, document: withPartsOf(before, work.document) },
     apply: applyFigureCommand,
-    local: new LocalSteps(`work:${work.id}`),
+    local,
     onStale: 'merge',
+    touches: touchesOfFigureCommand,
+    size: (command) => singleCommands(command).length,
+    tooLarge: i18next.t('save.tooLargeAlone'),
+    load: () => call('openWork', { params: { edition, sheet }, body: {} }),
     send: (base, steps) =>
       call('appendToWork', { params: { work: work.id }, body: { base, steps } as never, keepalive: true }),
   });

@@ -1,4 +1,5 @@
 import { CloudOff, CloudUpload, Check, LogIn, TriangleAlert, Redo2, Undo2 } from 'lucide-react';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import type { DocumentSession } from './documentSession.js';
@@ -31,44 +32,84 @@ export function SaveState<D, C>({ session }: { session: DocumentSession<D, C> })
   );
 }
 
-/** A strip below the bar while saving does not go on by itself, with what to do. */
+/** A strip below the bar while something about saving has to be known, with what to do. */
 export function SaveNotice<D, C>({ session }: { session: DocumentSession<D, C> }) {
-  const discard = (): void => {
-    session.discardUnsent();
-    location.reload();
-  };
   const { t } = useTranslation();
   const status = useSession(session, (state) => state.status);
-  const refusal = useSession(session, (state) => state.refusal);
   const merged = useSession(session, (state) => state.merged);
-  let text: string | undefined;
-  let action = (
+  const full = useSession(session, (state) => state.deviceFull && state.unsent > 0);
+  const retry = (
     <Button quiet onClick={() => session.retry()}>
       {t('save.retry')}
     </Button>
   );
-  if (status === 'offline') text = t('save.offlineLong');
-  else if (status === 'signed-out') text = t('save.signedOut');
-  else if (status === 'refused') {
-    text = t('save.refused', { detail: refusal });
-    action = (
-      <Button quiet onClick={discard}>
-        {t('save.backToSaved')}
-      </Button>
-    );
-  } else if (merged) {
-    text = [
-      t('save.merged'),
-      merged.dropped > 0 ? t('save.someDropped', { count: merged.dropped }) : '',
-    ].join(' ');
-    action = <></>;
-  }
-  if (!text) return null;
+  return (
+    <>
+      {full && (
+        <Strip>
+          {t('save.deviceFull')} {retry}
+        </Strip>
+      )}
+      {status === 'offline' && !full && (
+        <Strip>
+          {t('save.offlineLong')} {retry}
+        </Strip>
+      )}
+      {status === 'signed-out' && (
+        <Strip>
+          {t('save.signedOut')} {retry}
+        </Strip>
+      )}
+      {merged && status !== 'offline' && status !== 'signed-out' && (
+        <Strip>
+          {t('save.merged')}
+          {merged.over > 0 && ` ${t('save.someOver', { count: merged.over })}`}
+          {merged.dropped > 0 && ` ${t('save.someDropped', { count: merged.dropped })}`}
+        </Strip>
+      )}
+      <Aside session={session} />
+    </>
+  );
+}
+
+function Strip({ children }: { children: ReactNode }) {
   return (
     <div role="alert" className="flex items-center gap-4 border-b border-line bg-tint px-4 py-1 text-[13px]">
-      <span>{text}</span>
-      {action}
+      {children}
     </div>
+  );
+}
+
+// Panels are no part of a reader's first load.
+const AsidePanel = lazy(() => import('./AsidePanel.js'));
+
+/** Changes that could not be saved: why, and all of them to read and to copy. */
+function Aside<D, C>({ session }: { session: DocumentSession<D, C> }) {
+  const { t } = useTranslation();
+  const aside = useSession(session, (state) => state.aside);
+  const [open, setOpen] = useState(false);
+  if (aside.length === 0) return null;
+  return (
+    <>
+      <Strip>
+        <span>{t('save.aside', { count: aside.length, reason: aside.at(-1)!.reason })}</span>
+        <Button quiet onClick={() => setOpen(true)}>
+          {t('save.asideShow')}
+        </Button>
+      </Strip>
+      {open && (
+        <Suspense>
+          <AsidePanel
+            aside={aside}
+            onClose={() => setOpen(false)}
+            onForget={() => {
+              session.forgetAside();
+              setOpen(false);
+            }}
+          />
+        </Suspense>
+      )}
+    </>
   );
 }
 
@@ -76,13 +117,19 @@ export function SaveNotice<D, C>({ session }: { session: DocumentSession<D, C> }
 export function UndoButtons<D, C>({
   session,
   narrow = false,
+  onEffect = () => undefined,
 }: {
   session: DocumentSession<D, C>;
+  /** Told what an undo or redo came down to. */
+  onEffect?: (effect: C) => void;
   /** Signs instead of words, where the row is full. */
   narrow?: boolean;
 }) {
   const { t } = useTranslation();
   const canUndo = useSession(session, (state) => state.history.undoable.length > 0);
+  const told = (effect: C | undefined): void => {
+    if (effect !== undefined) onEffect(effect);
+  };
   const canRedo = useSession(session, (state) => state.history.redoable.length > 0);
   return (
     <>
@@ -92,7 +139,7 @@ export function UndoButtons<D, C>({
         aria-label={t('save.undo')}
         title={t('save.undo')}
         className={narrow ? 'px-1.5' : ''}
-        onClick={() => session.undo()}
+        onClick={() => told(session.undo())}
       >
         {narrow ? <Undo2 aria-hidden size={16} /> : t('save.undo')}
       </Button>
@@ -102,7 +149,7 @@ export function UndoButtons<D, C>({
         aria-label={t('save.redo')}
         title={t('save.redo')}
         className={narrow ? 'px-1.5' : ''}
-        onClick={() => session.redo()}
+        onClick={() => told(session.redo())}
       >
         {narrow ? <Redo2 aria-hidden size={16} /> : t('save.redo')}
       </Button>

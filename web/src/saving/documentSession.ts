@@ -1,24 +1,45 @@
 import {
   advance,
+  changeOf,
+  cleanValue,
   CommandError,
-  historyFromLog,
+  mayNeedCleaning,
+  pathsMeet,
   type Apply,
   type History,
-  type LoggedStep,
   type Step,
+  type UndoLists,
 } from '@bogen/core';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { ApiProblem, NotConnected } from '../api/call.js';
-import type { LocalSteps, UnsentStep } from './localSteps.js';
+import { batchLength, isTooLargeAlone, type Sized } from './batch.js';
+import type { LocalSteps } from './localSteps.js';
+import { newId } from './newId.js';
+import { bytesOf, type AsideStep, type UnsentStep } from './unsent.js';
 
-/** A document as the server holds it. */
-export interface ServerState<Document, Command> {
+/** A document as the server holds it, with what can be undone of it. */
+export interface ServerState<Document, Command> extends UndoLists<Command> {
   readonly document: Document;
   readonly revision: number;
-  readonly log: readonly LoggedStep<Command>[];
+  /** Whether more can be undone than was handed out. */
+  readonly more: boolean;
+  /** Ids of the newest steps. */
+  readonly recent: readonly string[];
+  /** In answer to a stale request: what was done since, where that is known. */
+  readonly since?: readonly Command[] | null;
 }
 
-export type SaveStatus = 'saved' | 'saving' | 'offline' | 'signed-out' | 'refused' | 'conflict';
+export type SaveStatus = 'saved' | 'saving' | 'offline' | 'signed-out' | 'conflict';
+
+/** What came of bringing two sides' changes together. */
+export interface Merged {
+  /** How many of the own changes are made again on the newer state. */
+  readonly kept: number;
+  /** How many of these the other side had changed too, so that the own, later ones stand. */
+  readonly over: number;
+  /** How many did not fit any more; they are set aside. */
+  readonly dropped: number;
+}
 
 export interface SessionState<Document, Command> {
   readonly history: History<Document, Command>;
@@ -27,12 +48,13 @@ export interface SessionState<Document, Command> {
   readonly status: SaveStatus;
   /** Number of steps that the server has not confirmed. */
   readonly unsent: number;
-  /** Why the server refused a step. */
-  readonly refusal: string;
+  /** Steps that can't be saved, to be read and copied. */
+  readonly aside: readonly AsideStep<Command>[];
+  /** Whether the device keeps nothing more, so that what is not sent rests in this page alone. */
+  readonly deviceFull: boolean;
   /** With `conflict`: the newer state on the server. */
   readonly newer: ServerState<Document, Command> | null;
-  /** After two sets of changes were brought together: how many did not fit. */
-  readonly merged: { readonly dropped: number } | null;
+  readonly merged: Merged | null;
 }
 
 export interface SessionOptions<Document, Command> {
@@ -40,24 +62,52 @@ export interface SessionOptions<Document, Command> {
   readonly apply: Apply<Document, Command>;
   /** Sends steps; not given where nothing is saved (a preview). */
   readonly send?: (base: number, steps: readonly Step<Command>[]) => Promise<{ revision: number }>;
+  /** Asks for the present state, when more has to be undone than was handed out. */
+  readonly load?: () => Promise<ServerState<Document, Command>>;
   readonly local?: LocalSteps<Command>;
-  /** What to do when others changed the document meanwhile: ask, or put the own steps on top. */
+  /**
+   * What to do where others changed the same meanwhile: ask, or make the own changes again on top. Changes that
+   * do not meet are joined without a question.
+   */
   readonly onStale: 'ask' | 'merge';
+  /** What a command changes, as paths. */
+  readonly touches: (command: Command) => readonly string[];
+  /** How many commands are in one. */
+  readonly size?: (command: Command) => number;
+  /** The sentence for a step that is too large to be sent. */
+  readonly tooLarge?: string;
 }
 
-/** Steps that go to the server in one request. */
-const mostAtOnce = 200;
+/** An unsent step with what it led to, and how much of a request it takes. */
+interface Waiting<Document, Command> extends UnsentStep<Command>, Sized {
+  readonly after: History<Document, Command>;
+}
+
+/** Fewer steps to undo than this, and more are asked for. */
+const fewUndoable = 20;
+
+/** Problems that end with the step and not with the connection. */
+const forGood = new Set(['bad-request', 'too-large', 'refused', 'too-costly']);
+/** Problems that no step of this document can get past. */
+const forAll = new Set(['not-found', 'not-allowed']);
 
 /**
  * A document being changed: its history, what a drag shows, and the saving of every step. Steps are
  * written on the device first, then sent in order; where the server can't be reached they wait and are
- * sent later, and the server passes over those that it has already.
+ * sent later, and the server passes over those that it has already. A step that can't be saved is set aside, and
+ * what follows it is saved.
  */
 export class DocumentSession<Document, Command> {
   readonly store: StoreApi<SessionState<Document, Command>>;
   private base: number;
-  private unsent: UnsentStep<Command>[] = [];
+  /** The history as the server has confirmed it. */
+  private confirmed: History<Document, Command>;
+  private more: boolean;
+  private unsent: Waiting<Document, Command>[] = [];
+  /** How many steps go in one request: one alone while it is looked for which of them is refused. */
+  private most = Infinity;
   private sending = false;
+  private loading = false;
   private timer: ReturnType<typeof setTimeout> | undefined;
   private wait = 1000;
   private disposed = false;
@@ -67,31 +117,32 @@ export class DocumentSession<Document, Command> {
   constructor(private readonly options: SessionOptions<Document, Command>) {
     const { initial, local } = options;
     this.base = initial.revision;
-    const history = historyFromLog(initial.document, initial.log);
+    this.more = initial.more;
+    this.confirmed = historyOf(initial);
     this.store = createStore(() => ({
-      history,
-      shown: history.document,
+      history: this.confirmed,
+      shown: this.confirmed.document,
       status: 'saved' as SaveStatus,
       unsent: 0,
-      refusal: '',
+      aside: local?.aside ?? [],
+      deviceFull: false,
       newer: null,
       merged: null,
     }));
-    const known = new Set(initial.log.map(({ id }) => id));
-    for (const { base, unsent } of local?.readOthers() ?? []) {
-      const confirmed = unsent.filter(({ step }) => known.has(step.id)).length;
+    const known = new Set(initial.recent);
+    for (const { base, unsent } of local?.left ?? []) {
       const rest = unsent.filter(({ step }) => !known.has(step.id));
-      if (rest.length > 0)
-        this.adopt(rest, base + confirmed === initial.revision && this.unsent.length === 0);
+      this.adopt(rest, base + unsent.length - rest.length);
     }
     this.remember();
-    local?.forgetOthers();
-    if (this.store.getState().status !== 'conflict') void this.flush();
+    local?.forgetLeft();
+    local?.onTrouble((deviceFull) => this.store.setState({ deviceFull }));
+    void this.flush();
   }
 
   /** Does a command as one step that can be undone. @throws CommandError where it does not fit */
   do(command: Command): void {
-    this.step({ id: crypto.randomUUID(), kind: 'do', command });
+    this.step({ id: newId(), kind: 'do', command, at: new Date().toISOString() });
   }
 
   /** Shows what a command would do, without doing it; `null` leaves no trace. */
@@ -102,16 +153,14 @@ export class DocumentSession<Document, Command> {
     });
   }
 
-  undo(): void {
-    this.finishTyping();
-    if (this.store.getState().history.undoable.length > 0)
-      this.step({ id: crypto.randomUUID(), kind: 'undo' });
+  /** @returns the command that it came down to, where there was something to undo */
+  undo(): Command | undefined {
+    return this.undoOrRedo('undo');
   }
 
-  redo(): void {
-    this.finishTyping();
-    if (this.store.getState().history.redoable.length > 0)
-      this.step({ id: crypto.randomUUID(), kind: 'redo' });
+  /** @returns the command that it came down to, where there was something to redo */
+  redo(): Command | undefined {
+    return this.undoOrRedo('redo');
   }
 
   /** Registers a field whose typing becomes a step a little later. @returns how to take it away */
@@ -162,146 +211,297 @@ export class DocumentSession<Document, Command> {
   /** Ends a conflict by making the own changes again on the newer state. */
   putOnTop(): void {
     const { newer } = this.store.getState();
-    if (newer) this.rebase(newer);
+    if (newer) this.rebase(newer, () => 'over');
   }
 
-  /** Drops what the server has not confirmed, in a conflict or after a refusal. */
+  /** Ends a conflict by dropping what the server has not confirmed. */
   takeNewer(newer: ServerState<Document, Command>): void {
-    this.base = newer.revision;
     this.unsent = [];
+    this.begin(newer);
     this.remember();
-    const history = historyFromLog(newer.document, newer.log);
-    this.store.setState({ history, shown: history.document, status: 'saved', newer: null, refusal: '' });
+    this.show({ status: 'saved', newer: null });
   }
 
-  /** Forgets what the server has not confirmed; the page is then loaded again. */
-  discardUnsent(): void {
-    this.unsent = [];
-    this.remember();
+  /** Forgets what was set aside, when it has been read. */
+  forgetAside(): void {
+    this.store.setState({ aside: [] });
+    this.options.local?.forgetAside();
   }
 
   dispose(): void {
     this.disposed = true;
     clearTimeout(this.timer);
+    this.options.local?.close();
   }
 
-  private step(step: Step<Command>): void {
-    const { history, status } = this.store.getState();
-    const change = step.kind === 'undo' ? history.undoable.at(-1) : history.redoable.at(-1);
-    const effect =
-      step.kind === 'do' ? step.command : step.kind === 'undo' ? change!.inverse : change!.command;
-    const next = advance(history, step, this.options.apply);
-    this.unsent.push({ step, effect });
-    this.store.setState({ history: next, shown: next.document, merged: null });
+  private undoOrRedo(kind: 'undo' | 'redo'): Command | undefined {
+    this.finishTyping();
+    if (!changeOf(this.store.getState().history, kind)) return undefined;
+    return this.step({ id: newId(), kind, at: new Date().toISOString() });
+  }
+
+  /** @returns the command that the step came down to */
+  private step(given: Step<Command>): Command {
+    const step = mayNeedCleaning(JSON.stringify(given)) ? cleanValue(given) : given;
+    const waiting = this.waiting(this.last, step);
+    if (!this.options.send) {
+      this.confirmed = waiting.after;
+      this.show({ merged: null });
+      return waiting.effect;
+    }
+    this.unsent.push(waiting);
+    this.show({ merged: null });
     this.remember();
-    if (status !== 'conflict' && status !== 'refused') void this.flush();
+    if (this.store.getState().status !== 'conflict') void this.flush();
+    return waiting.effect;
+  }
+
+  /** The history after the last step. */
+  private get last(): History<Document, Command> {
+    return this.unsent.at(-1)?.after ?? this.confirmed;
+  }
+
+  /** A step after a history. @throws CommandError where it does not fit */
+  private waiting(before: History<Document, Command>, step: Step<Command>): Waiting<Document, Command> {
+    const of = step.kind === 'do' ? undefined : changeOf(before, step.kind)?.id;
+    const { history, effect } = advance(before, step, this.options.apply);
+    return {
+      step,
+      effect,
+      ...(of === undefined ? {} : { of }),
+      after: history,
+      bytes: bytesOf(step),
+      commands: step.kind === 'do' ? (this.options.size?.(step.command) ?? 1) : 1,
+    };
+  }
+
+  private show(more: Partial<SessionState<Document, Command>>): void {
+    const history = this.last;
+    this.store.setState({ history, shown: history.document, ...more });
+  }
+
+  private begin(state: ServerState<Document, Command>): void {
+    this.base = state.revision;
+    this.more = state.more;
+    this.confirmed = historyOf(state);
   }
 
   private remember(): void {
-    if (!this.options.send) this.unsent = [];
-    this.options.local?.write(this.base, this.unsent);
+    this.options.local?.write(
+      this.base,
+      this.unsent.map(({ step, effect, of }) => ({ step, effect, ...(of === undefined ? {} : { of }) })),
+    );
     this.store.setState({ unsent: this.unsent.length });
   }
 
   private async flush(): Promise<void> {
     const { send } = this.options;
-    if (!send || this.sending || this.unsent.length === 0 || this.disposed) return;
+    if (!send || this.sending || this.disposed || this.store.getState().status === 'conflict') return;
     clearTimeout(this.timer);
+    const tooLarge = this.unsent.filter(isTooLargeAlone).map(({ step }) => step.id);
+    if (tooLarge.length > 0)
+      this.takeOut(tooLarge, this.options.tooLarge ?? 'This is too large to be saved in one piece.');
+    if (this.unsent.length === 0) return;
     this.sending = true;
-    const sent = this.unsent.slice(0, mostAtOnce);
+    const sent = this.unsent.slice(0, batchLength(this.unsent, this.most));
     if (this.store.getState().status === 'saved') this.store.setState({ status: 'saving' });
-    let failed = true;
+    let goOn = false;
     try {
       const { revision } = await send(
         this.base,
         sent.map(({ step }) => step),
       );
       this.base = revision;
+      this.confirmed = sent.at(-1)!.after;
       this.unsent = this.unsent.slice(sent.length);
       this.wait = 1000;
+      this.most = Infinity;
       this.remember();
       this.store.setState({ status: this.unsent.length === 0 ? 'saved' : 'saving' });
-      failed = false;
+      goOn = true;
     } catch (error) {
-      this.handle(error);
+      goOn = this.handle(error, sent);
     } finally {
       this.sending = false;
     }
-    if (!failed) void this.flush();
+    if (goOn) void this.flush();
+    void this.loadMore();
   }
 
-  private handle(error: unknown): void {
-    if (error instanceof ApiProblem && error.problem.type === 'stale') {
-      const newer = error.problem.current as ServerState<Document, Command>;
-      const known = new Set(newer.log.map(({ id }) => id));
-      const open = this.unsent.some(({ step }) => !known.has(step.id));
-      if (open && this.options.onStale === 'ask') this.store.setState({ status: 'conflict', newer });
-      else this.rebase(newer);
-    } else if (error instanceof ApiProblem && error.problem.type === 'not-signed-in') {
-      this.store.setState({ status: 'signed-out' });
-    } else if (error instanceof ApiProblem && error.problem.status < 500 && error.problem.status !== 429) {
-      this.store.setState({ status: 'refused', refusal: error.problem.detail });
-    } else {
-      if (!(error instanceof NotConnected || error instanceof ApiProblem)) console.error(error);
-      this.store.setState({ status: 'offline' });
-      if (this.disposed) return;
-      this.timer = setTimeout(() => void this.flush(), this.wait);
-      this.wait = Math.min(this.wait * 2, 15_000);
+  /** @returns whether sending goes on at once */
+  private handle(error: unknown, sent: readonly Waiting<Document, Command>[]): boolean {
+    const problem = error instanceof ApiProblem ? error.problem : undefined;
+    if (problem?.type === 'stale') {
+      this.join(problem.current as ServerState<Document, Command>);
+      return false;
     }
+    if (problem?.type === 'not-signed-in') {
+      this.store.setState({ status: 'signed-out' });
+      return false;
+    }
+    if (problem && forAll.has(problem.type)) {
+      this.takeOut(
+        this.unsent.map(({ step }) => step.id),
+        problem.detail,
+      );
+      return false;
+    }
+    if (problem && forGood.has(problem.type)) {
+      const id = problem.step ?? (sent.length === 1 ? sent[0]!.step.id : undefined);
+      // Where it is not said which one, each is sent alone until it is found.
+      if (id === undefined) this.most = 1;
+      else this.takeOut([id], problem.detail);
+      return true;
+    }
+    if (!(error instanceof NotConnected || problem)) console.error(error);
+    this.store.setState({ status: 'offline' });
+    if (this.disposed) return false;
+    this.timer = setTimeout(() => void this.flush(), Math.max(this.wait, (problem?.retryAfter ?? 0) * 1000));
+    this.wait = Math.min(this.wait * 2, 15_000);
+    return false;
+  }
+
+  /**
+   * Takes steps out of the row and keeps them aside. What followed is done again without them; an undo or redo of
+   * one of them goes with it, and what does not fit without them is set aside too.
+   */
+  private takeOut(ids: readonly string[], reason: string): void {
+    const out = new Set(ids);
+    const aside: AsideStep<Command>[] = [];
+    const before = this.unsent;
+    this.unsent = [];
+    for (const { step, effect, of } of before) {
+      if (of !== undefined && out.has(of)) continue;
+      if (out.has(step.id)) {
+        aside.push({ id: step.id, effect, reason });
+        continue;
+      }
+      try {
+        this.unsent.push(this.waiting(this.last, step));
+      } catch (error) {
+        if (!(error instanceof CommandError)) throw error;
+        out.add(step.id);
+        aside.push({ id: step.id, effect, reason: error.message });
+      }
+    }
+    this.keepAside(aside);
+    this.show({ status: this.unsent.length === 0 ? 'saved' : this.store.getState().status });
+    this.remember();
+  }
+
+  private keepAside(aside: readonly AsideStep<Command>[]): void {
+    if (aside.length === 0) return;
+    this.options.local?.setAside(aside);
+    this.store.setState({ aside: [...this.store.getState().aside, ...aside] });
+  }
+
+  /** Others changed the document meanwhile: what does not meet is joined, and else it is as the owner wishes. */
+  private join(newer: ServerState<Document, Command>): void {
+    const { touches, onStale } = this.options;
+    const known = new Set(newer.recent);
+    const theirs = newer.since?.flatMap((command) => [...touches(command)]);
+    const meets = ({ effect }: UnsentStep<Command>): boolean => !theirs || pathsMeet(touches(effect), theirs);
+    const mine = this.unsent.filter(({ step }) => !known.has(step.id));
+    if (onStale === 'ask' && mine.some(meets)) {
+      this.store.setState({ status: 'conflict', newer });
+      return;
+    }
+    this.rebase(newer, (step) => {
+      if (!meets(step)) return 'apart';
+      // Where the whole was changed of which this changes a part, the same index may be another thing.
+      const isPart = theirs?.some((path) => touches(step.effect).some((own) => own.startsWith(`${path}/`)));
+      return isPart ? 'lost' : 'over';
+    });
   }
 
   /** Makes the unsent changes again on a newer state, as steps of their own. */
-  private rebase(newer: ServerState<Document, Command>): void {
-    const known = new Set(newer.log.map(({ id }) => id));
+  private rebase(
+    newer: ServerState<Document, Command>,
+    judge: (step: UnsentStep<Command>) => 'apart' | 'over' | 'lost',
+  ): void {
+    const known = new Set(newer.recent);
     const mine = this.unsent.filter(({ step }) => !known.has(step.id));
-    const history = historyFromLog(newer.document, newer.log);
-    this.base = newer.revision;
+    this.begin(newer);
     this.unsent = [];
-    this.store.setState({ history, shown: history.document, status: 'saved', newer: null });
-    const dropped = mine.length === 0 ? null : { dropped: this.redoOnTop(mine) };
+    const aside: AsideStep<Command>[] = [];
+    let over = 0;
+    for (const one of mine) {
+      const verdict = judge(one);
+      try {
+        if (verdict === 'lost')
+          throw new CommandError('The curve that this belongs to was changed as a whole elsewhere.');
+        const { at } = one.step;
+        this.unsent.push(
+          this.waiting(this.last, { id: newId(), kind: 'do', command: one.effect, ...(at ? { at } : {}) }),
+        );
+        if (verdict === 'over') over++;
+      } catch (error) {
+        if (!(error instanceof CommandError)) throw error;
+        aside.push({ id: one.step.id, effect: one.effect, reason: error.message });
+      }
+    }
+    this.keepAside(aside);
+    this.show({
+      status: 'saved',
+      newer: null,
+      merged: mine.length === 0 ? null : { kept: this.unsent.length, over, dropped: aside.length },
+    });
     this.remember();
-    this.store.setState({ merged: dropped });
     void Promise.resolve().then(() => this.flush());
   }
 
-  /** Applies the effects of steps as new steps. @returns how many did not fit */
-  private redoOnTop(steps: readonly UnsentStep<Command>[]): number {
-    let dropped = 0;
-    for (const { effect } of steps) {
-      const step: Step<Command> = { id: crypto.randomUUID(), kind: 'do', command: effect };
+  /**
+   * Takes over steps that an earlier page left. Where they start from another revision than the server's present
+   * one they are sent all the same: the answer tells what was done since, and they are joined with it.
+   */
+  private adopt(steps: readonly UnsentStep<Command>[], base: number): void {
+    if (steps.length === 0) return;
+    const fits = base >= this.options.initial.revision && this.base === this.options.initial.revision;
+    for (const one of steps) {
       try {
-        const history = advance(this.store.getState().history, step, this.options.apply);
-        this.unsent.push({ step, effect });
-        this.store.setState({ history, shown: history.document });
+        const fitting = fits ? this.waiting(this.last, one.step) : undefined;
+        this.unsent.push(fitting ?? { ...one, after: this.last, bytes: bytesOf(one.step), commands: 1 });
       } catch (error) {
         if (!(error instanceof CommandError)) throw error;
-        dropped++;
+        this.keepAside([{ id: one.step.id, effect: one.effect, reason: error.message }]);
       }
     }
-    return dropped;
+    if (!fits) this.base = Math.min(this.base, base);
+    this.show({});
   }
 
-  /** Takes over steps that an earlier page left: as they are where they fit, else on top. */
-  private adopt(steps: readonly UnsentStep<Command>[], fits: boolean): void {
-    if (fits) {
-      try {
-        let { history } = this.store.getState();
-        for (const { step } of steps) history = advance(history, step, this.options.apply);
-        this.unsent.push(...steps);
-        this.store.setState({ history, shown: history.document });
-        return;
-      } catch (error) {
-        if (!(error instanceof CommandError)) throw error;
+  /** Asks for more of what can be undone when little of it is left. */
+  private async loadMore(): Promise<void> {
+    const { load } = this.options;
+    const isLow = this.more && this.confirmed.undoable.length < fewUndoable;
+    if (!load || !isLow || this.loading || this.disposed || !this.isSaved) return;
+    this.loading = true;
+    try {
+      const state = await load();
+      if (this.isSaved && state.revision === this.base) {
+        this.confirmed = { ...this.confirmed, undoable: state.undoable, redoable: state.redoable };
+        this.more = state.more;
+        this.store.setState({ history: this.last });
       }
-    }
-    if (this.options.onStale === 'ask') {
-      // The question is put by the page; until it is answered the steps stay on the device.
-      this.unsent.push(...steps);
-      this.store.setState({ status: 'conflict', newer: this.options.initial });
-    } else {
-      this.store.setState({ merged: { dropped: this.redoOnTop(steps) } });
+    } catch {
+      // It is asked again after the next step.
+    } finally {
+      this.loading = false;
     }
   }
+}
+
+function historyOf<Document, Command>({
+  document,
+  undoable,
+  redoable,
+}: ServerState<Document, Command>): History<Document, Command> {
+  return { document, undoable, redoable };
+}
+
+/** The state of a document to which nothing has been done yet. */
+export function freshState<Document, Command>(document: Document): ServerState<Document, Command> {
+  return { document, revision: 0, undoable: [], redoable: [], more: false, recent: [] };
 }
 
 /** Whether what a session shows is done, or the preview of what is in the hand. */

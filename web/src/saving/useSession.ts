@@ -1,4 +1,4 @@
-import { useEffect } from 'react';
+import { useEffect, useRef } from 'react';
 import { useStore } from 'zustand';
 import type { DocumentSession, SessionState } from './documentSession.js';
 
@@ -32,16 +32,27 @@ export function useSessionLife<Document, Command>(session: DocumentSession<Docum
   }, [session]);
 }
 
-/** Undo and redo by keyboard, wherever the focus is, except in fields that undo their own typing. */
-export function useUndoKeys<Document, Command>(session: DocumentSession<Document, Command>): void {
+/**
+ * Undo and redo by keyboard, wherever the focus is, except in fields that undo their own typing.
+ * @param onEffect told what an undo or redo came down to
+ */
+export function useUndoKeys<Document, Command>(
+  session: DocumentSession<Document, Command>,
+  onEffect?: (effect: Command) => void,
+): void {
+  const latest = useRef(onEffect);
+  latest.current = onEffect;
   useEffect(() => {
+    const told = (effect: Command | undefined): void => {
+      if (effect !== undefined) latest.current?.(effect);
+    };
     const onKey = (event: KeyboardEvent): void => {
       if (!(event.ctrlKey || event.metaKey) || event.altKey) return;
       const target = event.target as HTMLElement;
       if (target.closest('input, textarea')) return;
       const key = event.key.toLowerCase();
-      if (key === 'z' && !event.shiftKey) session.undo();
-      else if (key === 'y' || (key === 'z' && event.shiftKey)) session.redo();
+      if (key === 'z' && !event.shiftKey) told(session.undo());
+      else if (key === 'y' || (key === 'z' && event.shiftKey)) told(session.redo());
       else return;
       event.preventDefault();
     };

@@ -1,5 +1,6 @@
 import { useState } from 'react';
 import { useTranslation } from '../text/text.js';
+import { copyText } from '../ui/copyText.js';
 import { Button } from '../ui/Button.js';
 
 /** A return key, to be written down or copied. */
@@ -14,7 +15,7 @@ export function ReturnKey({ value }: { value: string }) {
       >
         {value}
       </output>
-      <Button onClick={() => void navigator.clipboard?.writeText(value).then(() => setCopied(true))}>
+      <Button onClick={() => void copyText(value).then(setCopied)}>
         {copied ? t('session.copied') : t('session.copy')}
       </Button>
     </div>

@@ -5,6 +5,7 @@ import { Link, useNavigate } from 'react-router';
 import { call } from '../api/call.js';
 import { Thumbnail } from '../figure/Thumbnail.js';
 import { useDoor, useSignOut, useWho } from '../session/useWho.js';
+import { newId } from '../saving/newId.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Failure, Loading } from '../ui/States.js';
@@ -72,7 +73,7 @@ function CourseShelf({ course }: { course: Course }) {
             title,
             sheets: [
               {
-                id: crypto.randomUUID(),
+                id: newId(),
                 title: t('shelf.firstSheet'),
                 prose: emptyProse,
                 figure: firstFigure(),

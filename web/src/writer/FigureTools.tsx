@@ -1,4 +1,4 @@
-import { maximumDegree, sourcesOf, type FigureItem, type PointKind } from '@bogen/core';
+import { type LessonCommand, maximumDegree, sourcesOf, type FigureItem, type PointKind } from '@bogen/core';
 import { Minus, Plus } from 'lucide-react';
 import { curveOf } from '@bogen/core';
 import type { Clipboard } from '../clipboard/useClipboard.js';
@@ -18,6 +18,8 @@ export type Mode = 'move' | 'loose';
 
 interface FigureToolsProps {
   readonly session: DraftSession;
+  /** Told what an undo or redo came down to. */
+  readonly onEffect: (effect: LessonCommand) => void;
   readonly scene: FigureScene;
   readonly mode: Mode;
   readonly onMode: (mode: Mode) => void;
@@ -30,6 +32,7 @@ interface FigureToolsProps {
 /** The instructor's tools above the figure. */
 export function FigureTools({
   session,
+  onEffect,
   scene,
   mode,
   onMode,
@@ -52,7 +55,7 @@ export function FigureTools({
   );
   return (
     <>
-      <UndoButtons session={session} narrow />
+      <UndoButtons session={session} narrow onEffect={onEffect} />
       <DrawMenu drawing={drawing} scene={scene} onPicture={(id) => onPanel('details', id)} />
       <Button
         quiet

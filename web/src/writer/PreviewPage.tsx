@@ -1,5 +1,6 @@
 import {
   applyFigureCommand,
+  touchesOfFigureCommand,
   startOver,
   type FigureCommand,
   type FigureDocument,
@@ -11,7 +12,7 @@ import { FigureView } from '../figure/FigureView.js';
 import { useScene } from '../figure/useScene.js';
 import { Rail } from '../rail/Rail.js';
 import { looseHost } from '../reader/workHost.js';
-import { DocumentSession } from '../saving/documentSession.js';
+import { DocumentSession, freshState } from '../saving/documentSession.js';
 import { UndoButtons } from '../saving/SaveState.js';
 import { useSession, useUndoKeys } from '../saving/useSession.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
@@ -57,9 +58,10 @@ function PreviewSheet({
   const session = useMemo(
     () =>
       new DocumentSession<FigureDocument, FigureCommand>({
-        initial: { document: sheet.figure, revision: 0, log: [] },
+        initial: freshState(sheet.figure),
         apply: applyFigureCommand,
         onStale: 'merge',
+        touches: touchesOfFigureCommand,
       }),
     [sheet.figure],
   );

@@ -1,4 +1,4 @@
-import { emptyProse, sheetOf, type Prose } from '@bogen/core';
+import { CommandError, emptyProse, sheetOf, type Prose } from '@bogen/core';
 import { Mathematics } from '@tiptap/extension-mathematics';
 import { EditorContent, useEditor, useEditorState, type Editor, type JSONContent } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
@@ -9,6 +9,7 @@ import { useSession } from '../saving/useSession.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import type { DraftSession } from './draft.js';
+import { TypedSteps } from './typedSteps.js';
 import { FormulaPanel, type EditedFormula } from './FormulaPanel.js';
 
 /** How long the typing must rest before it becomes a step. */
@@ -32,6 +33,7 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
   const saved = useSession(session, (state) => sheetOf(state.history.document, sheet)?.prose ?? emptyProse);
   const written = useRef<Prose>(emptyProse);
+  const typed = useRef<TypedSteps>(new TypedSteps());
 
   const extensions = useMemo(() => {
     const edit = (block: boolean) => ({
@@ -70,7 +72,8 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
         class: 'prose-text min-h-[120px] outline-none',
       },
     },
-    onUpdate: () => {
+    onUpdate: ({ transaction, appendedTransactions }) => {
+      for (const { steps } of [transaction, ...appendedTransactions]) typed.current.add(steps);
       clearTimeout(timer.current);
       timer.current = setTimeout(() => finish.current(), restMs);
     },
@@ -82,10 +85,19 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
     clearTimeout(timer.current);
     if (editor.isDestroyed) return;
     const prose = editor.getJSON() as Prose;
+    const steps = typed.current.take();
     if (sameProse(prose, written.current)) return;
     written.current = prose;
-    if (sheetOf(session.store.getState().history.document, sheet))
+    if (!sheetOf(session.store.getState().history.document, sheet)) return;
+    try {
+      if (!steps) throw new CommandError('The steps are of another text.');
+      session.do({ name: 'editProse', sheet, steps });
+    } catch (error) {
+      if (!(error instanceof CommandError)) throw error;
       session.do({ name: 'setProse', sheet, prose });
+    }
+    // What is typed from here on starts from what is stored now.
+    written.current = sheetOf(session.store.getState().history.document, sheet)?.prose ?? prose;
   };
 
   useEffect(() => {
@@ -107,6 +119,7 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
     }
     // What the editor makes of it is what later typing is compared with.
     written.current = editor.getJSON() as Prose;
+    typed.current.begin(sameProse(saved, written.current));
   }, [editor, saved]);
 
   return (

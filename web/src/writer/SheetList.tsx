@@ -19,6 +19,7 @@ import clsx from 'clsx';
 import { Copy, GripVertical, Plus, Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { useSession } from '../saving/useSession.js';
+import { newId } from '../saving/newId.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import type { DraftSession } from './draft.js';
@@ -77,7 +78,7 @@ export function SheetList({ session, lesson, current }: SheetListProps) {
           quiet
           onClick={() =>
             add({
-              id: crypto.randomUUID(),
+              id: newId(),
               title: t('writer.newSheet'),
               prose: emptyProse,
               figure: firstFigure(),
@@ -94,7 +95,7 @@ export function SheetList({ session, lesson, current }: SheetListProps) {
           className="px-1.5"
           aria-label={t('writer.copySheet')}
           title={t('writer.copySheet')}
-          onClick={() => add({ ...sheets[index]!, id: crypto.randomUUID() })}
+          onClick={() => add({ ...sheets[index]!, id: newId() })}
         >
           <Copy aria-hidden size={15} />
         </Button>

@@ -1,12 +1,12 @@
 import { DrawBar } from '../draw/DrawBar.js';
 import { DrawLayer } from '../draw/DrawLayer.js';
 import { useDrawing } from '../draw/useDrawing.js';
-import { isLoose, looseOf, sheetOf, type PointKind } from '@bogen/core';
+import { isLoose, looseOf, sheetOf, sheetOfCommand, type LessonCommand, type PointKind } from '@bogen/core';
 import { Fragment, useEffect, useMemo } from 'react';
 import { useClipboard } from '../clipboard/useClipboard.js';
 import { useFigureKeys } from '../keys/useFigureKeys.js';
 import { SelectionBar } from '../select/SelectionBar.js';
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { FigureView } from '../figure/FigureView.js';
 import { letterOf } from '../figure/names.js';
 import { prepareFigures, sheetsByNearness } from '../figure/prepare.js';
@@ -65,7 +65,14 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
       palette,
     );
   }, [session, sheetId, palette]);
-  useUndoKeys(session);
+  const navigate = useNavigate();
+  // What is undone is seen: the sheet that it changes comes into view.
+  const showSheet = (effect: LessonCommand): void => {
+    const changed = sheetOfCommand(effect);
+    if (changed && changed !== sheetId && sheetOf(session.store.getState().history.document, changed))
+      void navigate(`/write/${draft.id}/${changed}`);
+  };
+  useUndoKeys(session, showSheet);
   const [panel, setPanel] = useStateOf<OpenPanel>(scene, noPanel);
   const openPanel = (name: PanelName | null, item?: string): void => {
     setPanel({ name, item: item ?? null });
@@ -172,6 +179,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
           ) : (
             <FigureTools
               session={session}
+              onEffect={showSheet}
               scene={scene}
               mode={mode}
               onMode={setMode}

@@ -1,6 +1,10 @@
 import type { Answer } from '@bogen/contract';
 import {
   applyLessonCommand,
+  figureVersion,
+  migrateLessonCommand,
+  singleCommands,
+  touchesOfLessonCommand,
   sheetOf,
   type FigureDocument,
   type LessonCommand,
@@ -11,7 +15,7 @@ import { call } from '../api/call.js';
 import { snapMoved } from '../draw/snapMoved.js';
 import type { FigureHost } from '../figure/host.js';
 import { DocumentSession, motionOf } from '../saving/documentSession.js';
-import { LocalSteps } from '../saving/localSteps.js';
+import { openLocalSteps } from '../saving/localSteps.js';
 
 export type DraftSession = DocumentSession<LessonDocument, LessonCommand>;
 
@@ -31,13 +35,20 @@ export async function openDraft(lesson: string): Promise<OpenDraft> {
     known.session.retry();
     return known;
   }
-  const draft = await call('draft', { params: { lesson } });
   known?.session.dispose();
+  const [draft, local] = await Promise.all([
+    call('draft', { params: { lesson } }),
+    openLocalSteps<LessonCommand>(`draft:${lesson}`, { version: figureVersion, read: migrateLessonCommand }),
+  ]);
   const session: DraftSession = new DocumentSession<LessonDocument, LessonCommand>({
     initial: draft,
     apply: applyLessonCommand,
-    local: new LocalSteps(`draft:${lesson}`),
+    local,
     onStale: 'ask',
+    touches: touchesOfLessonCommand,
+    size: (command) => (command.name === 'figure' ? singleCommands(command.command).length : 1),
+    tooLarge: i18next.t('save.tooLargeAlone'),
+    load: () => call('draft', { params: { lesson } }),
     send: (base, steps) =>
       call('appendToDraft', { params: { lesson }, body: { base, steps } as never, keepalive: true }),
   });

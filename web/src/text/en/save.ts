@@ -5,8 +5,19 @@ export const save = {
   offlineLong:
     'Not connected. Go on working: everything is kept on this device and sent as soon as the connection is back.',
   signedOut: 'You are signed out. Your changes are kept on this device; sign in again and they are sent.',
-  refused: 'The server refused a change: {{detail}} The others are kept.',
-  backToSaved: 'Go back to the saved state',
+  deviceFull:
+    'This device has no more room for changes that are not sent yet. Keep this page open until they are sent.',
+  tooLargeAlone:
+    'This change is too large to be saved in one piece. Do it in smaller parts, for instance with a shorter freehand stroke.',
+  aside_one: '{{count}} change could not be saved and is set aside. {{reason}} Everything else is saved.',
+  aside_other: '{{count}} changes could not be saved and are set aside. {{reason}} Everything else is saved.',
+  asideShow: 'Read and copy',
+  asideTitle: 'Changes that could not be saved',
+  asideLead:
+    'They stay on this device until you forget them. Each stands below the reason why it was not saved.',
+  asideCopy: 'Copy as text',
+  asideCopied: 'Copied.',
+  asideForget: 'Forget them',
   conflictTitle: 'This lesson was changed elsewhere',
   conflictLead_one:
     'Perhaps in another window. Your {{count}} change since then is kept here. What should become of it?',
@@ -18,9 +29,11 @@ export const save = {
   keepAsCopyHelp: 'Both states stay; yours gets its own place on the shelf.',
   takeTheirs: 'Take the newer state',
   takeTheirsHelp: 'Your changes are dropped.',
-  merged: 'This sheet was also changed on another device. Both sets of moves are kept.',
-  someDropped_one: '{{count}} change no longer fitted and was left out.',
-  someDropped_other: '{{count}} changes no longer fitted and were left out.',
+  merged: 'This was also changed on another device. Both sets of changes are kept.',
+  someOver_one: 'Where both changed the same, yours came later and stands.',
+  someOver_other: 'Where both changed the same, {{count}} times, yours came later and stands.',
+  someDropped_one: '{{count}} change of yours no longer fits and is set aside.',
+  someDropped_other: '{{count}} changes of yours no longer fit and are set aside.',
   undo: 'Undo',
   redo: 'Redo',
   copyName: '{{title}} (my copy)',
