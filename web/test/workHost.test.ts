@@ -1,4 +1,10 @@
-import { applyFigureCommand, curveOf, type FigureCommand, type FigureDocument } from '@bogen/core';
+import {
+  applyFigureCommand,
+  curveOf,
+  type FigureCommand,
+  type FigureDocument,
+  touchesOfFigureCommand,
+} from '@bogen/core';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { FigureScene } from '../src/figure/scene.js';
 import { withPartsOf } from '../src/reader/work.js';
