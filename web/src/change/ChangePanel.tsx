@@ -153,7 +153,7 @@ function PreviewNumbers({ preview, of }: { preview: Preview; of: OfferedOperatio
   }
   const show = (counts: CurveCounts | undefined, key: keyof CurveCounts): string => {
     if (!counts) return '';
-    if (key === 'closedness') return t(`figure.closedness.${counts.closedness}`);
+    if (key === 'closedness') return t(`facts.words.${counts.closedness}`);
     return key === 'continuity' ? `C${superscript(counts.continuity)}` : String(counts[key]);
   };
   const keys = ['degree', 'spans', 'points', 'knots', 'continuity', 'closedness'] as const;

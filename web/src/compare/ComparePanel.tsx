@@ -173,7 +173,7 @@ function Counts({
   const { t } = useTranslation();
   const shown = (counts: CurveCounts, key: keyof CurveCounts): string =>
     key === 'closedness'
-      ? t(`figure.closedness.${counts.closedness}`)
+      ? t(`facts.words.${counts.closedness}`)
       : key === 'continuity'
         ? `C${superscript(counts.continuity)}`
         : String(counts[key]);

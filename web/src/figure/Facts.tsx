@@ -1,4 +1,12 @@
-import { closednessOf, distinctPointCount, isRational, spansOf, type Curve } from '@bogen/core';
+import {
+  closednessOfItem,
+  distinctPointCount,
+  isRational,
+  itemOf,
+  spansOf,
+  type Curve,
+  type FigureItem,
+} from '@bogen/core';
 import type { TFunction } from 'i18next';
 import { useDeferredValue, useSyncExternalStore } from 'react';
 import { shownNumber, superscript } from '../text/number.js';
@@ -7,7 +15,7 @@ import { continuityOf, lengthOf } from './geometry.js';
 import type { FigureScene } from './scene.js';
 
 /** The facts of a curve in one or two lines. */
-export function factsOf(curve: Curve, t: TFunction<'texts'>): string[] {
+export function factsOf(curve: Curve, item: FigureItem | undefined, t: TFunction<'texts'>): string[] {
   const orders = continuityOf(curve).map(({ order }) => order);
   const lowest = Math.min(...orders);
   const continuity =
@@ -25,10 +33,15 @@ export function factsOf(curve: Curve, t: TFunction<'texts'>): string[] {
       t('figure.points', { count: distinctPointCount(curve) }),
       t('figure.knots', { count: curve.knots.length }),
       ...(isRational(curve) ? [t('figure.rational')] : []),
-      t(`figure.closedness.${closednessOf(curve)}`),
+      t(`facts.words.${closednessOfItem(curve, item)}`),
     ].join(' · '),
     continuity,
   ];
+}
+
+/** The item that the rail's curve belongs to. */
+export function railItem({ document }: FigureScene): FigureItem | undefined {
+  return document.rail.item === null ? undefined : itemOf(document, document.rail.item);
 }
 
 /** The facts of the rail's curve, on the figure's lower edge. They follow a little after a change is done. */
@@ -38,7 +51,7 @@ export function Facts({ scene }: { scene: FigureScene }) {
   // The drawing is not kept waiting for them: measuring a length takes a part of a frame.
   const curve = useDeferredValue(settled);
   if (!curve) return null;
-  const [first, continuity] = factsOf(curve, t);
+  const [first, continuity] = factsOf(curve, railItem(scene), t);
   return (
     <p
       className="pointer-events-none absolute bottom-2.5 left-4 text-[12px] leading-[1.5] text-soft"

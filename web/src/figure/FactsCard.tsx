@@ -1,14 +1,4 @@
-import {
-  closednessOf,
-  distinctPointCount,
-  domainOf,
-  enclosedArea,
-  isRational,
-  measureContinuity,
-  shortKnotList,
-  spansOf,
-  type Curve,
-} from '@bogen/core';
+import { factNames, facts, type Curve, type FactValue, type FigureItem } from '@bogen/core';
 import type { TFunction } from 'i18next';
 import { useState, useSyncExternalStore } from 'react';
 import { shownNumber, superscript } from '../text/number.js';
@@ -16,44 +6,46 @@ import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { copyText } from '../ui/copyText.js';
 import { Panel } from '../ui/Panel.js';
-import { lengthOf } from './geometry.js';
+import { railItem } from './Facts.js';
 import type { FigureScene } from './scene.js';
 
 /** Every fact of a curve as rows of name and value. */
-function rowsOf(curve: Curve, t: TFunction<'texts'>): [string, string][] {
-  const { degree, knots, points, weights } = curve;
-  const dimension = points[0]!.length;
-  const stored = distinctPointCount(curve) * (dimension + (weights ? 1 : 0)) + knots.length;
-  const list = (values: readonly number[]): string =>
-    `${values.length}: ${values.map((value) => shownNumber(value, 3).replace(/\.?0+$/, '') || '0').join(', ')}`;
-  const [start] = domainOf(knots, degree);
-  const continuity = measureContinuity(curve).map(
-    ({ knot, guaranteed, parametric, geometric }): [string, string] => [
-      t(knot === start ? 'facts.seam' : 'facts.atKnot', { u: shownNumber(knot, 3) }),
-      `${t('facts.guaranteed', { order: superscript(guaranteed) })}, ${t('facts.measured', {
-        c: parametric >= degree ? superscript(degree) : superscript(parametric),
-        g: superscript(geometric),
-      })}`,
-    ],
-  );
-  return [
-    [t('facts.degree'), String(degree)],
-    [t('facts.order'), String(degree + 1)],
-    [t('facts.spans'), String(spansOf(knots, degree).length)],
-    [t('facts.points'), String(distinctPointCount(curve))],
-    [t('facts.knotsFull'), list(knots)],
-    [t('facts.knotsShort'), list(shortKnotList(knots))],
-    [t('facts.kind'), t(isRational(curve) ? 'facts.rational' : 'facts.polynomial')],
-    [t('facts.closed'), t(`figure.closedness.${closednessOf(curve)}`)],
-    [t('facts.length'), `${shownNumber(lengthOf(curve))} mm`],
-    ...(dimension === 2
-      ? [[t('facts.area'), `${shownNumber(Math.abs(enclosedArea(curve)))} mm²`] as [string, string]]
-      : []),
-    [t('facts.cost'), String(stored)],
-    ...(continuity.length > 0
-      ? continuity
-      : [[t('facts.continuity'), t('facts.noKnots')] as [string, string]]),
-  ];
+function rowsOf(curve: Curve, item: FigureItem | undefined, t: TFunction<'texts'>): [string, string][] {
+  return factNames.flatMap((name): [string, string][] => {
+    const value = facts[name](curve, item);
+    if (!value) return [];
+    return value.kind === 'continuity'
+      ? continuityRows(value, t)
+      : [[t(`facts.names.${name}`), factText(value, t)]];
+  });
+}
+
+/** A fact's value as it is read. */
+function factText(value: Exclude<FactValue, { kind: 'continuity' }>, t: TFunction<'texts'>): string {
+  switch (value.kind) {
+    case 'whole':
+      return String(value.value);
+    case 'number':
+      return `${shownNumber(value.value)} ${t(`facts.units.${value.unit}`)}`;
+    case 'word':
+      return t(`facts.words.${value.word}`);
+    case 'list':
+      return `${value.values.length}: ${value.values.map((one) => shownNumber(one, 3).replace(/\.?0+$/, '') || '0').join(', ')}`;
+  }
+}
+
+function continuityRows(
+  { knots, degree, start }: Extract<FactValue, { kind: 'continuity' }>,
+  t: TFunction<'texts'>,
+): [string, string][] {
+  if (knots.length === 0) return [[t('facts.names.continuity'), t('facts.noKnots')]];
+  return knots.map(({ knot, guaranteed, parametric, geometric }) => [
+    t(knot === start ? 'facts.seam' : 'facts.atKnot', { u: shownNumber(knot, 3) }),
+    `${t('facts.guaranteed', { order: superscript(guaranteed) })}, ${t('facts.measured', {
+      c: parametric >= degree ? superscript(degree) : superscript(parametric),
+      g: superscript(geometric),
+    })}`,
+  ]);
 }
 
 /** The facts of the rail's curve as a card, to read and to copy. */
@@ -70,7 +62,7 @@ export function FactsCard({
   const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   const [copied, setCopied] = useState(false);
   if (!curve) return null;
-  const rows = rowsOf(curve, t);
+  const rows = rowsOf(curve, railItem(scene), t);
   const copy = (): void => {
     const text = [name, ...rows.map(([fact, value]) => `${fact}: ${value}`)].join('\n');
     void copyText(text).then(setCopied);

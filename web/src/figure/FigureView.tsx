@@ -3,7 +3,7 @@ import { useMemo, type ReactNode } from 'react';
 import { useTranslation } from '../text/text.js';
 import { Late } from '../ui/Late.js';
 import { useStateOf } from '../ui/useStateOf.js';
-import { Facts, factsOf } from './Facts.js';
+import { Facts, factsOf, railItem } from './Facts.js';
 import { FigurePane } from './FigurePane.js';
 import { panesOf, wholePane } from './pane.js';
 import type { Plane } from './plane.js';
@@ -59,7 +59,7 @@ export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProp
     <div
       role="group"
       aria-label={t('figure.label', {
-        facts: railCurve ? factsOf(railCurve, t).join(', ') : t('figure.empty'),
+        facts: railCurve ? factsOf(railCurve, railItem(scene), t).join(', ') : t('figure.empty'),
       })}
       aria-busy={scene.arrival !== 'here'}
       className="relative flex min-h-0 flex-1 flex-col overflow-hidden bg-sheet"

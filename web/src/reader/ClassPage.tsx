@@ -2,7 +2,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../api/call.js';
-import { Thumbnail } from '../figure/Thumbnail.js';
+import { Thumbnail } from '../thumbnail/Thumbnail.js';
 import { ReturnKey } from '../session/ReturnKey.js';
 import { useDoor, useSignOut, useWho } from '../session/useWho.js';
 import { useTranslation } from '../text/text.js';
@@ -60,6 +60,7 @@ export function ClassPage() {
                 <div className="grid place-items-center border-line p-3 sm:border-r">
                   <Thumbnail
                     figure={lesson.firstFigure}
+                    of={`${lesson.id}:edition ${lesson.edition}`}
                     label={t('shelf.openingFigure', { title: lesson.title })}
                     width={280}
                     height={130}

@@ -1,6 +1,6 @@
 import { clampedUniformKnots, emptyFigure, type FigureDocument } from '@bogen/core';
 import type { ReactNode } from 'react';
-import { Thumbnail } from '../figure/Thumbnail.js';
+import { Thumbnail } from '../thumbnail/Thumbnail.js';
 import { TopBar } from '../ui/TopBar.js';
 import { useTranslation } from '../text/text.js';
 
@@ -35,7 +35,7 @@ export function Door({ title, lead, children }: { title: string; lead: string; c
           {children}
         </div>
         <figure className="hidden md:block">
-          <Thumbnail figure={drawing} label={t('session.drawing')} width={520} height={320} />
+          <Thumbnail figure={drawing} of="door" label={t('session.drawing')} width={520} height={320} />
           <figcaption className="mt-3 text-center font-serif text-[15px] text-soft italic">
             {t('app.tagline')}
           </figcaption>

@@ -3,7 +3,7 @@ import { emptyProse } from '@bogen/core';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../api/call.js';
-import { Thumbnail } from '../figure/Thumbnail.js';
+import { Thumbnail } from '../thumbnail/Thumbnail.js';
 import { useDoor, useSignOut, useWho } from '../session/useWho.js';
 import { newId } from '../saving/newId.js';
 import { useTranslation } from '../text/text.js';
@@ -112,6 +112,7 @@ function CourseShelf({ course }: { course: Course }) {
               <div className="grid place-items-center border-b border-line py-3">
                 <Thumbnail
                   figure={lesson.firstFigure}
+                  of={`${lesson.id}:revision ${lesson.revision}`}
                   label={t('shelf.openingFigure', { title: lesson.title })}
                   width={280}
                   height={130}

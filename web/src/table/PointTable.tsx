@@ -37,7 +37,7 @@ export function PointTable({
       open
       onClose={onClose}
       title={t('table.title', { curve: item.name })}
-      lead={given ? t('table.lead') : t('table.follows')}
+      lead={t(given ? 'table.lead' : item.kind === 'shape' ? 'table.ofShape' : 'table.follows')}
     >
       <div className="flex flex-wrap items-center gap-2">
         <Choice

@@ -15,7 +15,6 @@ export const figure = {
   points: '{{count}} points',
   knots: '{{count}} knots',
   rational: 'rational',
-  closedness: { open: 'open', 'ends-meet': 'ends meet, still open', periodic: 'periodic' },
   everywhere: 'C{{order}} at every knot',
   lowest: 'down to C{{order}} at a knot',
   gap: 'a gap at a knot',

@@ -1,0 +1,27 @@
+import type { Curve } from '../../curve/curve.js';
+import type { KnotContinuity } from '../../curve/continuity.js';
+import type { FigureItem } from '../document.js';
+
+/** What can be told of a curve, by its kind: how it is shown, quoted and compared follows from that. */
+export type FactValue =
+  | { readonly kind: 'whole'; readonly value: number }
+  | { readonly kind: 'number'; readonly value: number; readonly unit: 'length' | 'area' }
+  | { readonly kind: 'word'; readonly word: FactWord }
+  | { readonly kind: 'list'; readonly values: readonly number[] }
+  | {
+      readonly kind: 'continuity';
+      readonly knots: readonly KnotContinuity[];
+      readonly degree: number;
+      readonly start: number;
+    };
+
+export type FactWord = 'rational' | 'polynomial' | Closedness;
+
+/** Whether a curve runs round, and how. */
+export type Closedness = 'open' | 'ends-meet' | 'periodic' | 'closed';
+
+/**
+ * A member of the registry of facts: what it tells of a curve, of which it may know the item; `undefined` where
+ * it has nothing to tell.
+ */
+export type FactMember = (curve: Curve, item: FigureItem | undefined) => FactValue | undefined;
