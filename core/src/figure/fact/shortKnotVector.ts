@@ -1,4 +1,4 @@
-import { shortKnotList } from '../../curve/lists.js';
+import { shortKnotList } from '../../curve/knotVector.js';
 import type { FactMember } from './define.js';
 
 /** The knot vector without its first and its last value. */
