@@ -26,6 +26,8 @@ export default defineConfig({
         '--disable-background-networking',
         '--disable-component-update',
         '--disable-sync',
+        // A name as a classroom's network gives one: pages from it are not in a secure context.
+        '--host-resolver-rules=MAP classroom.example 127.0.0.1',
       ],
     },
   },

@@ -128,7 +128,7 @@ test('typing is undone as it was typed, and survives leaving the page at once', 
   await expect(text).toHaveText('First.');
 });
 
-test('two windows on one lesson: the later is asked, and nothing is lost whatever it answers', async ({
+test('two windows on one lesson: what does not meet is joined, else the later is asked, and nothing is lost whatever it answers', async ({
   newContext,
 }) => {
   const context = await newContext();
@@ -142,17 +142,21 @@ test('two windows on one lesson: the later is asked, and nothing is lost whateve
   await expect(saved(first)).toBeVisible();
 
   await dragTo(second, 'curve/P3', [125, 70]);
-  await expect(second.getByRole('dialog')).toContainText('This lesson was changed elsewhere');
-  await second.getByRole('button', { name: 'Put mine on top' }).click();
+  await expect(second.getByRole('alert')).toContainText('Both sets of changes are kept');
   await expect(saved(second)).toBeVisible();
   expect(await coordinatesOf(second, 'curve/P1')).toEqual(await coordinatesOf(first, 'curve/P1'));
 
-  await dragTo(first, 'curve/P4', [170, 50]);
-  await expect(first.getByRole('dialog')).toContainText('Your 1 change since then is kept');
-  const mine = await coordinatesOf(first, 'curve/P4');
-  await first.getByRole('button', { name: 'Keep mine as a new lesson' }).click();
-  await expect(first.getByLabel('Title of the lesson')).toHaveValue('Two windows (my copy)');
-  await expect.poll(() => coordinatesOf(first, 'curve/P4')).toEqual(mine);
+  await dragTo(first, 'curve/P3', [120, 80]);
+  await expect(first.getByRole('dialog')).toContainText('This lesson was changed elsewhere');
+  await first.getByRole('button', { name: 'Put mine on top' }).click();
+  await expect(saved(first)).toBeVisible();
+
+  await dragTo(second, 'curve/P3', [140, 50]);
+  await expect(second.getByRole('dialog')).toContainText('Your 1 change since then is kept');
+  const mine = await coordinatesOf(second, 'curve/P3');
+  await second.getByRole('button', { name: 'Keep mine as a new lesson' }).click();
+  await expect(second.getByLabel('Title of the lesson')).toHaveValue('Two windows (my copy)');
+  await expect.poll(() => coordinatesOf(second, 'curve/P3')).toEqual(mine);
 });
 
 test('the class desk shows progress and opens a figure as the student left it', async ({ newContext }) => {

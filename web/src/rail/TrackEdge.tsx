@@ -29,7 +29,7 @@ export function TrackEdge({ scene, track, height, onPull }: TrackEdgeProps) {
     <div
       role="separator"
       aria-orientation="horizontal"
-      aria-label={t('rail.edge', { track: t(`rail.${track.name}`) })}
+      aria-label={t('rail.edge', { track: t(`rail.tracks.${track.name}.name`) })}
       aria-valuenow={height}
       aria-valuemin={limits.least}
       aria-valuemax={limits.most}

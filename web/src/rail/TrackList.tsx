@@ -23,7 +23,7 @@ export function TrackList({ scene }: { scene: FigureScene }) {
     <ul className="w-64 p-1" data-track-list>
       {[...rail.tracks, ...others].map((name, index) => {
         const on = index < rail.tracks.length;
-        const track = t(`rail.${name}`);
+        const track = t(`rail.tracks.${name}.name`);
         return (
           <li key={name} className="flex h-7 items-center gap-1">
             <span className="flex-1">

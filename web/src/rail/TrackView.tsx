@@ -7,7 +7,7 @@ import {
   useSyncExternalStore,
   type PointerEvent,
 } from 'react';
-import type { Curve, TrackName } from '@bogen/core';
+import type { TrackName } from '@bogen/core';
 import clsx from 'clsx';
 import { drawBitmap, prepare } from '../figure/canvas.js';
 import { mayArrangeRail } from '../figure/may.js';
@@ -19,7 +19,7 @@ import { useTheme, type Palette } from '../theme/theme.js';
 import { gutter, railAxis } from './axis.js';
 import { contentsOf } from './contents.js';
 import { TrackEdge } from './TrackEdge.js';
-import { plotFont, type Track, type TrackInput } from './track.js';
+import { plotFont, type Track, type TrackContents, type TrackInput } from './track.js';
 import { noteOf, summaryOf } from './words.js';
 
 interface TrackViewProps {
@@ -104,9 +104,11 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   // Where the figure is awaited the plots still hold the ones before.
   const isAwaited = scene.arrival === 'awaited';
   if (!shown) return null;
-  const title = t(`rail.${track.name}`);
-  const compared = contentsOf(scene)?.compared;
-  const note = noteOf(track.name, shown, compared, t);
+  const title = t(`rail.tracks.${track.name}.name`);
+  const contents = contentsOf(scene);
+  if (!contents) return null;
+  const atRest = { ...contents, curve: shown };
+  const note = noteOf(track.name, atRest, t);
   return (
     <div
       // The line below it is not of its height: a canvas that is a pixel off its plot would be scaled and blurred.
@@ -126,7 +128,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       />
       <span id={summary} hidden>
         <Late key={scene.number} meanwhile={title}>
-          <Summary name={track.name} curve={shown} compared={compared} />
+          <Summary name={track.name} contents={atRest} />
         </Late>
       </span>
       <div className="pointer-events-none absolute top-1.5 left-4 max-w-[104px] leading-tight">
@@ -149,9 +151,9 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
 }
 
 /** What a plot comes to in words, for those who do not see it. It is computed when there is time. */
-function Summary({ name, curve, compared }: { name: TrackName; curve: Curve; compared: Curve | undefined }) {
+function Summary({ name, contents }: { name: TrackName; contents: TrackContents }) {
   const { t } = useTranslation();
-  return summaryOf(name, useDeferredValue(curve), compared, t);
+  return summaryOf(name, useDeferredValue(contents), t);
 }
 
 /** Draws inside the plot alone, where only a part of the axis is shown. */

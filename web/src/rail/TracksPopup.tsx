@@ -8,10 +8,10 @@ export default function TracksPopup({ scene, className }: { scene: FigureScene; 
   const { t } = useTranslation();
   return (
     <Popup
-      label={t('rail.tracks')}
+      label={t('rail.choose')}
       trigger={
         <button type="button" className={className}>
-          {t('rail.tracks')}
+          {t('rail.choose')}
         </button>
       }
     >

@@ -1,5 +1,6 @@
-import { type TrackName } from '@bogen/core';
+import { trackOf, type Plot, type PlotInput, type TrackName } from '@bogen/core';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { distancesOf } from '../figure/drawDeviation.js';
 import { samplesOf } from '../figure/geometry.js';
 import { addLine } from '../figure/path.js';
 import { shownScientific } from '../text/number.js';
@@ -30,23 +31,29 @@ function roundedUp(value: number): number {
   return power * ([1, 1.5, 2, 3, 5, 7, 10].find((step) => step * power >= value * (1 - 1e-12)) ?? 10);
 }
 
-/** One of the lines of a track: a value for each of the curve's samples, and the value at a parameter. */
-export interface Plotted {
-  readonly values: (contents: TrackContents) => Float64Array | undefined;
-  readonly at: (contents: TrackContents, u: number) => number | undefined;
-  /** In front of its value at the cursor, where there are several. */
-  readonly name?: string;
-  readonly dash?: readonly number[];
+/** What the plots of a track are computed from. */
+function inputOf({ curve, compared }: TrackContents): PlotInput {
+  return {
+    curve,
+    samples: samplesOf(curve),
+    ...(compared ? { compared, distances: () => distancesOf(curve, compared) } : {}),
+  };
+}
+
+/** Every value that a track plots, for its range in words. */
+export function plottedValues(name: TrackName, contents: TrackContents): ArrayLike<number> {
+  return (trackOf(name).plots ?? []).flatMap(({ values }) => [...(values(inputOf(contents)) ?? [])]);
 }
 
 /** The scale that all lines of a track share; it stays while a point moves a little. */
 function scaleOf(
-  lines: readonly Plotted[],
-  input: TrackContents,
+  plots: readonly Plot[],
+  contents: TrackContents,
   height: number,
 ): ScaleLinear<number, number> {
   let [least, most] = [0, 0];
-  for (const { values } of lines) {
+  const input = inputOf(contents);
+  for (const { values } of plots) {
     const [low, high] = rangeWithZero(values(input) ?? []);
     least = Math.min(least, low);
     most = Math.max(most, high);
@@ -57,28 +64,28 @@ function scaleOf(
 }
 
 /**
- * A track that plots one or several numbers over the parameter; a jump at a knot is drawn as a jump, with
- * a mark at both of its ends.
- * @param dependsOn what its drawing depends on besides the curve and what is lit
+ * A track that plots numbers over the parameter, as the registry describes it; a jump at a knot is drawn as a
+ * jump, with a mark at both of its ends.
  */
-export function functionTrack(
-  name: TrackName,
-  lines: readonly Plotted[],
-  dependsOn: (contents: TrackContents) => readonly unknown[] = () => [],
-): Track {
+export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
   return {
     name,
     height: 96,
-    dependsOn: (contents) => [contents.curve, contents.lit?.from, contents.lit?.to, ...dependsOn(contents)],
+    dependsOn: ({ curve, lit, compared }) => [
+      curve,
+      lit?.from,
+      lit?.to,
+      ...(trackOf(name).compares ? [compared] : []),
+    ],
     valuesAt: (contents, u) =>
-      lines.flatMap(({ at, name: own }) => {
-        const value = at(contents, u);
-        return value === undefined ? [] : [`${own ? `${own} ` : ''}${shownScientific(value)}`];
+      plots.flatMap(({ at, sign }) => {
+        const value = at(inputOf(contents), u);
+        return value === undefined ? [] : [`${sign ? `${sign} ` : ''}${shownScientific(value)}`];
       }),
     drawGround: drawKnotLines,
     draw: (input) => {
       const { context, axis, palette, height } = input;
-      const y = scaleOf(lines, input, height);
+      const y = scaleOf(plots, input, height);
       drawLitBand(input);
       context.strokeStyle = palette.strong;
       context.lineWidth = 1;
@@ -86,14 +93,15 @@ export function functionTrack(
       context.moveTo(axis.range()[0]!, Math.round(y(0)) + 0.5);
       context.lineTo(axis.range()[1]!, Math.round(y(0)) + 0.5);
       context.stroke();
-      for (const { values, dash } of lines) {
-        const own = values(input);
-        if (own) drawLine(input, own, y, dash ?? []);
+      const plotInput = inputOf(input);
+      for (const { values, dashed } of plots) {
+        const own = values(plotInput);
+        if (own) drawLine(input, own, y, dashed ? [6, 4] : []);
       }
     },
     drawScale: (input) => {
       const { context, axis, palette, height } = input;
-      const y = scaleOf(lines, input, height);
+      const y = scaleOf(plots, input, height);
       const [low, high] = y.domain() as [number, number];
       context.font = plotFont;
       context.textAlign = 'right';

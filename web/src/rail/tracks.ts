@@ -1,16 +1,12 @@
-import type { TrackName } from '@bogen/core';
+import { trackNames, trackOf, type TrackName } from '@bogen/core';
 import { basisTrack } from './basisTrack.js';
-import { curvatureTrack } from './curvatureTrack.js';
+import { functionTrack } from './functionTrack.js';
 import { knotTrack } from './knotTrack.js';
-import { derivativesTrack, deviationTrack, lengthTrack, speedTrack } from './lengthTracks.js';
 import type { Track } from './track.js';
 
-export const tracks: Readonly<Record<TrackName, Track>> = {
-  knots: knotTrack,
-  basis: basisTrack,
-  curvature: curvatureTrack,
-  speed: speedTrack,
-  length: lengthTrack,
-  derivatives: derivativesTrack,
-  deviation: deviationTrack,
-};
+/** The tracks that have a drawing of their own; all others plot what the registry says. */
+const drawn: Partial<Record<TrackName, Track>> = { knots: knotTrack, basis: basisTrack };
+
+export const tracks = Object.fromEntries(
+  trackNames.map((name) => [name, drawn[name] ?? functionTrack(name, trackOf(name).plots ?? [])]),
+) as Readonly<Record<TrackName, Track>>;

@@ -1,29 +1,26 @@
-import type { Unit } from '../../describe/describe.js';
+import { basis } from './basis.js';
+import { curvature } from './curvature.js';
+import type { TrackMember } from './define.js';
+import { derivatives } from './derivatives.js';
+import { deviation } from './deviation.js';
+import { knots } from './knots.js';
+import { length } from './length.js';
+import { speed } from './speed.js';
 
-/** What a track is besides its drawing. */
-export interface TrackMember {
-  /** What its values count in; none where they are of several kinds. */
-  readonly unit?: Unit | 'speed' | 'none';
-  /** Whether a new figure's rail has it. */
-  readonly first?: true;
-}
-
-/** Every track that there is, in the order in which a rail gets them. The web draws each. */
-export const tracks = {
-  knots: { first: true },
-  basis: { unit: 'none', first: true },
-  curvature: { unit: 'curvature', first: true },
-  speed: { unit: 'speed' },
-  length: { unit: 'length' },
-  derivatives: { unit: 'speed' },
-  deviation: { unit: 'length' },
-} as const satisfies Record<string, TrackMember>;
+/**
+ * Every track that there is, in the order in which a rail gets them. A new one that plots numbers over the
+ * parameter is a file beside these and a line here; its drawing, its scale and its values at the cursor follow.
+ */
+export const tracks = { knots, basis, curvature, speed, length, derivatives, deviation };
 
 export type TrackName = keyof typeof tracks;
 
 export const trackNames = Object.keys(tracks) as readonly TrackName[];
 
+/** What a track is besides its drawing. */
+export function trackOf(name: TrackName): TrackMember {
+  return tracks[name];
+}
+
 /** The tracks that a new figure has. */
-export const firstTracks: readonly TrackName[] = trackNames.filter(
-  (name) => (tracks[name] as TrackMember).first === true,
-);
+export const firstTracks: readonly TrackName[] = trackNames.filter((name) => trackOf(name).first === true);

@@ -1,31 +1,63 @@
+import type { TrackName } from '@bogen/core';
+
+/** What a track is called, the note below its name, and what it shows for those who don't see it. */
+interface TrackTexts {
+  readonly name: string;
+  readonly note: string;
+  /** Instead, for a rational curve. */
+  readonly note_rational?: string;
+  /** Instead, where there is nothing to compare with. */
+  readonly note_nothing?: string;
+  readonly summary: string;
+  readonly summary_nothing?: string;
+}
+
 export const rail = {
   label: 'Rail: plots over the parameter u',
-  knots: 'Knots',
-  basis: 'Basis',
-  curvature: 'Curvature',
-  speed: 'Speed',
-  length: 'Arc length',
-  derivatives: 'Derivatives',
-  deviation: 'Deviation',
-  perParameter: 'mm a unit of u',
-  inMillimetres: 'mm',
-  components: 'x′ line, y′ dashed',
-  nothingCompared: 'Choose in Compare … what it is measured from.',
-  speedSummary: 'Speed from {{least}} to {{most}} millimetres a unit of u',
-  lengthSummary: 'Arc length from {{least}} to {{most}} millimetres',
-  derivativesSummary: 'Components of the first derivative, x as a line, y dashed',
-  deviationSummary: 'Distance from the other curve from {{least}} to {{most}} millimetres',
-  values: '{{count}} values, or {{short}} without the ends',
-  ofDegree: 'N of degree {{degree}}',
-  rationalOfDegree: 'R of degree {{degree}}',
-  perMillimetre: '1/mm',
-  knotsAt: 'Knots: {{list}}',
+  tracks: {
+    knots: {
+      name: 'Knots',
+      note: '{{count}} values, or {{short}} without the ends',
+      summary: 'Knots: {{knots}}',
+    },
+    basis: {
+      name: 'Basis',
+      note: 'N of degree {{degree}}',
+      note_rational: 'R of degree {{degree}}',
+      summary: '{{functions}} basis functions of degree {{degree}}',
+    },
+    curvature: {
+      name: 'Curvature',
+      note: '1/mm',
+      summary: 'Curvature from {{least}} to {{most}} per millimetre',
+    },
+    speed: {
+      name: 'Speed',
+      note: 'mm per unit of u',
+      summary: 'Speed from {{least}} to {{most}} millimetres per unit of u',
+    },
+    length: {
+      name: 'Arc length',
+      note: 'mm',
+      summary: 'Arc length from {{least}} to {{most}} millimetres',
+    },
+    derivatives: {
+      name: 'Derivatives',
+      note: 'x′ solid, y′ dashed',
+      summary: 'Components of the first derivative from {{least}} to {{most}}, x as a solid line, y dashed',
+    },
+    deviation: {
+      name: 'Deviation',
+      note: 'mm',
+      note_nothing: 'Choose in Compare … what it is measured from.',
+      summary: 'Distance from the other curve from {{least}} to {{most}} millimetres',
+      summary_nothing: 'Choose in Compare … what it is measured from.',
+    },
+  } satisfies Record<TrackName, TrackTexts>,
   timesAt: '{{value}} times {{multiplicity}}',
-  basisSummary: '{{count}} basis functions of degree {{degree}}',
-  curvatureSummary: 'Curvature from {{least}} to {{most}} per millimetre',
   none: 'Choose a curve for the rail.',
   empty: 'The first curve that is drawn comes on the rail.',
-  tracks: 'Tracks …',
+  choose: 'Tracks …',
   up: 'Move {{track}} up',
   down: 'Move {{track}} down',
   edge: 'Height of {{track}}',

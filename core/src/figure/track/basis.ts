@@ -1,0 +1,4 @@
+import type { TrackMember } from './define.js';
+
+/** The basis functions, each over its support. */
+export const basis: TrackMember = { first: true };

@@ -1,0 +1,8 @@
+import { curvatureAt } from '../../curve/differential.js';
+import type { TrackMember } from './define.js';
+
+/** Signed curvature. */
+export const curvature: TrackMember = {
+  first: true,
+  plots: [{ values: ({ samples }) => samples.curvature, at: ({ curve }, u) => curvatureAt(curve, u) }],
+};

@@ -1,0 +1,31 @@
+import type { Curve } from '../../curve/curve.js';
+import type { CurveSamples } from '../../curve/sample.js';
+
+/** What a plot is computed from. Samples are handed in, since whoever draws has them already. */
+export interface PlotInput {
+  readonly curve: Curve;
+  readonly samples: CurveSamples;
+  /** The curve that the rail's curve is compared with. */
+  readonly compared?: Curve;
+  /** The distances of the samples from the compared curve; asked for only where there is one. */
+  readonly distances?: () => Float64Array;
+}
+
+/** One line of a track: a value for each of the curve's samples, and the value at a parameter. */
+export interface Plot {
+  readonly values: (input: PlotInput) => Float64Array | undefined;
+  readonly at: (input: PlotInput, u: number) => number | undefined;
+  /** Stands before its value at the cursor, where there are several. */
+  readonly sign?: string;
+  readonly dashed?: true;
+}
+
+/** A member of the registry of tracks: everything about it that is no drawing. */
+export interface TrackMember {
+  /** Numbers over the parameter, plotted as every track plots them; absent where a track has a drawing of its own. */
+  readonly plots?: readonly Plot[];
+  /** Whether it compares the rail's curve with another. */
+  readonly compares?: true;
+  /** Whether a new figure's rail has it. */
+  readonly first?: true;
+}
