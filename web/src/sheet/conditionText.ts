@@ -1,36 +1,39 @@
-import { itemOf, type Condition, type ConditionResult, type FigureDocument } from '@bogen/core';
+import {
+  conditions,
+  itemOf,
+  type Condition,
+  type ConditionResult,
+  type Field,
+  type FigureDocument,
+} from '@bogen/core';
 import type { TFunction } from 'i18next';
 import { letterOf } from '../figure/names.js';
 import { shownNumber, shownScientific } from '../text/number.js';
 
-/** A condition as a sentence. */
+/**
+ * A condition as a sentence. What stands in it follows from the condition's description: items by their names,
+ * numbers and places as they are, `count` for the whole number that it is about, and `point` for a point by its
+ * letter and index.
+ */
 export function conditionText(condition: Condition, figure: FigureDocument, t: TFunction<'texts'>): string {
-  const name = (id: string): string => itemOf(figure, id)?.name ?? id;
-  const curve = name(condition.item);
-  switch (condition.kind) {
-    case 'curveThroughPoint':
-      return t('sheet.conditions.curveThroughPoint', {
-        curve,
-        target: name(condition.target),
-        tolerance: condition.tolerance,
-      });
-    case 'pointAtPlace':
-      return t('sheet.conditions.pointAtPlace', {
-        point: `${letterOf(condition.of)}${condition.index}`,
-        place: condition.place.map((coordinate) => shownNumber(coordinate, 1)).join(', '),
-        tolerance: condition.tolerance,
-      });
-    case 'pointsUnmoved':
-      return condition.of === 'editPoints'
-        ? t('sheet.conditions.pointsUnmovedEdit', { tolerance: condition.tolerance })
-        : t('sheet.conditions.pointsUnmovedControl', { tolerance: condition.tolerance });
-    case 'spansUnmoved':
-      return t('sheet.conditions.spansUnmoved', { count: condition.atLeast, curve });
-    case 'curvatureAtMost':
-      return t('sheet.conditions.curvatureAtMost', { curve, limit: condition.limit });
-    case 'inflectionsAtMost':
-      return t('sheet.conditions.inflectionsAtMost', { count: condition.atMost, curve });
+  const { fields } = conditions[condition.kind].description as {
+    readonly fields: Readonly<Record<string, Field>>;
+  };
+  const given = condition as unknown as Readonly<Record<string, unknown>>;
+  const values: Record<string, unknown> = {};
+  for (const [key, field] of Object.entries(fields)) {
+    const value = given[key];
+    if (field.type === 'id') values[key] = itemOf(figure, value as string)?.name ?? value;
+    else if (field.type === 'number') values[key] = value;
+    else if (field.type === 'place')
+      values[key] = (value as readonly number[]).map((coordinate) => shownNumber(coordinate, 1)).join(', ');
+    else if (field.type === 'whole' && key !== 'index') values['count'] = value;
   }
+  if ('of' in condition) {
+    values['context'] = condition.of;
+    if ('index' in condition) values['point'] = `${letterOf(condition.of)}${condition.index}`;
+  }
+  return t(`sheet.conditions.${condition.kind}.text` as 'sheet.conditions.curveThroughPoint.text', values);
 }
 
 /** What was measured for a condition, with its unit. */
@@ -40,13 +43,12 @@ export function measuredText(
   t: TFunction<'texts'>,
 ): string {
   if (measured === null) return t('sheet.measured.none');
-  switch (condition.kind) {
-    case 'spansUnmoved':
-    case 'inflectionsAtMost':
+  switch (conditions[condition.kind].quantity) {
+    case 'count':
       return t('sheet.measured.count', { value: measured });
-    case 'curvatureAtMost':
+    case 'curvature':
       return t('sheet.measured.curvature', { value: shownScientific(measured) });
-    default:
-      return t('sheet.measured.distance', { value: shownNumber(measured, 3) });
+    case 'length':
+      return t('sheet.measured.length', { value: shownNumber(measured, 3) });
   }
 }

@@ -1,3 +1,11 @@
+import type { ConditionKind } from '@bogen/core';
+
+/** A condition as a sentence; where it counts, for one and for several; where it is about points, for both kinds. */
+type ConditionTexts =
+  | { readonly text: string }
+  | { readonly text_one: string; readonly text_other: string }
+  | { readonly text_controlPoints: string; readonly text_editPoints: string };
+
 export const sheet = {
   of: 'Sheet {{number}} of {{count}}',
   text: 'Text of the sheet',
@@ -20,14 +28,21 @@ export const sheet = {
   doneBefore: 'You have done this sheet.',
   nothingToCheck: 'Nothing is asked on this sheet.',
   conditions: {
-    curveThroughPoint: '{{curve}} passes {{target}} within {{tolerance}} mm',
-    pointAtPlace: '{{point}} lies at {{place}} within {{tolerance}} mm',
-    pointsUnmovedEdit: 'The other edit points stay within {{tolerance}} mm',
-    pointsUnmovedControl: 'The other control points stay within {{tolerance}} mm',
-    spansUnmoved_one: 'At least {{count}} span of {{curve}} stays',
-    spansUnmoved_other: 'At least {{count}} spans of {{curve}} stay',
-    curvatureAtMost: 'Curvature of {{curve}} at most {{limit}} per mm',
-    inflectionsAtMost: 'At most {{count}} inflections on {{curve}}',
-  },
-  measured: { distance: '{{value}} mm', count: '{{value}}', curvature: '{{value}} /mm', none: 'not there' },
+    curveThroughPoint: { text: '{{item}} passes {{target}} within {{tolerance}} mm' },
+    pointAtPlace: { text: '{{point}} lies at {{place}} within {{tolerance}} mm' },
+    pointsUnmoved: {
+      text_controlPoints: 'The other control points stay within {{tolerance}} mm',
+      text_editPoints: 'The other edit points stay within {{tolerance}} mm',
+    },
+    spansUnmoved: {
+      text_one: 'At least {{count}} span of {{item}} stays',
+      text_other: 'At least {{count}} spans of {{item}} stay',
+    },
+    curvatureAtMost: { text: 'Curvature of {{item}} at most {{limit}} per mm' },
+    inflectionsAtMost: {
+      text_one: 'At most {{count}} inflection on {{item}}',
+      text_other: 'At most {{count}} inflections on {{item}}',
+    },
+  } satisfies Record<ConditionKind, ConditionTexts>,
+  measured: { length: '{{value}} mm', count: '{{value}}', curvature: '{{value}} /mm', none: 'not there' },
 };
