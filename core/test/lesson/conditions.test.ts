@@ -61,6 +61,11 @@ const cases: {
     fails: { name: 'moveEditPoint', item: 'c', index: 4, to: [40, 60] },
   },
   curvatureAtMost: { condition: { limit: 0.001 }, meets: flat, fails: move(1, [10, 40]) },
+  degreeAtMost: {
+    condition: { atMost: 2 },
+    meets: { name: 'setDegree', item: 'c', degree: 2 },
+    fails: { name: 'setDegree', item: 'c', degree: 4 },
+  },
   inflectionsAtMost: { condition: { atMost: 0 }, meets: flat, fails: move(1, [10, 12]) },
 };
 

@@ -1,5 +1,6 @@
 import { curvatureAtMost } from './curvatureAtMost.js';
 import { curveThroughPoint } from './curveThroughPoint.js';
+import { degreeAtMost } from './degreeAtMost.js';
 import { inflectionsAtMost } from './inflectionsAtMost.js';
 import { pointAtPlace } from './pointAtPlace.js';
 import { pointsUnmoved } from './pointsUnmoved.js';
@@ -14,6 +15,7 @@ export const conditions = {
   spansUnmoved,
   curvatureAtMost,
   inflectionsAtMost,
+  degreeAtMost,
 };
 
 export type Conditions = typeof conditions;

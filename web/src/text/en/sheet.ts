@@ -43,6 +43,7 @@ export const sheet = {
       text_one: 'At most {{count}} inflection on {{item}}',
       text_other: 'At most {{count}} inflections on {{item}}',
     },
+    degreeAtMost: { text: '{{item}} has degree {{count}} at most' },
   } satisfies Record<ConditionKind, ConditionTexts>,
   measured: { length: '{{value}} mm', count: '{{value}}', curvature: '{{value}} /mm', none: 'not there' },
 };
