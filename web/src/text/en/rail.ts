@@ -53,6 +53,11 @@ export const rail = {
       summary: 'Distance from the other curve from {{least}} to {{most}} millimetres',
       summary_nothing: 'Choose in Compare … what it is measured from.',
     },
+    weights: {
+      name: 'Weights',
+      note: 'w(u)',
+      summary: 'Weight function from {{least}} to {{most}}',
+    },
   } satisfies Record<TrackName, TrackTexts>,
   timesAt: '{{value}} times {{multiplicity}}',
   none: 'Choose a curve for the rail.',

@@ -1,0 +1,52 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { domainOf, sampleCurve, trackNames, trackOf, type Curve, type PlotInput } from '../../src/index.js';
+import { arbitraryCurve } from '../curve/arbitrary.js';
+
+/** Tracks that plot numbers over the parameter. */
+const plotted = trackNames.filter((name) => trackOf(name).plots !== undefined);
+
+describe('every plotted track', () => {
+  it.each(plotted)('%s has a finite value for each sample, and the same at its parameter', (name) => {
+    fc.assert(
+      fc.property(
+        arbitraryCurve({ dimension: 2 }),
+        arbitraryCurve({ dimension: 2 }),
+        fc.double({ min: 0, max: 1, noNaN: true }),
+        (curve: Curve, compared: Curve, share) => {
+          const samples = sampleCurve(curve, 8);
+          const input: PlotInput = {
+            curve,
+            samples,
+            compared,
+            distances: () => new Float64Array(samples.parameters.length),
+          };
+          const [start, end] = domainOf(curve.knots, curve.degree);
+          for (const { values, at } of trackOf(name).plots!) {
+            const all = values(input)!;
+            expect(all).toHaveLength(samples.parameters.length);
+            expect(all.every(Number.isFinite)).toBe(true);
+            const place = start + share * (end - start);
+            // Where a curve stands still it has no curvature.
+            const speed = trackOf('speed').plots![0]!.at(input, place)!;
+            if (speed > 1e-9) expect(at(input, place)).toSatisfy(Number.isFinite);
+            // In the middle of the first span both ways of asking agree, where the values are exact.
+            if (name === 'length' || name === 'deviation') continue;
+            const [u, value] = [samples.parameters[4]!, all[4]!];
+            expect(Math.abs(at(input, u)! - value)).toBeLessThanOrEqual(1e-6 * Math.max(1, Math.abs(value)));
+          }
+        },
+      ),
+      { numRuns: 60 },
+    );
+  });
+
+  it('that compares has nothing without another curve', () => {
+    const [curve] = fc.sample(arbitraryCurve({ dimension: 2 }), { numRuns: 1, seed: 1 });
+    const samples = sampleCurve(curve!, 4);
+    for (const name of plotted.filter((one) => trackOf(one).compares)) {
+      for (const { values } of trackOf(name).plots!)
+        expect(values({ curve: curve!, samples })).toBeUndefined();
+    }
+  });
+});
