@@ -33,6 +33,7 @@ describe('every plotted track', () => {
             // In the middle of the first span both ways of asking agree, where the values are exact.
             if (name === 'length' || name === 'deviation') continue;
             const [u, value] = [samples.parameters[4]!, all[4]!];
+            if (trackOf('speed').plots![0]!.at(input, u)! <= 1e-9) continue;
             expect(Math.abs(at(input, u)! - value)).toBeLessThanOrEqual(1e-6 * Math.max(1, Math.abs(value)));
           }
         },
