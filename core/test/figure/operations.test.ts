@@ -59,6 +59,11 @@ const axis = [
   [200, 10],
 ] as const;
 
+const box = [
+  [20, 0],
+  [120, 100],
+] as const;
+
 /** Every operation with arguments that it can be done with, and whether it changes the shape. */
 const cases: readonly [Operation, changes: boolean][] = [
   [{ name: 'copy', source: 'a', offset: [10, 20] }, false],
@@ -80,6 +85,7 @@ const cases: readonly [Operation, changes: boolean][] = [
   [{ name: 'lowerDegree', source: 'a', times: 1 }, true],
   [{ name: 'part', source: 'a', from: 0.2, to: 0.6 }, false],
   [{ name: 'piece', source: 'a', index: 3 }, false],
+  [{ name: 'trimToBox', source: 'a', corners: box, index: 0 }, false],
   [{ name: 'split', source: 'a', parameter: 0.4, side: 'after' }, false],
   [{ name: 'join', source: 'a', second: 'b', tolerance: 1e-6 }, false],
   [{ name: 'match', source: 'a', second: 'b', continuity: 'G2', curveEnd: 'end', targetEnd: 'start' }, true],

@@ -130,7 +130,7 @@ function FieldOf(props: FieldProps) {
     case 'flag':
       return <Check label={label} value={value === true} onChange={onChange} />;
     case 'pair':
-      return <AxisField {...props} />;
+      return field.line ? <AxisField {...props} /> : <CornersField {...props} />;
     case 'place': {
       const place = value as Point;
       return (
@@ -169,6 +169,26 @@ function ParameterField({ label, value, onChange, scene }: FieldProps) {
         {t('change.fromCursor')}
       </Button>
     </span>
+  );
+}
+
+/** Two places by their coordinates. */
+function CornersField({ label, value, onChange }: FieldProps) {
+  const { t } = useTranslation();
+  const places = value as readonly [Point, Point];
+  return (
+    <>
+      {([0, 1] as const).flatMap((which) =>
+        (['cornerX', 'cornerY'] as const).map((name, axis) => (
+          <ExpressionField
+            key={`${which}/${name}`}
+            label={t(`change.axis.${name}`, { label, number: which + 1 })}
+            value={places[which][axis]!}
+            onChange={(next) => onChange(places.with(which, places[which].with(axis, next)))}
+          />
+        )),
+      )}
+    </>
   );
 }
 

@@ -24,6 +24,7 @@ import { reverse } from './reverse.js';
 import { split } from './split.js';
 import { symmetric } from './symmetric.js';
 import { throughPoints } from './throughPoints.js';
+import { trimToBox } from './trimToBox.js';
 import { unionOf, type ValueOf } from '../../describe/describe.js';
 
 /**
@@ -40,6 +41,7 @@ export const operations = {
   split,
   part,
   piece,
+  trimToBox,
   join,
   match,
   reverse,

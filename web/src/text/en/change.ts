@@ -58,6 +58,7 @@ export const change = {
     split: 'Split here, keep one side',
     part: 'Take a part',
     piece: 'Take one Bézier piece',
+    trimToBox: 'Trim to a box',
     join: 'Join with another curve',
     match: 'Match to another curve',
     reverse: 'Reverse',
@@ -83,6 +84,7 @@ export const change = {
     split: { parameter: 'at u =', side: 'Keep' },
     part: { from: 'from u =', to: 'to u =' },
     piece: { index: 'Piece' },
+    trimToBox: { corners: 'Corner', index: 'Part' },
     join: { tolerance: 'Tolerance, mm' },
     match: { continuity: 'Continuity', curveEnd: 'Its end', targetEnd: 'Other’s end' },
     reverse: {},
@@ -116,5 +118,7 @@ export const change = {
     through: 'through, mm',
     byX: 'by x, mm',
     byY: 'by y, mm',
+    cornerX: '{{label}} {{number}}, x',
+    cornerY: '{{label}} {{number}}, y',
   },
 };

@@ -1,0 +1,37 @@
+import { CurveError } from '../../curve/error.js';
+import { trimToBox as trim } from '../../curve/trim.js';
+import { pair, place, whole } from '../../describe/describe.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** One of the parts of a curve that lie inside a box along the axes, counted from 0 along the curve. */
+export const trimToBox = onCurves({
+  name: 'trimToBox',
+  sources: oneCurve,
+  arguments: { corners: pair(place), index: whole(0, 1999) },
+  shape: 'another',
+  asks: ['corners', 'index'],
+  first: ({ points }) => {
+    const xs = points.map(([x]) => x!);
+    const ys = points.map(([, y]) => y!);
+    const middle = (values: readonly number[]): number => (Math.min(...values) + Math.max(...values)) / 2;
+    return {
+      corners: [
+        [Math.min(...xs), Math.min(...ys)],
+        [middle(xs), Math.max(...ys)],
+      ],
+      index: 0,
+    } as const;
+  },
+  run: (curve, { corners, index }) => {
+    const parts = trim(curve, corners);
+    const part = parts[index];
+    if (part) return part;
+    throw new CurveError(
+      'index',
+      parts.length === 0
+        ? 'No part of the curve lies inside the box.'
+        : `There is no part ${index}; the curve has parts 0 to ${parts.length - 1} inside the box.`,
+      { index, value: index },
+    );
+  },
+});
