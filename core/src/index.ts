@@ -24,6 +24,7 @@ export * from './curve/periodic.js';
 export * from './curve/assemble.js';
 export * from './curve/split.js';
 export * from './curve/trim.js';
+export { moveKnot } from './curve/moveKnot.js';
 export * from './curve/leastSquares.js';
 export * from './curve/splineSpace.js';
 export * from './curve/deviation.js';

@@ -100,6 +100,11 @@ function commandsOf(name: FigureCommandName): fc.Arbitrary<SingleFigureCommand> 
       given['key'] = ['centre', 'rim', 'corner', 'nothing'][String(given['key']).length % 4];
     if (name === 'setPoints') given['points'] = points.map(([x, y]) => [x! + 1, y! * 2]);
     if (name === 'operate') given['operation'] = { name: 'reverse', source: given['item'] };
+    if (name === 'moveKnot') {
+      given['item'] = 'a';
+      given['knot'] = [1 / 3, 2 / 3][String(given['knot']).length % 2];
+      given['to'] = (String(given['to']).length * 0.137) % 1;
+    }
     if (name === 'setView') given['view'] = { left: 0, bottom: 0, right: 10, top: 5, grid: 1 };
     if (name === 'patchItem' && given['item'] !== 'i') {
       const { name: to, color, locked } = given['set'] as Record<string, unknown>;

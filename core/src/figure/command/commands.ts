@@ -3,6 +3,7 @@ import { freeze, type Freeze } from './freeze.js';
 import { moveControlPoint, type MoveControlPoint } from './moveControlPoint.js';
 import { moveEditPoint, type MoveEditPoint } from './moveEditPoint.js';
 import { moveHandle, type MoveHandle } from './moveHandle.js';
+import { moveKnot, type MoveKnot } from './moveKnot.js';
 import { moveReferencePoint, type MoveReferencePoint } from './moveReferencePoint.js';
 import { operate, type Operate } from './operate.js';
 import { orderItem, type OrderItem } from './orderItem.js';
@@ -30,6 +31,7 @@ export type SingleFigureCommand =
   | MoveEditPoint
   | MoveReferencePoint
   | MoveHandle
+  | MoveKnot
   | SetPoints
   | SetWeight
   | SetCurve
@@ -67,6 +69,7 @@ export const figureCommands: {
   moveEditPoint,
   moveReferencePoint,
   moveHandle,
+  moveKnot,
   setPoints,
   setWeight,
   setCurve,

@@ -1,0 +1,53 @@
+import type { Curve } from './curve.js';
+import { CurveError } from './error.js';
+import { domainOf, interiorKnots, relativeKnotTolerance } from './knotVector.js';
+
+/**
+ * The curve with one interior knot at another value, all its multiplicity with it; points and weights stay, and so
+ * the shape changes. It can't pass its neighbours; where it lands on one of them the two become one knot of both
+ * multiplicities (P&T 2.5; brought together within the tolerance of sameness).
+ * @param knot the value of an interior knot
+ * @param to from the knot before to the knot after it, both included as long as the multiplicity stays at most p + 1
+ * @throws CurveError `knot` where there is no such knot or it would pass a neighbour, `knot-multiplicity`, `unsupported`
+ *   for a periodic curve
+ */
+export function moveKnot(curve: Curve, knot: number, to: number): Curve {
+  if (curve.periodic) {
+    throw new CurveError('unsupported', 'The knots of a periodic curve repeat; open it to move one of them.');
+  }
+  const { degree, knots } = curve;
+  const inner = interiorKnots(knots, degree);
+  const at = inner.findIndex(({ value }) => value === knot);
+  if (at < 0) {
+    throw new CurveError('knot', `There is no knot ${knot} inside the domain.`, { value: knot });
+  }
+  const [start, end] = domainOf(knots, degree);
+  const before = inner[at - 1] ?? { value: start, multiplicity: 0 };
+  const after = inner[at + 1] ?? { value: end, multiplicity: 0 };
+  if (!(to >= before.value && to <= after.value)) {
+    throw new CurveError(
+      'knot',
+      `A knot can be moved from ${before.value} to ${after.value}, between its neighbours; ${to} lies outside.`,
+      { value: to },
+    );
+  }
+  const tolerance = relativeKnotTolerance * (end - start);
+  const onto = [before, after].find(({ value }) => Math.abs(value - to) < tolerance);
+  const value = onto?.value ?? to;
+  if (onto && (onto.value === start || onto.value === end)) {
+    throw new CurveError(
+      'knot-multiplicity',
+      'A knot inside can’t be moved onto an end of the domain; remove it instead.',
+      { value: to },
+    );
+  }
+  const multiplicity = inner[at]!.multiplicity + (onto?.multiplicity ?? 0);
+  if (multiplicity > degree + 1) {
+    throw new CurveError(
+      'knot-multiplicity',
+      `The knot at ${value} would have multiplicity ${multiplicity}; at most ${degree + 1} is allowed.`,
+      { value: multiplicity },
+    );
+  }
+  return { ...curve, knots: knots.map((one) => (one === knot ? value : one)) };
+}
