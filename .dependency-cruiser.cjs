@@ -32,6 +32,12 @@ module.exports = {
       from: { path: '^demo/src' },
       to: { path: '^(server|web|e2e)/' },
     },
+    {
+      name: 'ui-knows-no-feature',
+      severity: 'error',
+      from: { path: '^web/src/ui/' },
+      to: { path: '^web/src/(?!ui/|text/|theme/|api/)' },
+    },
     { name: 'no-unresolved', severity: 'error', from: {}, to: { couldNotResolve: true } },
   ],
   options: {

@@ -42,6 +42,7 @@ await run(async () => {
       'web/src',
       'demo/src',
     ]);
+    await step('circles of folders', process.execPath, [join(root, 'scripts', 'rooms.mjs')]);
   }
   if (wanted('types')) {
     await step('types', 'npx', ['tsc', '--noEmit', '-p', 'tsconfig.json']);

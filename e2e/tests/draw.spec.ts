@@ -351,19 +351,19 @@ test('both curves on the same reference points follow them, drawn without a poin
   }
   await page.keyboard.press('Enter');
   await page.keyboard.press('Escape');
-  await expect(page.locator('[data-peg]')).toHaveCount(4);
+  await expect(page.locator('[data-reference-point]')).toHaveCount(4);
   await page.getByRole('button', { name: 'Draw …' }).click();
   await page.getByRole('button', { name: /^Both curves/ }).click();
   const before = evaluateFigure(await figure(page));
-  await page.locator('[data-peg="B"]').focus();
+  await page.locator('[data-reference-point="B"]').focus();
   await page.keyboard.press('Shift+ArrowUp');
   const document = await figure(page);
   const after = evaluateFigure(document);
   const peg = document.items.find(({ name }) => name === 'B');
   if (peg?.kind !== 'point') throw new Error('no peg');
-  expect(curveOf(after, 'onPegs')!.points[1]).toEqual(peg.at);
-  expect(curveOf(after, 'onPegs')).not.toEqual(curveOf(before, 'onPegs'));
-  const through = curveOf(after, 'throughPegs')!;
+  expect(curveOf(after, 'onReferencePoints')!.points[1]).toEqual(peg.at);
+  expect(curveOf(after, 'onReferencePoints')).not.toEqual(curveOf(before, 'onReferencePoints'));
+  const through = curveOf(after, 'throughReferencePoints')!;
   const nearest = Math.min(
     ...Array.from({ length: 2001 }, (_, k) => {
       const [x, y] = pointAt(through, k / 2000) as [number, number];
@@ -373,8 +373,8 @@ test('both curves on the same reference points follow them, drawn without a poin
   expect(nearest).toBeLessThan(0.1);
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect
-    .poll(async () => curveOf(evaluateFigure(await figure(page)), 'onPegs'))
-    .toEqual(curveOf(before, 'onPegs'));
+    .poll(async () => curveOf(evaluateFigure(await figure(page)), 'onReferencePoints'))
+    .toEqual(curveOf(before, 'onReferencePoints'));
 });
 
 test('operations are previewed with their numbers, applied, linked, and taken back', async ({

@@ -435,7 +435,7 @@ test('closing is asked for, and a mirror image is drawn along and follows', asyn
   await page.getByRole('button', { name: 'Undo' }).click();
 
   await choose(page, /^Curve by control points/);
-  await page.getByLabel('Mirrored').selectOption('upright');
+  await page.getByLabel('Mirrored').selectOption('vertical');
   await page.getByLabel('at, mm').fill('100');
   await click(page, [
     [20, 20],
@@ -546,11 +546,11 @@ test('a picture lies behind the drawing: sent, scaled by two points, faded, lock
   await page.mouse.click(...at([50, 60]));
   await page.mouse.click(...at([100, 60]));
   const before = await picture();
-  await page.getByLabel('They are apart, mm').fill('100');
+  await page.getByLabel('Distance between them, mm').fill('100');
   await page.getByRole('button', { name: 'Scale' }).click();
   await expect.poll(async () => (await picture()).width / before.width).toBeCloseTo(2, 1);
-  await page.getByLabel('left and right exchanged').check();
-  await page.getByRole('slider', { name: 'Faded' }).press('End');
+  await page.getByLabel('flipped left to right').check();
+  await page.getByRole('slider', { name: 'Fade' }).press('End');
   await page.getByLabel('locked to the drawing').check();
   await expect.poll(picture).toMatchObject({ flipped: true, fade: 1, locked: true });
   // Locked it can't be taken hold of any more.

@@ -1,6 +1,6 @@
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
-import { checkPicture } from '../src/picture/checkPicture.js';
+import { checkPicture } from '../src/pool/checkPicture.js';
 import { readProblem, TestServer } from './harness.js';
 
 const server = new TestServer('picture');

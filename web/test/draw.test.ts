@@ -12,12 +12,19 @@ import {
   type Point,
 } from '@bogen/core';
 import { describe, expect, it } from 'vitest';
-import { snap } from '../src/draw/snap.js';
-import { draftOf, firstOptions, toolNames, tools, withHovered, type Placed } from '../src/draw/tools.js';
-import { fitPlane } from '../src/figure/plane.js';
-import { pegNames } from '../src/draw/pegNames.js';
-import { pegNameSide } from '../src/figure/pegNameSide.js';
-import { expressionReader } from '../src/table/expression.js';
+import { snap } from '../src/editing/draw/snap.js';
+import {
+  draftOf,
+  firstOptions,
+  toolNames,
+  tools,
+  withHovered,
+  type Placed,
+} from '../src/editing/draw/tools.js';
+import { fitPlane } from '../src/figure/geometry/plane.js';
+import { referenceNames } from '../src/editing/draw/referenceNames.js';
+import { referenceNameSide } from '../src/figure/paint/referenceNameSide.js';
+import { expressionReader } from '../src/ui/expression.js';
 
 const places: Placed[] = [
   [10, 20],
@@ -223,7 +230,7 @@ describe('expressions', () => {
 
 describe('names of reference points', () => {
   it('are letters that mean nothing else beside a point, each once', () => {
-    const next = pegNames([{ id: 'p', name: 'B', kind: 'point', at: [0, 0] }]);
+    const next = referenceNames([{ id: 'p', name: 'B', kind: 'point', at: [0, 0] }]);
     const names = Array.from({ length: 40 }, next);
     expect(names.slice(0, 5)).toEqual(['A', 'C', 'D', 'F', 'G']);
     expect(new Set([...names, 'B']).size).toBe(41);
@@ -249,9 +256,9 @@ describe('names of reference points', () => {
     };
     const all = sceneOf({ controlPoints: true, labels: true });
     // The ends have their names below, the last one to the right; those on top have theirs above.
-    expect(points.map((point) => pegNameSide(all, point))).toEqual(['right', 'right', 'right', 'left']);
-    expect(pegNameSide(all, [150, 0.01])).toBe('right');
-    expect(pegNameSide(sceneOf({ controlPoints: true, labels: false }), points[3]!)).toBe('right');
-    expect(pegNameSide(sceneOf({ controlPoints: false, labels: true }), points[3]!)).toBe('right');
+    expect(points.map((point) => referenceNameSide(all, point))).toEqual(['right', 'right', 'right', 'left']);
+    expect(referenceNameSide(all, [150, 0.01])).toBe('right');
+    expect(referenceNameSide(sceneOf({ controlPoints: true, labels: false }), points[3]!)).toBe('right');
+    expect(referenceNameSide(sceneOf({ controlPoints: false, labels: true }), points[3]!)).toBe('right');
   });
 });

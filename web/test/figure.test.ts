@@ -14,15 +14,15 @@ import {
   type Point,
 } from '@bogen/core';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
-import { snap } from '../src/draw/snap.js';
-import { snapMoved } from '../src/draw/snapMoved.js';
-import { mirrorAxis, firstOptions } from '../src/draw/tools.js';
-import { panesOf } from '../src/figure/pane.js';
-import { fitPlane } from '../src/figure/plane.js';
+import { snap } from '../src/editing/draw/snap.js';
+import { snapMoved } from '../src/editing/draw/snapMoved.js';
+import { mirrorAxis, firstOptions } from '../src/editing/draw/tools.js';
+import { panesOf } from '../src/figure/scene/pane.js';
+import { fitPlane } from '../src/figure/geometry/plane.js';
 import { movedLens, railAxis, zoomedLens } from '../src/rail/axis.js';
 import { basisTrack } from '../src/rail/basisTrack.js';
-import { recursionOf } from '../src/construct/recursion.js';
-import { shownGroups, shownKeys } from '../src/look/shownKeys.js';
+import { recursionOf } from '../src/editing/unfold/recursion.js';
+import { shownGroups, shownKeys } from '../src/editing/looks/shownKeys.js';
 import { cubic, curve, figure, reversed } from './support/figures.js';
 
 describe('copy and paste', () => {
@@ -38,7 +38,7 @@ describe('copy and paste', () => {
 
   it('keeps links between what is copied together, and frees what loses its source', async () => {
     const { copyItems, copiedItems, pasteCommand, itemsToCopy } =
-      await import('../src/clipboard/clipboard.js');
+      await import('../src/editing/clipboard/clipboard.js');
     const twice: FigureItem = {
       id: 't',
       name: 'T',
@@ -66,7 +66,8 @@ describe('copy and paste', () => {
   });
 
   it('puts a copy aside where it comes from, and in its place elsewhere', async () => {
-    const { copyItems, copiedItems, pasteCommand, readItems } = await import('../src/clipboard/clipboard.js');
+    const { copyItems, copiedItems, pasteCommand, readItems } =
+      await import('../src/editing/clipboard/clipboard.js');
     const document = figure(curve);
     copyItems(sceneOf(document), [curve]);
     const last = (command: FigureCommand, into: FigureDocument) => {
@@ -223,7 +224,7 @@ describe('keys and options', () => {
   });
   it('mirror about a line through the typed place', () => {
     expect(mirrorAxis(firstOptions)).toBeUndefined();
-    expect(mirrorAxis({ ...firstOptions, mirror: 'upright', mirrorAt: 7 })).toEqual([
+    expect(mirrorAxis({ ...firstOptions, mirror: 'vertical', mirrorAt: 7 })).toEqual([
       [7, 0],
       [7, 1],
     ]);

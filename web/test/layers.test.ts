@@ -1,9 +1,9 @@
 import { type FigureDocument, type FigureItem } from '@bogen/core';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { Layers } from '../src/figure/layers.js';
-import { wholePane } from '../src/figure/pane.js';
-import { fitPlane } from '../src/figure/plane.js';
-import { FigureScene } from '../src/figure/scene.js';
+import { Layers } from '../src/figure/paint/layers.js';
+import { wholePane } from '../src/figure/scene/pane.js';
+import { fitPlane } from '../src/figure/geometry/plane.js';
+import { FigureScene } from '../src/figure/scene/scene.js';
 import { FakeContext, fakeBitmaps, palette, type FakeBitmap } from './support/canvas.js';
 import { curve, figure, reversedOf, wave } from './support/figures.js';
 import { FakeHost, fakeFrames } from './support/host.js';

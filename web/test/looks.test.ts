@@ -9,11 +9,11 @@ import {
   type Shown,
 } from '@bogen/core';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { combLength, drawCurves } from '../src/figure/drawFigure.js';
-import { facetsWithin } from '../src/figure/drawLooks.js';
-import { wholePane } from '../src/figure/pane.js';
-import { fitPlane } from '../src/figure/plane.js';
-import { FigureScene } from '../src/figure/scene.js';
+import { combLength, drawCurves } from '../src/figure/paint/drawFigure.js';
+import { facetsWithin } from '../src/figure/paint/drawLooks.js';
+import { wholePane } from '../src/figure/scene/pane.js';
+import { fitPlane } from '../src/figure/geometry/plane.js';
+import { FigureScene } from '../src/figure/scene/scene.js';
 import { FakeContext, fakeBitmaps, palette } from './support/canvas.js';
 import { curve, figure, wave } from './support/figures.js';
 import { FakeHost, fakeFrames } from './support/host.js';

@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { addLine, addSpans } from '../src/figure/path.js';
+import { addLine, addSpans } from '../src/figure/geometry/path.js';
 
 type Place = readonly [number, number];
 

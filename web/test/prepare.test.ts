@@ -7,8 +7,8 @@ import {
   largestCurvature,
   lengthOf,
   samplesOf,
-} from '../src/figure/geometry.js';
-import { prepareFigures, sheetsByNearness, stepsToPrepare } from '../src/figure/prepare.js';
+} from '../src/figure/geometry/geometry.js';
+import { prepareFigures, sheetsByNearness, stepsToPrepare } from '../src/sheet/prepare.js';
 import { fakeBitmaps, palette, type FakeBitmap } from './support/canvas.js';
 import { figure, reversed, wave } from './support/figures.js';
 

@@ -1,5 +1,5 @@
 import { beforeEach, describe, expect, it } from 'vitest';
-import { Sprites } from '../src/figure/sprites.js';
+import { Sprites } from '../src/figure/paint/sprites.js';
 import { FakeContext, fakeBitmaps, type FakeBitmap } from './support/canvas.js';
 
 let made: FakeBitmap[];

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { shownNumber, shownScientific, superscript } from '../src/text/number.js';
-import { labelDirection } from '../src/figure/labelDirection.js';
-import { fitPlane } from '../src/figure/plane.js';
+import { labelDirection } from '../src/figure/paint/labelDirection.js';
+import { fitPlane } from '../src/figure/geometry/plane.js';
 
 describe('numbers', () => {
   it('keep the decimal point, have a true minus sign, and no negative zero', () => {

@@ -6,7 +6,7 @@ import {
   touchesOfFigureCommand,
 } from '@bogen/core';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { FigureScene } from '../src/figure/scene.js';
+import { FigureScene } from '../src/figure/scene/scene.js';
 import { withPartsOf } from '../src/reader/work.js';
 import { WorkHost } from '../src/reader/workHost.js';
 import { DocumentSession } from '../src/saving/documentSession.js';

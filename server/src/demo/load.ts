@@ -5,7 +5,7 @@ import { courseTitle, demoClass, instructor, movesOf, nearAndFar, students } fro
 import type { Db } from '../db/connect.js';
 import { publishEdition } from '../lesson/publish.js';
 import type { Pool } from '../pool/pool.js';
-import { hashSecret, randomToken } from '../session/secret.js';
+import { hashSecret, randomToken } from '../http/secret.js';
 import { appendSteps, createStream } from '../stream/stream.js';
 import { checkWork, openWork, studentStream } from '../work/router.js';
 

@@ -1,6 +1,6 @@
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { RequestHandler } from 'express';
-import { sessionKeyOf } from '../session/session.js';
+import { sessionKeyOf } from './session.js';
 import { HttpProblem } from './problem.js';
 
 /**

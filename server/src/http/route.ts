@@ -3,7 +3,7 @@ import { bodyLimits, endpoints } from '@bogen/contract';
 import type { Request, Response, Router } from 'express';
 import { z, type ZodType } from 'zod';
 import type { Db } from '../db/connect.js';
-import { readSession, type Session } from '../session/session.js';
+import { readSession, type Session } from './session.js';
 import { readBody } from './body.js';
 import { HttpProblem } from './problem.js';
 

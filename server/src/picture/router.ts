@@ -4,7 +4,7 @@ import { z } from 'zod';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
-import { readSession } from '../session/session.js';
+import { readSession } from '../http/session.js';
 import type { Pool } from '../pool/pool.js';
 
 /** How many bytes of pictures one instructor can keep. */

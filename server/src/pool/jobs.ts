@@ -1,5 +1,5 @@
 import { checkTask, type ConditionResult, type FigureDocument, type Task } from '@bogen/core';
-import { checkPicture, type CheckedPicture } from '../picture/checkPicture.js';
+import { checkPicture, type CheckedPicture } from './checkPicture.js';
 
 /**
  * The calculations that run in worker threads, since what a person sends can make them take any time. Each is

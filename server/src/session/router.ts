@@ -11,8 +11,8 @@ import {
   type Guard,
 } from '../http/guessing.js';
 import { route } from '../http/route.js';
-import { hashSecret, normaliseCode, randomCode } from './secret.js';
-import { endSession, readSession, startSession } from './session.js';
+import { hashSecret, normaliseCode, randomCode } from '../http/secret.js';
+import { endSession, readSession, startSession } from '../http/session.js';
 
 /** Verified when no account fits, so that the time of an answer does not tell who has an account. */
 const nobodysHash = hash('nobody has this password');

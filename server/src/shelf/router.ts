@@ -5,7 +5,7 @@ import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { migrateFigure, type FigureDocument } from '@bogen/core';
 import { readForeignLesson } from '../lesson/document.js';
-import { randomCode } from '../session/secret.js';
+import { randomCode } from '../http/secret.js';
 import { createStream } from '../stream/stream.js';
 
 /** An instructor's courses, and making courses, lessons and classes. */

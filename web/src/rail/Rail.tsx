@@ -1,7 +1,7 @@
-import { useSize } from '../figure/canvas.js';
-import { mayArrangeRail } from '../figure/may.js';
-import type { FigureScene } from '../figure/scene.js';
-import { useStructure } from '../figure/useScene.js';
+import { useSize } from '../figure/paint/canvas.js';
+import { mayArrangeRail } from '../figure/scene/may.js';
+import type { FigureScene } from '../figure/scene/scene.js';
+import { useStructure } from '../figure/scene/useScene.js';
 import { useTranslation } from '../text/text.js';
 import { useTop } from '../ui/useTop.js';
 import { RailCursor } from './RailCursor.js';

@@ -1,7 +1,7 @@
 import { domainOf } from '@bogen/core';
 import { useLayoutEffect, useRef, type PointerEvent } from 'react';
-import { cursorKey } from '../figure/cursorKey.js';
-import type { FigureScene } from '../figure/scene.js';
+import { cursorKey } from '../figure/handles/cursorKey.js';
+import type { FigureScene } from '../figure/scene/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { gutter, railAxis, zoomedLens } from './axis.js';

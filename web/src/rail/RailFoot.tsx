@@ -1,11 +1,11 @@
 import { domainOf } from '@bogen/core';
 import { Minus, Plus } from 'lucide-react';
 import { lazy, Suspense, useLayoutEffect, useRef, type FormEvent } from 'react';
-import { mayArrangeRail } from '../figure/may.js';
-import type { FigureScene } from '../figure/scene.js';
+import { mayArrangeRail } from '../figure/scene/may.js';
+import type { FigureScene } from '../figure/scene/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
-import { ReaderAway, readExpression } from '../table/expression.js';
+import { ReaderAway, readExpression } from '../ui/expression.js';
 import { zoomedLens } from './axis.js';
 
 const TracksPopup = lazy(() => import('./TracksPopup.js'));

@@ -1,5 +1,5 @@
 import { useRef } from 'react';
-import type { FigureScene } from '../figure/scene.js';
+import type { FigureScene } from '../figure/scene/scene.js';
 import { useTranslation } from '../text/text.js';
 import type { Track } from './track.js';
 

@@ -1,7 +1,7 @@
 import { trackNames, type TrackName } from '@bogen/core';
 import { ArrowDown, ArrowUp } from 'lucide-react';
-import type { FigureScene } from '../figure/scene.js';
-import { useStructure } from '../figure/useScene.js';
+import type { FigureScene } from '../figure/scene/scene.js';
+import { useStructure } from '../figure/scene/useScene.js';
 import { useTranslation } from '../text/text.js';
 import { Check } from '../ui/Choice.js';
 import { IconButton } from '../ui/IconButton.js';

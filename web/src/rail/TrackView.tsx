@@ -9,9 +9,9 @@ import {
 } from 'react';
 import type { TrackName } from '@bogen/core';
 import clsx from 'clsx';
-import { drawBitmap, prepare } from '../figure/canvas.js';
-import { mayArrangeRail } from '../figure/may.js';
-import type { FigureScene } from '../figure/scene.js';
+import { drawBitmap, prepare } from '../figure/paint/canvas.js';
+import { mayArrangeRail } from '../figure/scene/may.js';
+import type { FigureScene } from '../figure/scene/scene.js';
 import { useTranslation } from '../text/text.js';
 import { useFonts } from '../theme/fonts.js';
 import { Late } from '../ui/Late.js';

@@ -1,4 +1,4 @@
-import type { FigureScene } from '../figure/scene.js';
+import type { FigureScene } from '../figure/scene/scene.js';
 import { useTranslation } from '../text/text.js';
 import { Popup } from '../ui/Popup.js';
 import { TrackList } from './TrackList.js';

@@ -1,6 +1,6 @@
 import { basisAt } from '@bogen/core';
-import { basisOf } from '../figure/geometry.js';
-import { addLine } from '../figure/path.js';
+import { basisOf } from '../figure/geometry/geometry.js';
+import { addLine } from '../figure/geometry/path.js';
 import { shownNumber } from '../text/number.js';
 import { drawKnotLines, nameFont, type Track, type TrackInput } from './track.js';
 

@@ -1,6 +1,6 @@
 import { looksOf } from '@bogen/core';
-import { comparedCurve } from '../figure/drawDeviation.js';
-import type { FigureScene } from '../figure/scene.js';
+import { comparedCurve } from '../figure/paint/drawDeviation.js';
+import type { FigureScene } from '../figure/scene/scene.js';
 import type { TrackContents } from './track.js';
 
 /** What the rail's tracks show now; nothing while it has no curve. */

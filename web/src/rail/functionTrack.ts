@@ -1,8 +1,8 @@
 import { trackOf, type Plot, type PlotInput, type TrackName } from '@bogen/core';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
-import { distancesOf } from '../figure/drawDeviation.js';
-import { samplesOf } from '../figure/geometry.js';
-import { addLine } from '../figure/path.js';
+import { distancesOf } from '../figure/paint/drawDeviation.js';
+import { samplesOf } from '../figure/geometry/geometry.js';
+import { addLine } from '../figure/geometry/path.js';
 import { shownScientific } from '../text/number.js';
 import {
   drawKnotLines,

@@ -1,6 +1,6 @@
 import { distinctPointCount, domainOf, grevilleAbscissae, spansOf } from '@bogen/core';
-import { distinctKnotsOf } from '../figure/geometry.js';
-import { drawJump, jumpsOf } from '../figure/jumpMark.js';
+import { distinctKnotsOf } from '../figure/geometry/geometry.js';
+import { drawJump, jumpsOf } from '../figure/paint/jumpMark.js';
 import { shownNumber } from '../text/number.js';
 import { drawLitBand, plotFont, type Track } from './track.js';
 

@@ -1,6 +1,6 @@
 import { interiorKnots, type Curve, type Looks, type TrackName } from '@bogen/core';
 import type { ScaleLinear } from 'd3-scale';
-import type { LitSupport } from '../figure/sceneParts.js';
+import type { LitSupport } from '../figure/scene/sceneParts.js';
 import type { Palette } from '../theme/theme.js';
 
 /** What a track shows. */

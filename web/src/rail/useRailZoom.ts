@@ -1,5 +1,5 @@
 import { useEffect, type RefObject } from 'react';
-import type { FigureScene } from '../figure/scene.js';
+import type { FigureScene } from '../figure/scene/scene.js';
 import { movedLens, railAxis, zoomedLens } from './axis.js';
 
 /** Zooms along the parameter with the wheel about the pointer, and moves along with Shift and the wheel. */

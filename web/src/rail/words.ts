@@ -1,6 +1,6 @@
 import { distinctPointCount, shortKnotList, trackOf, type TrackName } from '@bogen/core';
 import type { TFunction } from 'i18next';
-import { distinctKnotsOf } from '../figure/geometry.js';
+import { distinctKnotsOf } from '../figure/geometry/geometry.js';
 import { shownNumber, shownScientific } from '../text/number.js';
 import { plottedValues, rangeWithZero } from './functionTrack.js';
 import type { TrackContents } from './track.js';

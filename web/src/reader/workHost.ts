@@ -1,5 +1,5 @@
 import { readerMay, type FigureDocument } from '@bogen/core';
-import type { Arrival, FigureHost, Motion } from '../figure/host.js';
+import type { Arrival, FigureHost, Motion } from '../figure/scene/host.js';
 import { motionOf } from '../saving/documentSession.js';
 import type { WorkSession } from './work.js';
 

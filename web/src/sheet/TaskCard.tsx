@@ -1,7 +1,7 @@
 import { checkTask, isTaskMet, type ConditionResult, type FigureDocument, type Task } from '@bogen/core';
 import { Check, Circle } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
-import type { FigureScene } from '../figure/scene.js';
+import type { FigureScene } from '../figure/scene/scene.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { conditionText, measuredText } from './conditionText.js';

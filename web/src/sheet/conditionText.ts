@@ -7,7 +7,7 @@ import {
   type FigureDocument,
 } from '@bogen/core';
 import type { TFunction } from 'i18next';
-import { letterOf } from '../figure/names.js';
+import { letterOf } from '../figure/scene/names.js';
 import { shownNumber, shownScientific } from '../text/number.js';
 
 /**

@@ -1,7 +1,7 @@
 import type { FigureDocument } from '@bogen/core';
 import { useEffect, useRef, useState } from 'react';
-import { prepare } from '../figure/canvas.js';
-import { fitPlane } from '../figure/plane.js';
+import { prepare } from '../figure/paint/canvas.js';
+import { fitPlane } from '../figure/geometry/plane.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import type { Palette } from '../theme/theme.js';

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import { expressionReader, ReaderAway, readExpression } from '../table/expression.js';
+import { expressionReader, ReaderAway, readExpression } from './expression.js';
 import { useTranslation } from '../text/text.js';
 import { isWithin, limitsInWords, type Limits } from './limits.js';
 

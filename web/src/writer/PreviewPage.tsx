@@ -8,8 +8,8 @@ import {
 } from '@bogen/core';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { FigureView } from '../figure/FigureView.js';
-import { useScene } from '../figure/useScene.js';
+import { FigureView } from '../figure/view/FigureView.js';
+import { useScene } from '../figure/scene/useScene.js';
 import { Rail } from '../rail/Rail.js';
 import { looseHost } from '../reader/workHost.js';
 import { DocumentSession, freshState } from '../saving/documentSession.js';

@@ -1,6 +1,6 @@
 import { checkTask, lostConditions, sheetOf, type Sheet } from '@bogen/core';
 import type { CSSProperties } from 'react';
-import type { FigureScene } from '../figure/scene.js';
+import type { FigureScene } from '../figure/scene/scene.js';
 import { useTyping } from '../saving/useTyping.js';
 import { conditionText, measuredText } from '../sheet/conditionText.js';
 import { useTranslation } from '../text/text.js';

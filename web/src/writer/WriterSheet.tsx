@@ -1,18 +1,18 @@
-import { DrawBar } from '../draw/DrawBar.js';
-import { DrawLayer } from '../draw/DrawLayer.js';
-import { useDrawing } from '../draw/useDrawing.js';
+import { DrawBar } from '../editing/draw/DrawBar.js';
+import { DrawLayer } from '../editing/draw/DrawLayer.js';
+import { useDrawing } from '../editing/draw/useDrawing.js';
 import { isLoose, looseOf, sheetOf, sheetOfCommand, type LessonCommand, type PointKind } from '@bogen/core';
 import { Fragment, useEffect, useMemo } from 'react';
-import { useClipboard } from '../clipboard/useClipboard.js';
-import { useFigureKeys } from '../keys/useFigureKeys.js';
-import { SelectionBar } from '../select/SelectionBar.js';
+import { useClipboard } from '../editing/clipboard/useClipboard.js';
+import { useFigureKeys } from '../editing/keys/useFigureKeys.js';
+import { SelectionBar } from '../editing/select/SelectionBar.js';
 import { Link, useNavigate } from 'react-router';
-import { FigureView } from '../figure/FigureView.js';
-import { letterOf } from '../figure/names.js';
-import { prepareFigures, sheetsByNearness } from '../figure/prepare.js';
-import { useScene } from '../figure/useScene.js';
+import { FigureView } from '../figure/view/FigureView.js';
+import { letterOf } from '../figure/scene/names.js';
+import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
+import { useScene } from '../figure/scene/useScene.js';
 import { Rail } from '../rail/Rail.js';
-import { SaveNotice, SaveState } from '../saving/SaveState.js';
+import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
 import { useSession, useSessionLife, useUndoKeys } from '../saving/useSession.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { useTranslation } from '../text/text.js';
@@ -22,11 +22,11 @@ import { useStateOf } from '../ui/useStateOf.js';
 import { ConflictPanel } from './ConflictPanel.js';
 import type { OpenDraft } from './draft.js';
 import { sheetHost } from './draft.js';
-import { FigureMenu } from './FigureMenu.js';
-import { FigurePanels } from './FigurePanels.js';
-import { FigureTools, type Mode } from './FigureTools.js';
-import type { PanelName } from './panels.js';
-import { removeSelected } from './removeSelected.js';
+import { FigureMenu } from '../editing/FigureMenu.js';
+import { FigurePanels } from '../editing/FigurePanels.js';
+import { FigureTools, type Mode } from '../editing/FigureTools.js';
+import type { PanelName } from '../editing/panels.js';
+import { removeSelected } from '../editing/items/removeSelected.js';
 import { LazyProseEditor } from './LazyProseEditor.js';
 import { Publish } from './Publish.js';
 import { SheetList } from './SheetList.js';
@@ -178,8 +178,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             <DrawBar drawing={drawing} />
           ) : (
             <FigureTools
-              session={session}
-              onEffect={showSheet}
+              undo={<UndoButtons session={session} narrow onEffect={showSheet} />}
               scene={scene}
               mode={mode}
               onMode={setMode}

@@ -12,8 +12,8 @@ import {
 } from '@bogen/core';
 import i18next from 'i18next';
 import { call } from '../api/call.js';
-import { snapMoved } from '../draw/snapMoved.js';
-import type { FigureHost } from '../figure/host.js';
+import { snapMoved } from '../editing/draw/snapMoved.js';
+import type { FigureHost } from '../figure/scene/host.js';
 import { DocumentSession, motionOf } from '../saving/documentSession.js';
 import { openLocalSteps } from '../saving/localSteps.js';
 

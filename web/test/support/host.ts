@@ -1,6 +1,6 @@
 import { applyFigureCommand, type FigureCommand, type FigureDocument } from '@bogen/core';
 import { vi } from 'vitest';
-import type { FigureHost } from '../../src/figure/host.js';
+import type { FigureHost } from '../../src/figure/scene/host.js';
 
 /** The browser's frames, one at a time. */
 export function fakeFrames(): { next: () => void; readonly waiting: number } {

@@ -1,5 +1,5 @@
 export const app = {
-  notDrawnSmall: 'This figure takes long to draw. Open it to see it.',
+  notDrawnSmall: 'This figure takes too long to draw here. Open it to see it.',
   name: 'Bogen',
   tagline: 'Lessons on splines, to be taken in hand',
   light: 'Light theme',

@@ -1,7 +1,7 @@
 export const compare = {
   compare: 'Compare …',
   title: 'Compare {{item}}',
-  lead: 'Keep a copy, change the curve, and look where both differ and by how much.',
+  lead: 'Keep a copy, change the curve, and see where and by how much the two differ.',
   keep: 'Keep a copy',
   kept: 'Kept as {{name}}',
   with: 'With',
@@ -16,7 +16,7 @@ export const compare = {
   track: 'Deviation as a track on the rail',
   sideBySide: 'Side by side',
   sideBySideHelp:
-    'Two panes with one view. A control point that is moved in one takes the same point of the other along.',
+    'Two panes share one view. Moving a control point in one moves the same point in the other.',
   onRow: 'One figure again',
   row: {
     degree: 'Degree',

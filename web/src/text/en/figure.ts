@@ -8,7 +8,7 @@ export const figure = {
   cursor: 'Parameter cursor on the curve',
   cursorOnRail: 'Parameter cursor on the rail',
   support: 'reaches from u = {{from}} to {{to}}: {{count}} of {{all}} spans',
-  farReach: 'all control points answer',
+  farReach: 'moves all control points',
   degree: 'degree {{degree}}',
   spans_one: '{{count}} span',
   spans_other: '{{count}} spans',

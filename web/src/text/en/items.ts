@@ -7,7 +7,7 @@ export const items = {
   unlock: 'Unlock {{name}}',
   up: 'Draw {{name}} earlier',
   down: 'Draw {{name}} later',
-  copy: 'Another one like {{name}}',
+  copy: 'Duplicate {{name}}',
   details: 'Details of {{name}}',
   toClipboard: 'Copy {{name}}, to paste it on any sheet',
   paste: 'Paste what was copied',
@@ -17,7 +17,13 @@ export const items = {
   removed: '{{name}} deleted. Undo brings it back.',
   inUse: '{{other}} is built from it; delete or freeze {{other}} first.',
   name: 'Name of {{name}}',
-  kinds: { curve: 'curve', shape: 'shape', built: 'follows', point: 'reference point', picture: 'picture' },
+  kinds: {
+    curve: 'curve',
+    shape: 'shape',
+    built: 'linked curve',
+    point: 'reference point',
+    picture: 'picture',
+  },
   copyName: '{{name}} (copy)',
   faintName: '{{name}} before',
 };

@@ -7,7 +7,7 @@ export const shelf = {
   lessonTitle: 'Title of the lesson',
   newClass: 'New class',
   className: 'Name of the class',
-  make: 'Make',
+  make: 'Create',
   cancel: 'Cancel',
   noLessons: 'No lesson in this course yet.',
   sheets_one: '{{count}} sheet',

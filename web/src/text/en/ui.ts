@@ -1,7 +1,7 @@
 export const ui = {
   close: 'Close',
   menu: 'What can be done here',
-  numberFrom: 'A number from {{least}} on',
+  numberFrom: 'A number of at least {{least}}',
   numberBetween: 'A number from {{least}} to {{most}}',
   readerAway: 'Expressions can’t be read while the server is away; type the number itself.',
   numberAbove: 'A number above {{above}}',

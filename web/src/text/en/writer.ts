@@ -32,7 +32,7 @@ export const writer = {
   raise: 'Raise the degree',
   degreeLimit: 'Degree {{degree}} needs {{needed}} points; this curve has {{count}}.',
   looseOrFixed: 'Loose or fixed',
-  looseLead: 'Click a point: with a bar it is fixed for students.',
+  looseLead: 'Click a point to make it loose or fixed for students; a fixed point carries a bar.',
   allLoose: 'All loose',
   allFixed: 'All fixed',
   look: 'Look …',

@@ -1,0 +1,210 @@
+import {
+  curveOf,
+  interiorKnots,
+  offeredOperations,
+  operations,
+  type CurveCounts,
+  type FigureItem,
+  type OfferedOperation,
+  type Operation,
+  type Preview,
+} from '@bogen/core';
+import { useEffect, useMemo, useState, useSyncExternalStore, type FormEvent } from 'react';
+import type { FigureScene } from '../../figure/scene/scene.js';
+import { freshId } from '../../figure/scene/freshId.js';
+import { shownNumber, superscript } from '../../text/number.js';
+import { useTranslation } from '../../text/text.js';
+import { Button } from '../../ui/Button.js';
+import { Choice } from '../../ui/Choice.js';
+import { Panel } from '../../ui/Panel.js';
+import { useHeavyPreview } from './useHeavyPreview.js';
+import { OperationFields, otherCurves, type Arguments } from './OperationFields.js';
+
+interface ChangePanelProps {
+  readonly scene: FigureScene;
+  readonly item: FigureItem;
+  readonly onClose: () => void;
+}
+
+/**
+ * Operations on one curve, each previewed in the figure with the numbers that it changes before it is
+ * applied to the curve itself or added as a curve that follows it.
+ */
+export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
+  const { t } = useTranslation();
+  const document = useSyncExternalStore(scene.subscribe, () => scene.document);
+  const curve = curveOf(scene.evaluation, item.id);
+  const [name, setName] = useState<OfferedOperation>('insertKnot');
+  const others = otherCurves(scene, item);
+  const firstValues = (next: OfferedOperation): Arguments => ({
+    ...(curve ? operations[next].first(curve, Number(scene.cursor.toFixed(3))) : {}),
+    ...('second' in operations[next].sources ? { second: others[0]?.id ?? '' } : {}),
+  });
+  const [values, setValues] = useState<Arguments>(() => firstValues('insertKnot'));
+  const operation = useMemo(
+    () => ({ name, source: item.id, ...values }) as Operation,
+    [name, item.id, values],
+  );
+  const lacksOther = 'second' in operations[name].sources && others.length === 0;
+  const lacksKnot =
+    name === 'removeKnot' && curve !== undefined && interiorKnots(curve.knots, curve.degree).length === 0;
+  const refusal = lacksOther ? t('change.noOther') : lacksKnot ? t('change.noKnot') : null;
+  const preview = useHeavyPreview(document, operation, refusal);
+
+  useEffect(() => {
+    scene.setOverlay(
+      preview?.status === 'curve'
+        ? {
+            curve: preview.curve,
+            goes: preview.goes ?? [],
+            axis: 'axis' in operation ? operation.axis : undefined,
+            places: preview.curve.points,
+            pulls: [],
+            polygon: document.shown.polygon,
+          }
+        : null,
+    );
+  }, [scene, preview, operation, document.shown.polygon]);
+  useEffect(() => () => scene.setOverlay(null), [scene]);
+
+  const apply = (): void => {
+    if (preview?.status !== 'curve') return;
+    scene.host.do({ name: 'operate', item: item.id, operation, curve: preview.curve });
+    onClose();
+  };
+  const link = (): void => {
+    if (preview?.status !== 'curve') return;
+    const id = freshId(document);
+    const made: FigureItem = {
+      id,
+      name: `${item.name}: ${t(`change.operations.${name}`)}`.slice(0, 200),
+      kind: 'built',
+      operation,
+    };
+    scene.host.do({
+      name: 'batch',
+      commands: [
+        { name: 'addItem', item: made, at: document.items.length },
+        { name: 'setRail', rail: { ...document.rail, item: id } },
+      ],
+    });
+    onClose();
+  };
+  const submit = (event: FormEvent): void => {
+    event.preventDefault();
+    apply();
+  };
+  const set = (key: string, value: unknown): void => setValues((before) => ({ ...before, [key]: value }));
+
+  return (
+    <Panel open onClose={onClose} title={t('change.title', { curve: item.name })} lead={t('change.lead')}>
+      <form onSubmit={submit} className="flex flex-col gap-3" data-change-panel>
+        <Choice
+          label={t('change.what')}
+          value={name}
+          choices={offeredOperations}
+          name={(value) => t(`change.operations.${value}`)}
+          onChange={(next) => {
+            setName(next);
+            setValues(firstValues(next));
+          }}
+        />
+        <OperationFields name={name} values={values} onSet={set} scene={scene} item={item} />
+        {preview ? (
+          <PreviewNumbers preview={preview} of={name} />
+        ) : (
+          <p className="min-h-24 text-[13px] text-soft">{t('change.calculating')}</p>
+        )}
+        {preview?.status === 'curve' && preview.goes && (
+          <p role="status" className="text-[13px]" data-goes>
+            {t('change.goes')}
+          </p>
+        )}
+        <div className="flex flex-wrap gap-2">
+          <Button
+            primary
+            type="submit"
+            disabled={preview?.status !== 'curve'}
+            title={item.kind === 'curve' ? t('change.applyHelp') : t('change.applyFreezes')}
+          >
+            {t('change.apply')}
+          </Button>
+          <Button disabled={preview?.status !== 'curve'} title={t('change.linkHelp')} onClick={link}>
+            {t('change.link')}
+          </Button>
+        </div>
+        <p className="text-[12.5px] text-soft">
+          {item.kind === 'curve' ? t('change.applyHelp') : t('change.applyFreezes')} {t('change.linkHelp')}
+        </p>
+      </form>
+    </Panel>
+  );
+}
+
+/** What would change, side by side, and how far the shape would move. */
+function PreviewNumbers({ preview, of }: { preview: Preview; of: OfferedOperation }) {
+  const { t } = useTranslation();
+  if (preview.status === 'failed') {
+    return (
+      <p role="alert" className="text-[13.5px] text-bad" data-change-reason>
+        {preview.reason}
+      </p>
+    );
+  }
+  const show = (counts: CurveCounts | undefined, key: keyof CurveCounts): string => {
+    if (!counts) return '';
+    if (key === 'closedness') return t(`facts.words.${counts.closedness}`);
+    return key === 'continuity' ? `C${superscript(counts.continuity)}` : String(counts[key]);
+  };
+  const keys = ['degree', 'spans', 'points', 'knots', 'continuity', 'closedness'] as const;
+  return (
+    <table className="w-full text-[13px]" data-change-numbers>
+      <thead>
+        <tr className="text-left text-soft">
+          <td />
+          <th scope="col" className="font-normal">
+            {t('change.before')}
+          </th>
+          <th scope="col" className="font-normal">
+            {t('change.after')}
+          </th>
+        </tr>
+      </thead>
+      <tbody>
+        {keys.map((key) => (
+          <tr key={key} className="border-t border-line">
+            <th scope="row" className="py-0.5 text-left font-normal">
+              {t(`change.row.${key}`)}
+            </th>
+            <td className="font-mono text-[12.5px]">{show(preview.before, key)}</td>
+            <td className="font-mono text-[12.5px]">{show(preview.after, key)}</td>
+          </tr>
+        ))}
+        {(preview.deviation || operations[of].shape !== 'another') && (
+          <tr className="border-t border-line">
+            <th scope="row" className="py-0.5 text-left font-normal">
+              {t('change.deviation')}
+            </th>
+            <td
+              colSpan={2}
+              className="font-mono text-[12.5px]"
+              data-deviation={preview.deviation?.distance ?? 0}
+            >
+              {preview.deviation ? `${shownNumber(preview.deviation.distance, 4)} mm` : t('change.exact')}
+            </td>
+          </tr>
+        )}
+        {preview.measure && (
+          <tr className="border-t border-line">
+            <th scope="row" className="py-0.5 text-left font-normal">
+              {t(`change.${preview.measure.kind}`)}
+            </th>
+            <td colSpan={2} className="font-mono text-[12.5px]">
+              {shownNumber(preview.measure.value, 4)}
+            </td>
+          </tr>
+        )}
+      </tbody>
+    </table>
+  );
+}

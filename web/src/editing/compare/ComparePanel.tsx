@@ -1,0 +1,206 @@
+import {
+  countsOf,
+  curveOf,
+  isCurveItem,
+  isShown,
+  itemOf,
+  looksOf,
+  type CurveCounts,
+  type FigureItem,
+  type LargestDistance,
+  type SingleFigureCommand,
+} from '@bogen/core';
+import { useEffect, useState, useSyncExternalStore } from 'react';
+import { freshId } from '../../figure/scene/freshId.js';
+import type { FigureScene } from '../../figure/scene/scene.js';
+import { shownNumber, shownScientific, superscript } from '../../text/number.js';
+import { useTranslation } from '../../text/text.js';
+import { Button } from '../../ui/Button.js';
+import { Check, Choice } from '../../ui/Choice.js';
+import { Panel } from '../../ui/Panel.js';
+import { heavy, type Outcome } from '../../worker/heavy.js';
+
+/** A faint copy of a curve as it is now, to compare with: behind everything else. */
+export function keptCopy(
+  scene: FigureScene,
+  item: FigureItem,
+  name: string,
+): SingleFigureCommand | undefined {
+  const curve = curveOf(scene.evaluation, item.id);
+  if (!curve) return undefined;
+  const copy: FigureItem = { id: freshId(scene.document), name, kind: 'curve', curve, faint: true };
+  return { name: 'addItem', item: copy, at: 0 };
+}
+
+/** Compares the rail's curve with another one: by number, by colour, as a track, and side by side. */
+export function ComparePanel({
+  scene,
+  item,
+  onClose,
+}: {
+  scene: FigureScene;
+  item: FigureItem;
+  onClose: () => void;
+}) {
+  const { t } = useTranslation();
+  const document = useSyncExternalStore(scene.subscribe, () => scene.document);
+  const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
+  const { host } = scene;
+  const looks = looksOf(document);
+  const others = document.items.filter((other) => other.id !== item.id && isCurveItem(other));
+  const other = others.find(({ id }) => id === looks.compareWith);
+  const otherCurve = other && curveOf(scene.evaluation, other.id);
+  const pair = looks.sideBySide;
+  const beside = pair !== null && pair.includes(item.id) && other !== undefined && pair.includes(other.id);
+
+  const keep = (): void => {
+    const number = document.items.filter(({ name }) => name.startsWith(`${item.name} `)).length + 1;
+    const added = keptCopy(
+      scene,
+      item,
+      `${t('items.faintName', { name: item.name })} ${number}`.slice(0, 200),
+    );
+    if (added?.name !== 'addItem') return;
+    host.do({
+      name: 'batch',
+      commands: [added, { name: 'setLooks', looks: { compareWith: added.item.id } }],
+    });
+  };
+  const compareWith = (id: string): void =>
+    host.do({
+      name: 'setLooks',
+      looks: { compareWith: id === '' ? null : id, ...(pair ? { sideBySide: null } : {}) },
+    });
+  const toggleTrack = (on: boolean): void => {
+    const tracks = document.rail.tracks.filter((name) => name !== 'deviation');
+    host.do({ name: 'setRail', rail: { ...document.rail, tracks: on ? [...tracks, 'deviation'] : tracks } });
+  };
+  return (
+    <Panel open onClose={onClose} title={t('compare.title', { item: item.name })} lead={t('compare.lead')}>
+      <div className="flex flex-wrap items-center gap-2" data-compare-panel>
+        <Button primary={others.length === 0} onClick={keep}>
+          {t('compare.keep')}
+        </Button>
+        {others.length > 0 && (
+          <Choice
+            label={t('compare.with')}
+            value={other?.id ?? ''}
+            choices={['', ...others.map(({ id }) => id)]}
+            name={(id) => (id === '' ? t('compare.nothing') : (itemOf(document, id)?.name ?? id))}
+            onChange={compareWith}
+          />
+        )}
+      </div>
+      {others.length === 0 && <p className="text-[13px] text-soft">{t('compare.none')}</p>}
+      {other && curve && otherCurve && (
+        <>
+          <Distance key={other.id} first={curve} second={otherCurve} />
+          <Counts first={countsOf(curve)} second={countsOf(otherCurve)} names={[item.name, other.name]} />
+          <Check
+            label={t('compare.color')}
+            value={isShown(document, 'deviation')}
+            onChange={(deviation) => host.do({ name: 'setShown', shown: { deviation } })}
+          />
+          <Check
+            label={t('compare.track')}
+            value={document.rail.tracks.includes('deviation')}
+            onChange={toggleTrack}
+          />
+          <Check
+            label={t('compare.sideBySide')}
+            value={beside}
+            onChange={(on) =>
+              host.do({ name: 'setLooks', looks: { sideBySide: on ? [item.id, other.id] : null } })
+            }
+          />
+          <p className="text-[12.5px] text-soft">{t('compare.sideBySideHelp')}</p>
+        </>
+      )}
+      {beside === false && pair && (
+        <Button onClick={() => host.do({ name: 'setLooks', looks: { sideBySide: null } })}>
+          {t('compare.onRow')}
+        </Button>
+      )}
+    </Panel>
+  );
+}
+
+/** The largest distance of two curves and where it is, calculated beside the page. */
+function Distance({ first, second }: { first: LargestArgument; second: LargestArgument }) {
+  const { t } = useTranslation();
+  const [result, setResult] = useState<Outcome<LargestDistance> | null>(null);
+  useEffect(() => {
+    let stale = false;
+    void heavy.largestDistance(first, second).then((outcome) => !stale && setResult(outcome));
+    return () => {
+      stale = true;
+    };
+  }, [first, second]);
+  if (!result) return <p className="text-[13px] text-soft">{t('compare.calculating')}</p>;
+  if ('reason' in result) {
+    return <p className="text-[13px] text-bad">{t('compare.failed', { reason: result.reason })}</p>;
+  }
+  const { distance, parameters, onFirst } = result.value;
+  return (
+    <p className="text-[13px]" data-largest-distance={distance}>
+      {distance < 1e-9 ? (
+        t('compare.same')
+      ) : (
+        <>
+          {t('compare.distance')} <strong className="font-mono">{shownScientific(distance)} mm</strong>{' '}
+          {t('compare.where', {
+            u: shownNumber(parameters[0], 3),
+            x: shownNumber(onFirst[0]!),
+            y: shownNumber(onFirst[1]!),
+          })}
+        </>
+      )}
+    </p>
+  );
+}
+
+type LargestArgument = Parameters<typeof heavy.largestDistance>[0];
+
+function Counts({
+  first,
+  second,
+  names,
+}: {
+  first: CurveCounts;
+  second: CurveCounts;
+  names: readonly [string, string];
+}) {
+  const { t } = useTranslation();
+  const shown = (counts: CurveCounts, key: keyof CurveCounts): string =>
+    key === 'closedness'
+      ? t(`facts.words.${counts.closedness}`)
+      : key === 'continuity'
+        ? `C${superscript(counts.continuity)}`
+        : String(counts[key]);
+  const keys = ['degree', 'spans', 'points', 'knots', 'continuity', 'closedness'] as const;
+  return (
+    <table className="w-full text-[13px]">
+      <thead>
+        <tr className="text-left text-soft">
+          <td />
+          {names.map((name, index) => (
+            <th key={index} scope="col" className="max-w-28 truncate px-1 font-normal">
+              {name}
+            </th>
+          ))}
+        </tr>
+      </thead>
+      <tbody>
+        {keys.map((key) => (
+          <tr key={key}>
+            <th scope="row" className="text-left font-normal text-soft">
+              {t(`compare.row.${key}`)}
+            </th>
+            <td className="px-1 font-mono text-[12.5px]">{shown(first, key)}</td>
+            <td className="px-1 font-mono text-[12.5px]">{shown(second, key)}</td>
+          </tr>
+        ))}
+      </tbody>
+    </table>
+  );
+}

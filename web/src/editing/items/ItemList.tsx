@@ -1,0 +1,173 @@
+import { curveOf, isCurveItem, sourcesOf, type FigureItem, type SingleFigureCommand } from '@bogen/core';
+import {
+  ArrowDown,
+  ArrowUp,
+  ClipboardCopy,
+  Copy,
+  Eye,
+  EyeOff,
+  Lock,
+  LockOpen,
+  SlidersHorizontal,
+  Snowflake,
+  Stamp,
+  Trash2,
+} from 'lucide-react';
+import { useState, useSyncExternalStore } from 'react';
+import type { Clipboard } from '../clipboard/useClipboard.js';
+import { freshId } from '../../figure/scene/freshId.js';
+import type { FigureScene } from '../../figure/scene/scene.js';
+import { patched } from '../../figure/scene/patched.js';
+import { useTranslation } from '../../text/text.js';
+import { Button } from '../../ui/Button.js';
+import { IconButton } from '../../ui/IconButton.js';
+import { Popup } from '../../ui/Popup.js';
+
+interface ItemListProps {
+  readonly scene: FigureScene;
+  readonly clipboard: Clipboard;
+  readonly onDetails: (id: string) => void;
+}
+
+/** Every item of the figure by its name: shown or hidden, locked, in order, copied, kept, frozen, deleted. */
+export function ItemList({ scene, clipboard, onDetails }: ItemListProps) {
+  const { t } = useTranslation();
+  const document = useSyncExternalStore(scene.subscribe, () => scene.document);
+  const { host } = scene;
+  const copyOf = (item: FigureItem, faint: boolean): void => {
+    const curve = curveOf(scene.evaluation, item.id);
+    const id = freshId(document);
+    const name = t(faint ? 'items.faintName' : 'items.copyName', { name: item.name }).slice(0, 200);
+    const made: FigureItem =
+      faint && curve ? { id, name, kind: 'curve', curve, faint: true } : { ...item, id, name };
+    host.do({ name: 'addItem', item: made, at: faint ? 0 : document.items.indexOf(item) + 1 });
+  };
+  const freeze = (item: FigureItem): void => {
+    const curve = curveOf(scene.evaluation, item.id);
+    if (curve) host.do({ name: 'freeze', item: item.id, curve });
+  };
+  return (
+    <Popup
+      label={t('items.items')}
+      className="w-[510px] p-2"
+      trigger={<Button quiet>{t('items.items')}</Button>}
+    >
+      <div data-item-list>
+        {document.items.length === 0 && <p className="p-2 text-[13px] text-soft">{t('items.empty')}</p>}
+        <ul>
+          {document.items.map((item, index) => {
+            const { name } = item;
+            const user = document.items.find((other) => sourcesOf(other).includes(item.id));
+            const { hidden, locked } = item;
+            return (
+              <li
+                key={item.id}
+                className="flex items-center gap-0.5 border-b border-line py-0.5 last:border-0"
+              >
+                <IconButton
+                  label={t(hidden ? 'items.show' : 'items.hide', { name })}
+                  onPress={() => host.do(patched(item, { hidden: !hidden }))}
+                >
+                  {hidden ? <EyeOff aria-hidden size={15} /> : <Eye aria-hidden size={15} />}
+                </IconButton>
+                <IconButton
+                  label={t(locked ? 'items.unlock' : 'items.lock', { name })}
+                  onPress={() => host.do(patched(item, { locked: !locked }))}
+                >
+                  {locked ? <Lock aria-hidden size={15} /> : <LockOpen aria-hidden size={15} />}
+                </IconButton>
+                <NameField
+                  label={t('items.name', { name })}
+                  value={name}
+                  onChange={(to) => host.do({ name: 'renameItem', item: item.id, to })}
+                />
+                <span className="w-24 shrink-0 text-[12px] text-soft">{t(`items.kinds.${item.kind}`)}</span>
+                <IconButton
+                  label={t('items.up', { name })}
+                  disabled={index === 0}
+                  onPress={() => host.do({ name: 'orderItem', item: item.id, at: index - 1 })}
+                >
+                  <ArrowUp aria-hidden size={15} />
+                </IconButton>
+                <IconButton
+                  label={t('items.down', { name })}
+                  disabled={index === document.items.length - 1}
+                  onPress={() => host.do({ name: 'orderItem', item: item.id, at: index + 1 })}
+                >
+                  <ArrowDown aria-hidden size={15} />
+                </IconButton>
+                <IconButton label={t('items.details', { name })} onPress={() => onDetails(item.id)}>
+                  <SlidersHorizontal aria-hidden size={15} />
+                </IconButton>
+                <IconButton label={t('items.toClipboard', { name })} onPress={() => clipboard.copy([item])}>
+                  <ClipboardCopy aria-hidden size={15} />
+                </IconButton>
+                <IconButton label={t('items.copy', { name })} onPress={() => copyOf(item, false)}>
+                  <Copy aria-hidden size={15} />
+                </IconButton>
+                {isCurveItem(item) && (
+                  <IconButton label={t('items.keepCopy', { name })} onPress={() => copyOf(item, true)}>
+                    <Stamp aria-hidden size={15} />
+                  </IconButton>
+                )}
+                {(item.kind === 'built' || item.kind === 'shape') && (
+                  <IconButton label={t('items.freeze', { name })} onPress={() => freeze(item)}>
+                    <Snowflake aria-hidden size={15} />
+                  </IconButton>
+                )}
+                <IconButton
+                  label={user ? t('items.inUse', { other: user.name }) : t('items.remove', { name })}
+                  disabled={user !== undefined}
+                  onPress={() => host.do(removal(item))}
+                >
+                  <Trash2 aria-hidden size={15} />
+                </IconButton>
+              </li>
+            );
+          })}
+        </ul>
+        <p className="p-1">
+          <Button quiet onClick={clipboard.paste}>
+            {t('items.paste')}
+          </Button>
+        </p>
+      </div>
+    </Popup>
+  );
+}
+
+const removal = (item: FigureItem): SingleFigureCommand => ({ name: 'removeItem', item: item.id });
+
+/** A name to type; it is set when the field is left or Enter is pressed, and an empty one is given back. */
+function NameField({
+  label,
+  value,
+  onChange,
+}: {
+  label: string;
+  value: string;
+  onChange: (to: string) => void;
+}) {
+  const [text, setText] = useState<string | null>(null);
+  const done = (): void => {
+    const next = text?.trim();
+    if (next && next !== value) onChange(next.slice(0, 200));
+    setText(null);
+  };
+  return (
+    <input
+      aria-label={label}
+      value={text ?? value}
+      onChange={(event) => setText(event.target.value)}
+      onBlur={done}
+      onKeyDown={(event) => {
+        if (event.key === 'Enter') done();
+        if (event.key === 'Escape' && text !== null) {
+          event.stopPropagation();
+          setText(null);
+        }
+      }}
+      className="h-6 min-w-0 flex-1 rounded border border-transparent bg-transparent px-1 text-[13px] hover:border-line focus:border-strong"
+    />
+  );
+}

@@ -1,0 +1,358 @@
+import {
+  curveOf,
+  derivativesAt,
+  interiorKnots,
+  isShown,
+  itemOf,
+  looksOf,
+  pointAt,
+  type Curve,
+  type CurveSamples,
+  type FigureItem,
+  type LineWeight,
+  type Point,
+  type Shown,
+} from '@bogen/core';
+import type { Palette } from '../../theme/theme.js';
+import { distinctKnotsOf, largestCurvature, samplesOf } from '../geometry/geometry.js';
+import { drawDeviation } from './drawDeviation.js';
+import { drawHodograph } from './drawHodograph.js';
+import { drawAlong, drawHulls, drawLooks } from './drawLooks.js';
+import { drawFollowing, drawMarks } from './drawMarks.js';
+import { handlePlace, handlesOf } from '../scene/handles.js';
+import { drawOverlay, drawShapeHandles } from './drawOverlay.js';
+import { drawJump, jumpsOf } from './jumpMark.js';
+import { write } from './drawText.js';
+import type { Pane } from '../scene/pane.js';
+import { addSamples, addSpans, tracePoints } from '../geometry/path.js';
+import type { Plane } from '../geometry/plane.js';
+import type { FigureScene } from '../scene/scene.js';
+import type { Picked } from '../scene/sceneParts.js';
+
+type Context = CanvasRenderingContext2D;
+
+const lineWidths: Readonly<Record<LineWeight, number>> = { fine: 1, medium: 1.75, bold: 3, broad: 5 };
+
+/** Draws the curves of a pane with their combs, polygons and knots. */
+export function drawCurves(
+  context: Context,
+  scene: FigureScene,
+  plane: Plane,
+  palette: Palette,
+  pane: Pane,
+): void {
+  const { document, evaluation } = scene;
+  context.lineJoin = 'round';
+  context.lineCap = 'round';
+  const looks = looksOf(document);
+  const length = combLength(scene) * looks.combScale;
+  const curves = document.items.flatMap((item) => {
+    const curve = item.hidden || !pane.shows(item.id) ? undefined : curveOf(evaluation, item.id);
+    return curve ? [{ item, curve }] : [];
+  });
+  /** What fills or colours a curve's surroundings: as the figure says on the rail's curve, on others as they say. */
+  const covers = (key: 'hulls' | 'spans', item: FigureItem): boolean | undefined =>
+    document.rail.item === item.id ? isShown(document, key, item) : item.shown?.[key];
+  for (const { item, curve } of curves) {
+    if (covers('hulls', item) && isPlane(curve)) drawHulls(context, curve, plane, palette);
+  }
+  for (const { item, curve } of curves) {
+    const color = item.color ? palette.items[item.color] : palette.ink;
+    if (item.kind === 'curve' && item.faint) {
+      const faint = item.color ? color : palette.strong;
+      drawWhole(context, samplesOf(curve), plane, { color: faint, width: 1.25, dash: [3, 4] });
+      continue;
+    }
+    const shows = (key: keyof Shown): boolean => isShown(document, key, item);
+    const onRail = document.rail.item === item.id;
+    if (shows('comb')) drawComb(context, curve, plane, palette, onRail, length, looks.combDensity);
+    if (shows('polygon') && (item.kind === 'curve' || onRail))
+      drawPolygon(context, curve.points, plane, palette);
+    const lit = scene.litSupport?.item === item.id ? scene.litSupport : null;
+    if (lit) drawPart(context, samplesOf(curve), plane, lit.from, lit.to, palette.accent);
+    if (onRail && shows('deviation')) drawDeviation(context, scene, curve, plane, palette);
+    const width = lineWidths[item.lineWeight ?? 'medium'];
+    if (covers('spans', item)) {
+      drawSpans(context, samplesOf(curve), plane, palette, item.lineWeight ? width + 1.25 : 3);
+    } else {
+      drawWhole(context, samplesOf(curve), plane, {
+        color,
+        width: onRail ? width + 0.75 : width,
+        dash: item.kind === 'built' ? [9, 3] : [],
+      });
+    }
+    if (shows('knots')) drawKnots(context, curve, plane, palette);
+    if (shows('start')) drawStart(context, curve, plane, palette);
+    if (isPlane(curve)) drawAlong(context, scene, item, curve, plane, palette);
+  }
+}
+
+const isPlane = (curve: Curve): boolean => curve.points[0]!.length === 2;
+
+/** Draws the marks of the points of a pane, above all its curves; of those to take hold of perhaps only some. */
+export function drawPoints(
+  context: Context,
+  scene: FigureScene,
+  plane: Plane,
+  palette: Palette,
+  pane: Pane,
+  handles: readonly Picked[] = handlesOf(scene, pane),
+): void {
+  drawFollowing(context, scene, plane, palette, pane);
+  drawMarks(context, scene, plane, palette, handles);
+  drawShapeHandles(context, scene, plane, palette, pane);
+}
+
+/** Draws what lies over all items: what is looked at along the rail's curve, and what is being made. */
+export function drawOver(
+  context: Context,
+  scene: FigureScene,
+  plane: Plane,
+  palette: Palette,
+  pane: Pane,
+): void {
+  if (pane.shows(scene.document.rail.item)) {
+    drawLooks(context, scene, plane, palette);
+    drawCursor(context, scene, plane, palette);
+    drawHodograph(context, scene, plane, palette, pane);
+  }
+  drawHeldHalo(context, scene, plane, palette, pane);
+  drawOverlay(context, scene, plane, palette);
+  const { snapped } = scene;
+  if (snapped) {
+    const [x, y] = plane.toScreen(snapped.at);
+    write(context, snapped.words, [x + 6, y + 8], palette);
+  }
+}
+
+interface Stroke {
+  readonly color: string;
+  readonly width: number;
+  readonly dash: number[];
+}
+
+function drawWhole(context: Context, samples: CurveSamples, plane: Plane, stroke: Stroke): void {
+  context.beginPath();
+  addSamples(context, samples, plane, 0, samples.parameters.length - 1);
+  context.setLineDash(stroke.dash);
+  context.strokeStyle = stroke.color;
+  context.lineWidth = stroke.width;
+  context.stroke();
+  context.setLineDash([]);
+}
+
+/** Each span in its colour, the same as on the rail; those of one colour in one stroke. */
+function drawSpans(
+  context: Context,
+  samples: CurveSamples,
+  plane: Plane,
+  palette: Palette,
+  width: number,
+): void {
+  const stride = samples.perSpan + 1;
+  const { length } = palette.spans;
+  context.lineWidth = width;
+  palette.spans.forEach((color, first) => {
+    context.beginPath();
+    for (let span = first; span < samples.spanCount; span += length) {
+      addSamples(context, samples, plane, span * stride, (span + 1) * stride - 1);
+    }
+    context.strokeStyle = color;
+    context.stroke();
+  });
+}
+
+/** The support of a control point: a broad band behind the spans that answer. */
+function drawPart(
+  context: Context,
+  samples: CurveSamples,
+  plane: Plane,
+  from: number,
+  to: number,
+  color: string,
+): void {
+  const { parameters } = samples;
+  let first = 0;
+  let last = parameters.length - 1;
+  while (first < last && parameters[first + 1]! <= from) first++;
+  while (last > first && parameters[last - 1]! >= to) last--;
+  context.beginPath();
+  addSamples(context, samples, plane, first, last);
+  context.strokeStyle = color;
+  context.globalAlpha = 0.22;
+  context.lineWidth = 13;
+  context.stroke();
+  context.globalAlpha = 1;
+}
+
+function drawPolygon(context: Context, points: readonly Point[], plane: Plane, palette: Palette): void {
+  tracePoints(context, points, plane);
+  context.strokeStyle = palette.strong;
+  context.lineWidth = 1;
+  context.stroke();
+}
+
+/** Curvature as hairs across the curve, `length` pixels for a curvature of one. */
+function drawComb(
+  context: Context,
+  curve: Curve,
+  plane: Plane,
+  palette: Palette,
+  strong: boolean,
+  length: number,
+  density: number,
+): void {
+  const { coordinates, tangents, curvature, dimension, perSpan } = samplesOf(curve);
+  if (dimension !== 2) return;
+  // Closer than this the hairs run into one another.
+  const every = Math.max(1, Math.round(curvature.length / (260 * density)));
+  // The hair points away from the centre of curvature.
+  const hair = (sample: number): number =>
+    Math.max(-longestHair, Math.min(longestHair, curvature[sample]! * length));
+  const tipX = (sample: number): number =>
+    plane.screenX(coordinates[2 * sample]!) + tangents[2 * sample + 1]! * hair(sample);
+  const tipY = (sample: number): number =>
+    plane.screenY(coordinates[2 * sample + 1]!) + tangents[2 * sample]! * hair(sample);
+  context.strokeStyle = strong ? palette.ink : palette.strong;
+  context.lineWidth = 0.75;
+  context.globalAlpha = 0.4;
+  context.beginPath();
+  for (let sample = 0; sample < curvature.length; sample++) {
+    if (sample % (perSpan + 1) !== perSpan && (sample % (perSpan + 1)) % every !== 0) continue;
+    context.moveTo(plane.screenX(coordinates[2 * sample]!), plane.screenY(coordinates[2 * sample + 1]!));
+    context.lineTo(tipX(sample), tipY(sample));
+  }
+  context.stroke();
+  context.globalAlpha = 0.8;
+  context.lineWidth = 1;
+  context.setLineDash(strong ? [] : [4, 3]);
+  context.beginPath();
+  addSpans(context, perSpan, 0, curvature.length - 1, tipX, tipY);
+  context.stroke();
+  context.setLineDash([]);
+  context.globalAlpha = 1;
+}
+
+/**
+ * Pixels of hair for a curvature of one, the same for all curves so that their combs can be compared. The
+ * longest hair has 28 to 56 pixels when nothing moves; a drag keeps the scale with which it began, so that
+ * a peak is seen to grow.
+ */
+export function combLength(scene: FigureScene): number {
+  const known = combLengths.get(scene);
+  if (known !== undefined && scene.host.motion() !== 'rest') return known;
+  const { document, evaluation } = scene;
+  let largest = 0;
+  for (const item of document.items) {
+    const isFaint = item.kind === 'curve' && item.faint;
+    const combed = isShown(document, 'comb', item) && !isFaint && !item.hidden;
+    const curve = combed ? curveOf(evaluation, item.id) : undefined;
+    if (curve) largest = Math.max(largest, largestCurvature(curve));
+  }
+  const length = largest === 0 ? 0 : 56 / 2 ** Math.ceil(Math.log2(largest));
+  combLengths.set(scene, length);
+  return length;
+}
+
+const combLengths = new WeakMap<FigureScene, number>();
+/** Where a curve all but turns back its hairs would cross the whole figure. */
+const longestHair = 240;
+
+/** A tick across the curve at each interior knot; multiplicity m is m close ticks. What jumps there has its mark beside it. */
+function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+  const jumps = jumpsOf(curve);
+  context.strokeStyle = palette.ink;
+  context.fillStyle = palette.ink;
+  context.lineWidth = 1.5;
+  context.lineCap = 'butt';
+  const { coordinates, tangents, perSpan, dimension } = samplesOf(curve);
+  const knots = interiorKnots(curve.knots, curve.degree);
+  const placed = knots.flatMap(({ value, multiplicity }, index) => {
+    // Where a span begins there is a sample, with the place and the direction from the right.
+    const at = (index + 1) * (perSpan + 1) * dimension;
+    const [tx, ty] = [tangents[at]!, tangents[at + 1]!];
+    if (tx === 0 && ty === 0) return [];
+    const x = plane.screenX(coordinates[at]!);
+    const y = plane.screenY(coordinates[at + 1]!);
+    return [{ value, multiplicity, x, y, along: [tx, -ty] as const }];
+  });
+  context.beginPath();
+  for (const { multiplicity, x, y, along } of placed) {
+    for (let tick = 0; tick < multiplicity; tick++) {
+      const shift = (tick - (multiplicity - 1) / 2) * 4;
+      const cx = x + along[0] * shift;
+      const cy = y + along[1] * shift;
+      context.moveTo(cx - along[1] * 8, cy + along[0] * 8);
+      context.lineTo(cx + along[1] * 8, cy - along[0] * 8);
+    }
+  }
+  context.stroke();
+  for (const { value, x, y, along } of placed) {
+    const jump = jumps.get(value);
+    const up = [along[1], -along[0]] as const;
+    if (jump) drawJump(context, jump, x + up[0] * 13, y + up[1] * 13, up);
+  }
+  context.lineCap = 'round';
+}
+
+/** A small wedge at the start, pointing along the curve. */
+function drawStart(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+  const start = distinctKnotsOf(curve).find(
+    ({ first, multiplicity }) => first + multiplicity > curve.degree,
+  )!.value;
+  const [point, first] = derivativesAt(curve, start, 1) as [Point, Point];
+  const speed = Math.hypot(first[0]!, first[1]!);
+  if (speed === 0) return;
+  const [x, y] = plane.toScreen(point);
+  const [ax, ay] = [first[0]! / speed, -first[1]! / speed];
+  context.beginPath();
+  context.moveTo(x + ax * 20, y + ay * 20);
+  context.lineTo(x + ax * 9 - ay * 4, y + ay * 9 + ax * 4);
+  context.lineTo(x + ax * 9 + ay * 4, y + ay * 9 - ax * 4);
+  context.closePath();
+  context.fillStyle = palette.ink;
+  context.fill();
+}
+
+/** The cursor as a dot on the rail's curve. */
+function drawCursor(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
+  const point = cursorPoint(scene);
+  if (!point) return;
+  const [x, y] = plane.toScreen(point);
+  context.beginPath();
+  context.arc(x, y, 4.5, 0, 2 * Math.PI);
+  context.fillStyle = palette.ink;
+  context.fill();
+  context.strokeStyle = palette.sheet;
+  context.lineWidth = 1.5;
+  context.stroke();
+}
+
+/** The halo of the point in the hand. */
+function drawHeldHalo(
+  context: Context,
+  scene: FigureScene,
+  plane: Plane,
+  palette: Palette,
+  pane: Pane,
+): void {
+  const { picked } = scene;
+  if (!picked || scene.host.motion() === 'rest' || !pane.shows(picked.item)) return;
+  const place = handlePlace(scene, picked);
+  if (!place) return;
+  const [x, y] = plane.toScreen(place);
+  context.beginPath();
+  context.arc(x, y, 13, 0, 2 * Math.PI);
+  context.globalAlpha = 0.26;
+  context.fillStyle = palette.accent;
+  context.fill();
+  context.globalAlpha = 1;
+}
+
+/** Where the cursor's dot lies, if the rail has a curve. */
+export function cursorPoint(scene: FigureScene): Point | undefined {
+  const curve = scene.railCurve;
+  return curve && itemOf(scene.document, scene.document.rail.item!)
+    ? pointAt(curve, scene.cursor)
+    : undefined;
+}

@@ -1,0 +1,182 @@
+import {
+  handlesOfShape,
+  pictureHandles,
+  type Curve,
+  type PictureItem,
+  type Point,
+  type ShapeHandle,
+} from '@bogen/core';
+import type { Palette } from '../../theme/theme.js';
+import { samplesOf } from '../geometry/geometry.js';
+import { tracePoints } from '../geometry/path.js';
+import { mayMove } from '../scene/may.js';
+import type { Pane } from '../scene/pane.js';
+import type { Plane } from '../geometry/plane.js';
+import type { FigureScene } from '../scene/scene.js';
+
+type Context = CanvasRenderingContext2D;
+
+/** What is being made, before it is part of the document: places as small crosses, what they come to in the accent. */
+export function drawOverlay(
+  context: Context,
+  { overlay }: FigureScene,
+  plane: Plane,
+  palette: Palette,
+): void {
+  if (!overlay) return;
+  const { curve, image, axis, goes, places, pulls, polygon, stroke } = overlay;
+  if (polygon && places.length > 1) {
+    tracePoints(context, places, plane);
+    context.strokeStyle = palette.strong;
+    context.lineWidth = 1;
+    context.stroke();
+  }
+  if (stroke && stroke.length > 1) {
+    tracePoints(context, stroke, plane);
+    context.strokeStyle = palette.soft;
+    context.lineWidth = 1.5;
+    context.stroke();
+  }
+  for (const gone of goes ?? []) drawGoing(context, gone, plane, palette);
+  if (axis) drawAxis(context, axis, plane, palette);
+  for (const [part, dash] of [
+    [curve, []],
+    [image, [7, 4]],
+  ] as const) {
+    if (!part) continue;
+    traceCurve(context, part, plane);
+    context.setLineDash([...dash]);
+    context.strokeStyle = palette.accent;
+    context.lineWidth = 2;
+    context.stroke();
+    context.setLineDash([]);
+  }
+  context.strokeStyle = palette.accent;
+  context.lineWidth = 1;
+  for (const [from, to] of pulls) {
+    tracePoints(context, [from, to], plane);
+    context.stroke();
+    for (const end of [from, to]) dot(context, plane.toScreen(end), 2.5, palette.accent);
+  }
+  context.lineWidth = 1.5;
+  context.beginPath();
+  places.forEach((place, index) => {
+    const [x, y] = plane.toScreen(place);
+    // The first is larger: there the curve starts, and there it can close.
+    const arm = index === 0 ? 6 : 4;
+    context.moveTo(x - arm, y - arm);
+    context.lineTo(x + arm, y + arm);
+    context.moveTo(x - arm, y + arm);
+    context.lineTo(x + arm, y - arm);
+  });
+  context.stroke();
+}
+
+function traceCurve(context: Context, curve: Curve, plane: Plane): void {
+  const { coordinates, dimension } = samplesOf(curve);
+  context.beginPath();
+  for (let at = 0; at < coordinates.length; at += dimension) {
+    const [x, y] = plane.toScreen([coordinates[at]!, coordinates[at + 1]!]);
+    if (at === 0) context.moveTo(x, y);
+    else context.lineTo(x, y);
+  }
+}
+
+/** What goes is crossed out along its way. */
+function drawGoing(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+  traceCurve(context, curve, plane);
+  context.strokeStyle = palette.sheet;
+  context.lineWidth = 5;
+  context.globalAlpha = 0.75;
+  context.stroke();
+  context.globalAlpha = 1;
+  const { coordinates, dimension } = samplesOf(curve);
+  let from: readonly [number, number] | undefined;
+  context.beginPath();
+  for (let at = 0; at < coordinates.length; at += dimension) {
+    const [x, y] = plane.toScreen([coordinates[at]!, coordinates[at + 1]!]);
+    if (from && Math.hypot(x - from[0], y - from[1]) < 16) continue;
+    from = [x, y];
+    context.moveTo(x - 4, y - 4);
+    context.lineTo(x + 4, y + 4);
+    context.moveTo(x - 4, y + 4);
+    context.lineTo(x + 4, y - 4);
+  }
+  context.strokeStyle = palette.ink;
+  context.lineWidth = 1.25;
+  context.stroke();
+}
+
+/** A mirror line from edge to edge. */
+function drawAxis(context: Context, [a, b]: readonly [Point, Point], plane: Plane, palette: Palette): void {
+  const far = plane.width + plane.height;
+  const [x, y] = plane.toScreen(a);
+  const [toX, toY] = plane.toScreen(b);
+  const length = Math.hypot(toX - x, toY - y);
+  if (!(length > 0)) return;
+  const [dx, dy] = [((toX - x) / length) * far, ((toY - y) / length) * far];
+  context.beginPath();
+  context.moveTo(x - dx, y - dy);
+  context.lineTo(x + dx, y + dy);
+  context.setLineDash([12, 3, 2, 3]);
+  context.strokeStyle = palette.ink;
+  context.lineWidth = 1;
+  context.stroke();
+  context.setLineDash([]);
+}
+
+/** The places by which given shapes are taken hold of: what the curve passes as open lozenges, what pulls it as dots on a line. */
+export function drawShapeHandles(
+  context: Context,
+  { document, host }: FigureScene,
+  plane: Plane,
+  palette: Palette,
+  pane: Pane,
+): void {
+  for (const item of document.items) {
+    if (item.hidden || item.locked || !pane.shows(item.id)) continue;
+    if (item.kind !== 'shape' && item.kind !== 'picture') continue;
+    const handles = item.kind === 'shape' ? handlesOfShape(item.shape) : pictureMarks(item);
+    const [first] = handles;
+    if (!first || !mayMove(host, { item: item.id, of: 'handle', key: first.key })) continue;
+    context.strokeStyle = palette.strong;
+    context.lineWidth = 1;
+    for (const { at, from } of handles) {
+      if (!from) continue;
+      tracePoints(context, [from, at], plane);
+      context.stroke();
+    }
+    for (const { at, role } of handles) {
+      const [x, y] = plane.toScreen(at);
+      if (role === 'pulls') {
+        dot(context, [x, y], 3.5, palette.accent);
+        continue;
+      }
+      context.beginPath();
+      context.moveTo(x, y - 6.5);
+      context.lineTo(x + 4.5, y);
+      context.lineTo(x, y + 6.5);
+      context.lineTo(x - 4.5, y);
+      context.closePath();
+      context.fillStyle = palette.sheet;
+      context.fill();
+      context.strokeStyle = palette.accent;
+      context.lineWidth = 1.75;
+      context.stroke();
+    }
+  }
+}
+
+/** A picture's handles, marked as those of shapes: its centre is passed, its corner pulls. */
+function pictureMarks(picture: PictureItem): ShapeHandle[] {
+  return pictureHandles(picture).map(({ key, at }) =>
+    key === 'centre' ? { key, at, role: 'passed' } : { key, at, role: 'pulls', from: picture.centre },
+  );
+}
+
+function dot(context: Context, [x, y]: readonly [number, number], radius: number, color: string): void {
+  context.beginPath();
+  context.arc(x, y, radius, 0, 2 * Math.PI);
+  context.fillStyle = color;
+  context.fill();
+}

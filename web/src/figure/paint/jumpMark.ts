@@ -1,0 +1,77 @@
+import { distinctKnots, domainOf, interiorKnots, knotJumps, type Curve } from '@bogen/core';
+import { samplesOf } from '../geometry/geometry.js';
+
+/** The most abrupt thing that happens at a knot: it is what its mark tells. */
+export type Jump = 'corner' | 'speed' | 'curvature';
+
+const known = new WeakMap<Curve, ReadonlyMap<number, Jump>>();
+
+const noJumps: ReadonlyMap<number, Jump> = new Map();
+
+/**
+ * Whether the multiplicities alone say that direction, speed and curvature are continuous: most curves that
+ * are dragged are, and need no derivatives to tell.
+ */
+function isSmooth(curve: Curve): boolean {
+  const { knots, degree, periodic } = curve;
+  const least = degree - 2;
+  const [start] = domainOf(knots, degree);
+  const seam = distinctKnots(knots, degree).find(({ value }) => value === start);
+  if (periodic && seam && seam.multiplicity > least) return false;
+  return interiorKnots(knots, degree).every(({ multiplicity }) => multiplicity <= least);
+}
+
+/** For each knot at which something jumps, what; knots without an entry are smooth to the eye and the hand. */
+export function jumpsOf(curve: Curve): ReadonlyMap<number, Jump> {
+  let jumps = known.get(curve);
+  if (!jumps && isSmooth(curve)) return noJumps;
+  if (!jumps) {
+    let largest = 0;
+    for (const value of samplesOf(curve).curvature) largest = Math.max(largest, Math.abs(value));
+    jumps = new Map(
+      knotJumps(curve).flatMap(({ knot, direction, magnitude, curvature }): [number, Jump][] => {
+        if (direction > 1e-6) return [[knot, 'corner']];
+        if (magnitude > 1e-6) return [[knot, 'speed']];
+        return curvature > 1e-6 * largest ? [[knot, 'curvature']] : [];
+      }),
+    );
+    known.set(curve, jumps);
+  }
+  return jumps;
+}
+
+/**
+ * The mark of a jump about a place, upright along (upX, upY): a wedge for a corner, a pair of bars of
+ * unequal length for a jump of speed, a half disc for a jump of curvature.
+ */
+export function drawJump(
+  context: CanvasRenderingContext2D,
+  jump: Jump,
+  x: number,
+  y: number,
+  [upX, upY]: readonly [number, number],
+): void {
+  const at = (along: number, up: number): [number, number] => [
+    x + along * -upY + up * upX,
+    y + along * upX + up * upY,
+  ];
+  context.beginPath();
+  if (jump === 'corner') {
+    context.moveTo(...at(0, -3));
+    context.lineTo(...at(4, 4));
+    context.lineTo(...at(-4, 4));
+    context.closePath();
+    context.fill();
+  } else if (jump === 'speed') {
+    context.moveTo(...at(-1.75, -2));
+    context.lineTo(...at(-1.75, 2));
+    context.moveTo(...at(1.75, -2));
+    context.lineTo(...at(1.75, 5));
+    context.stroke();
+  } else {
+    const angle = Math.atan2(upX, -upY);
+    context.arc(x, y, 4, angle, angle + Math.PI);
+    context.closePath();
+    context.fill();
+  }
+}

@@ -1,0 +1,41 @@
+import type { FigureDocument } from '@bogen/core';
+import type { LoadedPicture } from './drawGround.js';
+import type { Pane } from '../scene/pane.js';
+
+/** Where a stored picture is fetched. */
+export const pictureAddress = (id: string): string => `/api/pictures/${id}`;
+
+const images = new Map<string, HTMLImageElement>();
+const waiting = new Map<string, Set<() => void>>();
+
+/** The pixels of a stored picture, once they have come; then those who wait are told. */
+export function imageOf(id: string, onCome: () => void): HTMLImageElement | undefined {
+  const known = images.get(id);
+  if (known) return known.complete && known.naturalWidth > 0 ? known : undefined;
+  const listeners = waiting.get(id);
+  if (listeners) {
+    listeners.add(onCome);
+    return undefined;
+  }
+  const told = new Set([onCome]);
+  waiting.set(id, told);
+  const image = new Image();
+  image.onload = () => {
+    images.set(id, image);
+    waiting.delete(id);
+    told.forEach((tell) => tell());
+  };
+  // Asked for again when the figure is drawn the next time.
+  image.onerror = () => setTimeout(() => waiting.delete(id), 3000);
+  image.src = pictureAddress(id);
+  return undefined;
+}
+
+/** The pictures that lie behind a pane, in drawing order. */
+export function picturesOf(document: FigureDocument, pane: Pane, onCome: () => void): LoadedPicture[] {
+  return document.items.flatMap((item) =>
+    item.kind === 'picture' && !item.hidden && pane.shows(item.id)
+      ? [{ picture: item, image: imageOf(item.picture, onCome) }]
+      : [],
+  );
+}

@@ -1,0 +1,31 @@
+import { curveOf, distanceFromSegment, isCurveItem, type FigureItem } from '@bogen/core';
+import { samplesOf } from '../geometry/geometry.js';
+import type { Pane } from './pane.js';
+import type { Plane } from '../geometry/plane.js';
+import type { FigureScene } from './scene.js';
+
+/** Pixels within which a press means a curve. */
+const reach = 9;
+
+/** The curves under a place of the screen, the nearest first. */
+export function curvesNear(
+  { document, evaluation }: FigureScene,
+  plane: Plane,
+  pane: Pane,
+  at: readonly [number, number],
+): FigureItem[] {
+  const place = plane.toPlane(...at);
+  const near = document.items.flatMap((item) => {
+    const curve =
+      isCurveItem(item) && !item.hidden && pane.shows(item.id) ? curveOf(evaluation, item.id) : undefined;
+    if (!curve) return [];
+    const { coordinates, dimension } = samplesOf(curve);
+    let least = Infinity;
+    for (let k = dimension; k < coordinates.length; k += dimension) {
+      const [from, to] = [k - dimension, k].map((start) => [coordinates[start]!, coordinates[start + 1]!]);
+      least = Math.min(least, distanceFromSegment(place, from!, to!));
+    }
+    return least * plane.scale <= reach ? [{ item, least }] : [];
+  });
+  return near.sort((a, b) => a.least - b.least).map(({ item }) => item);
+}

@@ -1,0 +1,54 @@
+import type { FigureCommand, FigureDocument, Grip, Point } from '@bogen/core';
+import type { Plane } from '../geometry/plane.js';
+import type { FigureScene } from './scene.js';
+import type { FigureState, Snap } from './sceneParts.js';
+
+/**
+ * How far a figure's document has come: still awaited, so that nothing of it is drawn and only its place is
+ * kept; known, so that it can be looked at; or here, so that everything can be done with it.
+ */
+export type Arrival = 'awaited' | 'known' | 'here';
+
+/**
+ * A figure is *at rest*, when all that is seen is done; *in the hand*, while a gesture or a form shows what would
+ * be; or *playing*, while it moves by itself from one state to another. Who asks says which of them it means.
+ */
+export type Motion = 'rest' | 'hand' | 'playing';
+
+/** What a figure on the screen needs from whoever owns its document. */
+export interface FigureHost {
+  /** The document as it is to be seen now. */
+  readonly read: () => FigureDocument;
+  readonly subscribe: (listener: () => void) => () => void;
+  /** What is happening to the figure that `read` gives. */
+  readonly motion: () => Motion;
+  readonly preview: (command: FigureCommand | null) => void;
+  readonly do: (command: FigureCommand) => void;
+  /** How far the document has come; where it is not given it is here. */
+  readonly arrival?: () => Arrival;
+  /**
+   * The place that a grip on the move is drawn to, where it is to be drawn to something, and to what.
+   * @param before the figure as it was when the grip was taken
+   */
+  readonly snap?: (
+    scene: FigureScene,
+    grip: Grip,
+    pointer: Point,
+    before: FigureState,
+    plane: Plane,
+  ) => Snap | null;
+  /** Whether whoever is here may give this command. The answer is core's, by what the document says. */
+  readonly may: (command: FigureCommand) => boolean;
+}
+
+/** A figure that is only looked at. */
+export function stillHost(document: FigureDocument): FigureHost {
+  return {
+    read: () => document,
+    subscribe: () => () => undefined,
+    motion: () => 'rest',
+    preview: () => undefined,
+    do: () => undefined,
+    may: () => false,
+  };
+}

@@ -1,0 +1,348 @@
+import {
+  curveOf,
+  domainOf,
+  evaluateFigure,
+  gripKey,
+  gripPlace,
+  supportOf,
+  type Curve,
+  type Evaluation,
+  type FigureDocument,
+  type Grip,
+  type Point,
+  type View,
+} from '@bogen/core';
+import { evaluationOf } from '../geometry/geometry.js';
+import type { Arrival, FigureHost } from './host.js';
+import type { Highlight, LitSupport, Overlay, Picked, Picking, Question, Snap } from './sceneParts.js';
+import { structureOf } from './structure.js';
+
+/**
+ * One figure on the screen with its rail: the document's geometry, the cursor, and what is picked. All
+ * drawings register as painters and paint together, once a frame, so that figure and tracks never show
+ * different moments.
+ */
+export class FigureScene {
+  private document_: FigureDocument;
+  private arrival_: Arrival;
+  private evaluation_: Evaluation;
+  private cursor_: number | undefined;
+  private picked_: Picked | null = null;
+  private overlay_: Overlay | null = null;
+  private selection_: readonly Grip[] = [];
+  private selecting_ = false;
+  private question_: Question | null = null;
+  private raised_: string | null = null;
+  private lens_: readonly [number, number] | null = null;
+  private snapped_: Snap | null = null;
+  private picking_: Picking | null = null;
+  private highlight_: Highlight | null = null;
+  private view_: View | null = null;
+  private scale_ = 0;
+  private readonly painters = new Set<() => void>();
+  private readonly listeners = new Set<() => void>();
+  private readonly restListeners = new Set<() => void>();
+  private frame = 0;
+  private restingCurve: Curve | undefined;
+  private structure_ = '';
+  private structureCount = 0;
+  private static count = 0;
+  /** Another one for each scene, so that what belongs to one of them can be told from what belongs to the next. */
+  readonly number = ++FigureScene.count;
+
+  constructor(readonly host: FigureHost) {
+    this.document_ = host.read();
+    this.arrival_ = arrivalOf(host);
+    this.evaluation_ = evaluationOf(this.document_);
+    this.structure_ = structureOf(this.document_);
+  }
+
+  get document(): FigureDocument {
+    return this.document_;
+  }
+
+  get evaluation(): Evaluation {
+    return this.evaluation_;
+  }
+
+  get arrival(): Arrival {
+    return this.arrival_;
+  }
+
+  get picked(): Picked | null {
+    return this.picked_;
+  }
+
+  get overlay(): Overlay | null {
+    return this.overlay_;
+  }
+
+  /** Shows what is being made, or no longer. */
+  setOverlay(overlay: Overlay | null): void {
+    if (this.overlay_ === overlay) return;
+    this.overlay_ = overlay;
+    this.invalidate();
+  }
+
+  /** The part of the plane that is shown: the document's, or what was zoomed and moved to in this page. */
+  get view(): View {
+    return this.view_ ?? this.document_.view;
+  }
+
+  /** Pixels to the drawing's unit, of the figure as it is laid out. */
+  get scale(): number {
+    return this.scale_;
+  }
+
+  noteScale(scale: number): void {
+    if (scale === this.scale_) return;
+    this.scale_ = scale;
+    this.listeners.forEach((listener) => listener());
+  }
+
+  /** Zooms or moves; `null` goes back to the document's view. It is not part of the document. */
+  setView(view: View | null): void {
+    this.view_ = view;
+    this.changed();
+  }
+
+  /** Something other than the document changed that handles, tracks or panels depend on. */
+  private changed(): void {
+    this.structureCount++;
+    this.invalidate();
+    this.listeners.forEach((listener) => listener());
+  }
+
+  /** The grips that are taken together: dragged, nudged, scaled and turned as one. */
+  get selection(): readonly Grip[] {
+    return this.selection_;
+  }
+
+  select(grips: readonly Grip[]): void {
+    if (grips.length === 0 && this.selection_.length === 0) return;
+    this.selection_ = grips;
+    this.changed();
+  }
+
+  isSelected(grip: Grip): boolean {
+    const key = gripKey(grip);
+    return this.selection_.some((other) => gripKey(other) === key);
+  }
+
+  /** Adds a grip to the selection, or takes it out. */
+  toggleSelected(grip: Grip): void {
+    const key = gripKey(grip);
+    const others = this.selection_.filter((other) => gripKey(other) !== key);
+    this.select(others.length < this.selection_.length ? others : [...others, grip]);
+  }
+
+  /** Whether presses select instead of moving. */
+  get selecting(): boolean {
+    return this.selecting_;
+  }
+
+  setSelecting(selecting: boolean): void {
+    this.selecting_ = selecting;
+    this.changed();
+  }
+
+  /** Which of several grips on one place is meant, while it is asked. */
+  get question(): Question | null {
+    return this.question_;
+  }
+
+  ask(question: Question | null): void {
+    this.question_ = question;
+    this.changed();
+  }
+
+  /** The grip that was chosen of several on one place: it lies above the others. */
+  get raised(): string | null {
+    return this.raised_;
+  }
+
+  isRaised(grip: Grip): boolean {
+    return this.raised_ === gripKey(grip);
+  }
+
+  raise(grip: Grip | null): void {
+    const key = grip && gripKey(grip);
+    if (key === this.raised_) return;
+    this.raised_ = key;
+    this.changed();
+  }
+
+  /** The part of the parameter axis that the rail shows; `null` is the whole domain. */
+  get lens(): readonly [number, number] | null {
+    return this.lens_;
+  }
+
+  setLens(lens: readonly [number, number] | null): void {
+    this.lens_ = lens;
+    this.changed();
+  }
+
+  /** What the grip in the hand is drawn to. */
+  get snapped(): Snap | null {
+    return this.snapped_;
+  }
+
+  setSnapped(snapped: Snap | null): void {
+    if (snapped === this.snapped_) return;
+    this.snapped_ = snapped;
+    this.invalidate();
+  }
+
+  get picking(): Picking | null {
+    return this.picking_;
+  }
+
+  /** Lets places be pressed in the figure and hands them over when there are enough. */
+  pickPlaces(count: number, done: (places: readonly Point[]) => void): void {
+    this.picking_ = { count, places: [], done };
+    this.changed();
+  }
+
+  placePicked(place: Point): void {
+    const { picking_: picking } = this;
+    if (!picking) return;
+    const places = [...picking.places, place];
+    this.picking_ = places.length < picking.count ? { ...picking, places } : null;
+    this.changed();
+    if (places.length >= picking.count) picking.done(places);
+  }
+
+  stopPicking(): void {
+    this.picking_ = null;
+    this.changed();
+  }
+
+  get highlight(): Highlight | null {
+    return this.highlight_;
+  }
+
+  setHighlight(highlight: Highlight | null): void {
+    this.highlight_ = highlight;
+    this.invalidate();
+  }
+
+  /** The curve that the rail belongs to. */
+  get railCurve(): Curve | undefined {
+    return curveOf(this.evaluation_, this.document_.rail.item);
+  }
+
+  /** The rail's curve as it was when a change was last done. */
+  restingRailCurve(): Curve | undefined {
+    if (this.host.motion() === 'rest') this.restingCurve = this.railCurve;
+    return this.restingCurve;
+  }
+
+  /** The cursor's parameter on the rail's curve, kept inside its domain. */
+  get cursor(): number {
+    const curve = this.railCurve;
+    if (!curve) return 0;
+    const [start, end] = domainOf(curve.knots, curve.degree);
+    const u = this.cursor_ ?? start + 0.38 * (end - start);
+    return Math.min(end, Math.max(start, u));
+  }
+
+  moveCursor(u: number): void {
+    this.cursor_ = u;
+    this.invalidate();
+    this.listeners.forEach((listener) => listener());
+  }
+
+  pick(picked: Picked | null): void {
+    this.picked_ = picked;
+    this.invalidate();
+    this.listeners.forEach((listener) => listener());
+  }
+
+  /** The support of the picked control point. An edit point moves every control point: it has no support. */
+  get litSupport(): LitSupport | null {
+    const { picked_: picked } = this;
+    if (picked?.of !== 'controlPoints') return null;
+    const curve = curveOf(this.evaluation_, picked.item);
+    if (!curve || picked.index >= curve.points.length) return null;
+    const [from, to] = supportOf(curve, picked.index);
+    return { item: picked.item, index: picked.index, from, to };
+  }
+
+  /** Follows the host's document until the returned function is called. */
+  connect(): () => void {
+    const follow = (): void => {
+      const before = this.arrival_;
+      const document = this.host.read();
+      this.arrival_ = arrivalOf(this.host);
+      const isSame = document === this.document_;
+      if (isSame && before === this.arrival_) return;
+      if (before !== this.arrival_) this.structureCount++;
+      if (!isSame) this.take(document);
+      // What was awaited does not wait for the next frame too.
+      if (before === 'awaited') this.paint();
+      this.listeners.forEach((listener) => listener());
+      if (this.host.motion() === 'rest') this.restListeners.forEach((listener) => listener());
+    };
+    follow();
+    const stop = this.host.subscribe(follow);
+    return () => {
+      stop();
+      cancelAnimationFrame(this.frame);
+      this.frame = 0;
+      // What was only tried ends with the scene; whoever tried it can no longer say so.
+      if (this.host.motion() !== 'rest') this.host.preview(null);
+    };
+  }
+
+  private take(document: FigureDocument): void {
+    this.document_ = document;
+    this.evaluation_ = evaluateFigure(document, this.evaluation_);
+    this.invalidate();
+    const structure = structureOf(document);
+    if (structure === this.structure_) return;
+    this.structure_ = structure;
+    this.structureCount++;
+    this.selection_ = this.selection_.filter((grip) => gripPlace(document, this.evaluation_, grip));
+  }
+
+  /** Told on every change of document, cursor or pick. */
+  readonly subscribe = (listener: () => void): (() => void) => {
+    this.listeners.add(listener);
+    return () => this.listeners.delete(listener);
+  };
+
+  /** Told when a change is done, once for a whole drag: for words and numbers that need not follow the pointer. */
+  readonly onRest = (listener: () => void): (() => void) => {
+    this.restListeners.add(listener);
+    return () => this.restListeners.delete(listener);
+  };
+
+  /** Changes when other handles or tracks are wanted, but not while points merely move. */
+  readonly structure = (): number => this.structureCount;
+
+  /**
+   * Paints something as things are, and from then on with all others.
+   * @param atOnce whether it is not left to the next time that all are painted
+   * @returns how to leave it out again
+   */
+  addPainter(painter: () => void, atOnce = true): () => void {
+    this.painters.add(painter);
+    if (atOnce && this.arrival_ !== 'awaited') painter();
+    return () => this.painters.delete(painter);
+  }
+
+  /** Paints everything in the coming frame. */
+  invalidate(): void {
+    if (this.frame === 0) this.frame = requestAnimationFrame(() => this.paint());
+  }
+
+  private paint(): void {
+    cancelAnimationFrame(this.frame);
+    this.frame = 0;
+    if (this.arrival_ !== 'awaited') this.painters.forEach((paint) => paint());
+  }
+}
+
+function arrivalOf(host: FigureHost): Arrival {
+  return host.arrival?.() ?? 'here';
+}

@@ -1,0 +1,65 @@
+import {
+  closednessOfItem,
+  distinctPointCount,
+  isRational,
+  itemOf,
+  spansOf,
+  type Curve,
+  type FigureItem,
+} from '@bogen/core';
+import type { TFunction } from 'i18next';
+import { useDeferredValue, useSyncExternalStore } from 'react';
+import { shownNumber, superscript } from '../../text/number.js';
+import { useTranslation } from '../../text/text.js';
+import { continuityOf, lengthOf } from '../geometry/geometry.js';
+import type { FigureScene } from '../scene/scene.js';
+
+/** The facts of a curve in one or two lines. */
+export function factsOf(curve: Curve, item: FigureItem | undefined, t: TFunction<'texts'>): string[] {
+  const orders = continuityOf(curve).map(({ order }) => order);
+  const lowest = Math.min(...orders);
+  const continuity =
+    orders.length === 0
+      ? t('figure.noKnots')
+      : lowest < 0
+        ? t('figure.gap')
+        : orders.every((order) => order === lowest)
+          ? t('figure.everywhere', { order: superscript(lowest) })
+          : t('figure.lowest', { order: superscript(lowest) });
+  return [
+    [
+      t('figure.degree', { degree: curve.degree }),
+      t('figure.spans', { count: spansOf(curve.knots, curve.degree).length }),
+      t('figure.points', { count: distinctPointCount(curve) }),
+      t('figure.knots', { count: curve.knots.length }),
+      ...(isRational(curve) ? [t('figure.rational')] : []),
+      t(`facts.words.${closednessOfItem(curve, item)}`),
+    ].join(' · '),
+    continuity,
+  ];
+}
+
+/** The item that the rail's curve belongs to. */
+export function railItem({ document }: FigureScene): FigureItem | undefined {
+  return document.rail.item === null ? undefined : itemOf(document, document.rail.item);
+}
+
+/** The facts of the rail's curve, on the figure's lower edge. They follow a little after a change is done. */
+export function Facts({ scene }: { scene: FigureScene }) {
+  const { t } = useTranslation();
+  const settled = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
+  // The drawing is not kept waiting for them: measuring a length takes a part of a frame.
+  const curve = useDeferredValue(settled);
+  if (!curve) return null;
+  const [first, continuity] = factsOf(curve, railItem(scene), t);
+  return (
+    <p
+      className="pointer-events-none absolute bottom-2.5 left-4 text-[12px] leading-[1.5] text-soft"
+      data-facts
+    >
+      {first}
+      <br />
+      {continuity} · {t('figure.length', { length: shownNumber(lengthOf(curve)) })}
+    </p>
+  );
+}

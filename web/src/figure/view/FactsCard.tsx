@@ -1,0 +1,88 @@
+import { factNames, facts, type Curve, type FactValue, type FigureItem } from '@bogen/core';
+import type { TFunction } from 'i18next';
+import { useState, useSyncExternalStore } from 'react';
+import { shownNumber, superscript } from '../../text/number.js';
+import { useTranslation } from '../../text/text.js';
+import { Button } from '../../ui/Button.js';
+import { copyText } from '../../ui/copyText.js';
+import { Panel } from '../../ui/Panel.js';
+import { railItem } from './Facts.js';
+import type { FigureScene } from '../scene/scene.js';
+
+/** Every fact of a curve as rows of name and value. */
+function rowsOf(curve: Curve, item: FigureItem | undefined, t: TFunction<'texts'>): [string, string][] {
+  return factNames.flatMap((name): [string, string][] => {
+    const value = facts[name](curve, item);
+    if (!value) return [];
+    return value.kind === 'continuity'
+      ? continuityRows(value, t)
+      : [[t(`facts.names.${name}`), factText(value, t)]];
+  });
+}
+
+/** A fact's value as it is read. */
+function factText(value: Exclude<FactValue, { kind: 'continuity' }>, t: TFunction<'texts'>): string {
+  switch (value.kind) {
+    case 'whole':
+      return String(value.value);
+    case 'number':
+      return `${shownNumber(value.value)} ${t(`facts.units.${value.unit}`)}`;
+    case 'word':
+      return t(`facts.words.${value.word}`);
+    case 'list':
+      return `${value.values.length}: ${value.values.map((one) => shownNumber(one, 3).replace(/\.?0+$/, '') || '0').join(', ')}`;
+  }
+}
+
+function continuityRows(
+  { knots, degree, start }: Extract<FactValue, { kind: 'continuity' }>,
+  t: TFunction<'texts'>,
+): [string, string][] {
+  if (knots.length === 0) return [[t('facts.names.continuity'), t('facts.noKnots')]];
+  return knots.map(({ knot, guaranteed, parametric, geometric }) => [
+    t(knot === start ? 'facts.seam' : 'facts.atKnot', { u: shownNumber(knot, 3) }),
+    `${t('facts.guaranteed', { order: superscript(guaranteed) })}, ${t('facts.measured', {
+      c: parametric >= degree ? superscript(degree) : superscript(parametric),
+      g: superscript(geometric),
+    })}`,
+  ]);
+}
+
+/** The facts of the rail's curve as a card, to read and to copy. */
+export function FactsCard({
+  scene,
+  name,
+  onClose,
+}: {
+  scene: FigureScene;
+  name: string;
+  onClose: () => void;
+}) {
+  const { t } = useTranslation();
+  const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
+  const [copied, setCopied] = useState(false);
+  if (!curve) return null;
+  const rows = rowsOf(curve, railItem(scene), t);
+  const copy = (): void => {
+    const text = [name, ...rows.map(([fact, value]) => `${fact}: ${value}`)].join('\n');
+    void copyText(text).then(setCopied);
+  };
+  return (
+    <Panel open onClose={onClose} title={name} lead={null}>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[13px]" data-facts-card>
+        {rows.map(([fact, value]) => (
+          <div key={fact} className="contents">
+            <dt className="text-soft">{fact}</dt>
+            <dd className="min-w-0 font-mono text-[12.5px] break-words">{value}</dd>
+          </div>
+        ))}
+      </dl>
+      <p>
+        <Button onClick={copy}>{t('facts.copy')}</Button>{' '}
+        <span role="status" className="text-[13px] text-soft">
+          {copied ? t('facts.copied') : ''}
+        </span>
+      </p>
+    </Panel>
+  );
+}

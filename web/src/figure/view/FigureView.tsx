@@ -1,0 +1,96 @@
+import type { PointKind } from '@bogen/core';
+import { useMemo, type ReactNode } from 'react';
+import { useTranslation } from '../../text/text.js';
+import { Late } from '../../ui/Late.js';
+import { useStateOf } from '../../ui/useStateOf.js';
+import { Facts, factsOf, railItem } from './Facts.js';
+import { FigurePane } from './FigurePane.js';
+import { panesOf, wholePane } from '../scene/pane.js';
+import type { Plane } from '../geometry/plane.js';
+import { mayDraw } from '../scene/may.js';
+import type { FigureScene } from '../scene/scene.js';
+import { useLongPress } from '../handles/useLongPress.js';
+import { useStructure } from '../scene/useScene.js';
+import { ZoomButtons } from './zoom.js';
+
+interface FigureViewProps {
+  readonly scene: FigureScene;
+  /** Where points are made loose or fixed instead of moved. */
+  readonly onToggle?: ((item: string, of: PointKind, index: number) => void) | undefined;
+  /** What lies over the drawing, for instance while something is drawn. */
+  readonly layer?: ((plane: Plane) => ReactNode) | undefined;
+  /** The menu of the second button, around the drawing. */
+  readonly menu?: ((drawing: ReactNode) => ReactNode) | undefined;
+  /** What stands on its upper edge. */
+  readonly bar?: ReactNode;
+}
+
+/** The live drawing of a sheet, in one pane or in two of the same view side by side. */
+export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProps) {
+  const { t } = useTranslation();
+  useStructure(scene);
+  const [said, say] = useStateOf(scene, '');
+  const longPress = useLongPress();
+  const { document, evaluation } = scene;
+  const pair = JSON.stringify(document.looks?.sideBySide ?? null);
+  const ids = document.items.map(({ id, kind }) => `${id} ${kind}`).join();
+  // While something is drawn there is one sheet to draw on.
+  const drawing = layer !== undefined;
+  const panes = useMemo(
+    () => (drawing ? [wholePane] : panesOf(scene.document)),
+
+    [drawing, scene, pair, ids],
+  );
+  const railCurve = scene.railCurve;
+  const failures = document.items.flatMap((item) => {
+    const result = evaluation.items.get(item.id);
+    return result?.status === 'failed' ? [{ name: item.name, reason: result.reason }] : [];
+  });
+  const body = (
+    <div className="flex min-h-0 flex-1 divide-x divide-line" {...longPress}>
+      {panes.map((pane) => (
+        <FigurePane key={pane.key} scene={scene} pane={pane} onToggle={onToggle} onSay={say}>
+          {layer}
+        </FigurePane>
+      ))}
+    </div>
+  );
+  return (
+    <div
+      role="group"
+      aria-label={t('figure.label', {
+        facts: railCurve ? factsOf(railCurve, railItem(scene), t).join(', ') : t('figure.empty'),
+      })}
+      aria-busy={scene.arrival !== 'here'}
+      className="relative flex min-h-0 flex-1 flex-col overflow-hidden bg-sheet"
+      data-figure
+    >
+      {menu ? menu(body) : body}
+      {document.items.length === 0 && !drawing && (
+        <p className="pointer-events-none absolute inset-0 grid place-items-center px-8 text-center font-serif text-soft">
+          {mayDraw(scene.host) ? t('figure.emptyToDraw') : t('figure.empty')}
+        </p>
+      )}
+      {failures.length > 0 && (
+        <ul
+          role="alert"
+          className="absolute top-2 left-4 max-w-[70%] rounded-md border border-bad bg-sheet px-3 py-1.5 text-[13px]"
+        >
+          {failures.map((failure) => (
+            <li key={failure.name}>{t('figure.failedItem', failure)}</li>
+          ))}
+        </ul>
+      )}
+      {bar}
+      {scene.arrival !== 'awaited' && (
+        <Late key={scene.number}>
+          <Facts scene={scene} />
+        </Late>
+      )}
+      <ZoomButtons scene={scene} />
+      <p role="status" aria-live="polite" className="sr-only">
+        {said}
+      </p>
+    </div>
+  );
+}

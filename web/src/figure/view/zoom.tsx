@@ -1,0 +1,214 @@
+import { boxOf, curveOf, gripPlace, pictureCorners, type Point, type View } from '@bogen/core';
+import { Minus, Plus } from 'lucide-react';
+import { useEffect, useLayoutEffect, useRef, useSyncExternalStore, type RefObject } from 'react';
+import { drawsBox, notGround } from '../handles/useSelectBox.js';
+import { useTranslation } from '../../text/text.js';
+import { gridStep } from '../paint/drawGround.js';
+import type { Plane } from '../geometry/plane.js';
+import type { FigureScene } from '../scene/scene.js';
+
+/** How far in and out one can go, against the document's view. */
+const limits = { in: 400, out: 40 };
+
+function zoomed(scene: FigureScene, factor: number, [x, y]: readonly [number, number]): View {
+  const { view, document } = scene;
+  const whole = document.view.right - document.view.left;
+  const width = view.right - view.left;
+  const kept = Math.min(whole * limits.out, Math.max(whole / limits.in, width / factor)) / width;
+  return {
+    ...view,
+    left: x + (view.left - x) * kept,
+    right: x + (view.right - x) * kept,
+    bottom: y + (view.bottom - y) * kept,
+    top: y + (view.top - y) * kept,
+  };
+}
+
+function moved({ view }: FigureScene, dx: number, dy: number): View {
+  return {
+    ...view,
+    left: view.left + dx,
+    right: view.right + dx,
+    bottom: view.bottom + dy,
+    top: view.top + dy,
+  };
+}
+
+/**
+ * Zooms with the wheel about the pointer and with two fingers about their middle; moves by dragging the
+ * ground, with two fingers, and with Shift and the wheel.
+ */
+export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScene, plane: Plane): void {
+  // Every step of a gesture changes the plane; the gesture goes on.
+  const now = useRef(plane);
+  useLayoutEffect(() => {
+    now.current = plane;
+  }, [plane]);
+  useEffect(() => {
+    const element = ref.current;
+    if (!element) return undefined;
+    const local = (event: { clientX: number; clientY: number }): [number, number] => {
+      const box = element.getBoundingClientRect();
+      return [event.clientX - box.left, event.clientY - box.top];
+    };
+    const onWheel = (event: WheelEvent): void => {
+      event.preventDefault();
+      const pixels = event.deltaMode === 1 ? 16 : 1;
+      if (event.shiftKey) {
+        const along = (event.deltaX || event.deltaY) * pixels;
+        scene.setView(moved(scene, along / now.current.scale, 0));
+        return;
+      }
+      const factor = Math.exp((-event.deltaY * pixels) / 400);
+      scene.setView(zoomed(scene, factor, now.current.toPlane(...local(event))));
+    };
+    const fingers = new Map<number, [number, number]>();
+    let dragged: { at: [number, number]; view: View } | null = null;
+    const onDown = (event: PointerEvent): void => {
+      fingers.set(event.pointerId, local(event));
+      const target = event.target as Element;
+      // Only the ground itself is dragged; marks and layers have their own ways.
+      if (event.button === 0 && fingers.size === 1 && !target.closest(notGround) && !drawsBox(scene, event)) {
+        dragged = { at: local(event), view: scene.view };
+      } else dragged = null;
+    };
+    const onMove = (event: PointerEvent): void => {
+      const before = fingers.get(event.pointerId);
+      if (!before) return;
+      const at = local(event);
+      if (fingers.size === 2) {
+        const [other] = [...fingers].filter(([id]) => id !== event.pointerId).map(([, place]) => place);
+        const spread = (a: [number, number]): number => Math.hypot(a[0] - other![0], a[1] - other![1]);
+        const middle = now.current.toPlane((at[0] + other![0]) / 2, (at[1] + other![1]) / 2);
+        if (spread(before) > 10) scene.setView(zoomed(scene, spread(at) / spread(before), middle));
+        fingers.set(event.pointerId, at);
+        return;
+      }
+      if (!dragged) return;
+      const [dx, dy] = [at[0] - dragged.at[0], at[1] - dragged.at[1]];
+      if (Math.hypot(dx, dy) < 3) return;
+      const { view } = dragged;
+      const [x, y] = [-dx / now.current.scale, dy / now.current.scale];
+      scene.setView({
+        ...view,
+        left: view.left + x,
+        right: view.right + x,
+        bottom: view.bottom + y,
+        top: view.top + y,
+      });
+    };
+    const onUp = (event: PointerEvent): void => {
+      fingers.delete(event.pointerId);
+      dragged = null;
+    };
+    element.addEventListener('wheel', onWheel, { passive: false });
+    element.addEventListener('pointerdown', onDown);
+    window.addEventListener('pointermove', onMove);
+    window.addEventListener('pointerup', onUp);
+    window.addEventListener('pointercancel', onUp);
+    return () => {
+      element.removeEventListener('wheel', onWheel);
+      element.removeEventListener('pointerdown', onDown);
+      window.removeEventListener('pointermove', onMove);
+      window.removeEventListener('pointerup', onUp);
+      window.removeEventListener('pointercancel', onUp);
+    };
+  }, [ref, scene]);
+}
+
+/** Shows a box of the plane with a margin around it. */
+export function zoomTo(scene: FigureScene, places: readonly Point[]): void {
+  const box = boxOf(places);
+  if (!box) return;
+  const { document } = scene;
+  const whole = document.view.right - document.view.left;
+  const margin = Math.max(
+    0.08 * Math.max(box.high[0]! - box.low[0]!, box.high[1]! - box.low[1]!),
+    whole / limits.in,
+  );
+  scene.setView({
+    ...document.view,
+    left: box.low[0]! - margin,
+    right: box.high[0]! + margin,
+    bottom: box.low[1]! - margin,
+    top: box.high[1]! + margin,
+  });
+}
+
+/** The places that everything drawn takes up. */
+export function drawnPlaces({ document, evaluation }: FigureScene): Point[] {
+  return document.items.flatMap((item) => {
+    if (item.hidden) return [];
+    if (item.kind === 'point') return [item.at];
+    if (item.kind === 'picture') return pictureCorners(item);
+    return curveOf(evaluation, item.id)?.points ?? [];
+  });
+}
+
+/** The places of the selection, or of everything where nothing is selected. */
+export function zoomToSelection(scene: FigureScene): void {
+  const { document, evaluation, selection } = scene;
+  const places = selection.flatMap((grip) => {
+    const place = gripPlace(document, evaluation, grip);
+    return place ? [place] : [];
+  });
+  zoomTo(scene, places.length > 0 ? places : drawnPlaces(scene));
+}
+
+/** Moves what is shown by shares of its width and height. */
+export function panBy(scene: FigureScene, across: number, up: number): void {
+  const { view } = scene;
+  scene.setView(moved(scene, across * (view.right - view.left), up * (view.top - view.bottom)));
+}
+
+/** Larger or smaller about the middle of what is shown. */
+export function zoomBy(scene: FigureScene, factor: number): void {
+  const { view } = scene;
+  scene.setView(zoomed(scene, factor, [(view.left + view.right) / 2, (view.bottom + view.top) / 2]));
+}
+
+/** The grid's size, and buttons to zoom and to see everything again. */
+export function ZoomButtons({ scene }: { scene: FigureScene }) {
+  const { t } = useTranslation();
+  const { view, document } = scene;
+  const scale = useSyncExternalStore(scene.subscribe, () => scene.scale);
+  const button = 'inline-flex h-6 items-center rounded px-1 hover:bg-tint';
+  return (
+    <p className="absolute right-3 bottom-1.5 flex items-center gap-1 font-mono text-[11.5px] text-soft">
+      {view !== document.view && (
+        <button type="button" className={button} onClick={() => scene.setView(null)}>
+          {t('figure.wholeView')}
+        </button>
+      )}
+      <button
+        type="button"
+        className={button}
+        title={scene.selection.length > 0 ? t('figure.fitSelection') : t('figure.fit')}
+        onClick={() => zoomToSelection(scene)}
+      >
+        {scene.selection.length > 0 ? t('figure.fitSelection') : t('figure.fit')}
+      </button>
+      <button
+        type="button"
+        className={button}
+        aria-label={t('figure.zoomOut')}
+        title={t('figure.zoomOut')}
+        onClick={() => zoomBy(scene, 1 / 1.5)}
+      >
+        <Minus aria-hidden size={13} />
+      </button>
+      <button
+        type="button"
+        className={button}
+        aria-label={t('figure.zoomIn')}
+        title={t('figure.zoomIn')}
+        onClick={() => zoomBy(scene, 1.5)}
+      >
+        <Plus aria-hidden size={13} />
+      </button>
+      <span>
+        {scale > 0 && t('figure.grid', { size: Number(gridStep(document.view.grid, scale).toPrecision(6)) })}
+      </span>
+    </p>
+  );
+}
