@@ -5,7 +5,8 @@ module.exports = {
       name: 'no-circle',
       severity: 'error',
       from: {},
-      to: { circular: true, dependencyTypesNot: ['type-only'] },
+      // A circle that only closes by a type is none at run time: members of a registry name the union of all.
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
     },
     {
       name: 'core-stands-alone',
