@@ -1,4 +1,6 @@
-import type { FigureDocument, FigureItem, LessonDocument, Point } from '@bogen/core';
+import type { Point } from '@bogen/core/curve';
+import type { FigureDocument, FigureItem } from '@bogen/core/figure';
+import type { LessonDocument } from '@bogen/core/lesson';
 import type { Page } from '@playwright/test';
 import { expect, handle, placeOf, saved } from './bogen.js';
 
@@ -6,7 +8,7 @@ import { expect, handle, placeOf, saved } from './bogen.js';
 export async function newLesson(page: Page, title: string): Promise<void> {
   await page.getByRole('button', { name: 'New lesson' }).click();
   await page.getByLabel('Title of the lesson').fill(title);
-  await page.getByRole('button', { name: 'Make' }).click();
+  await page.getByRole('button', { name: 'Create' }).click();
   await expect(handle(page, 'curve/P0')).toBeVisible();
 }
 

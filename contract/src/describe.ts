@@ -1,4 +1,4 @@
-import type { Field, ValueOf } from '@bogen/core';
+import type { Field, ValueOf } from '@bogen/core/figure';
 import { z, type ZodType } from 'zod';
 
 /** Schemas that were derived already, so that each description has one. */

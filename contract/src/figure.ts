@@ -5,7 +5,7 @@ import {
   type FigureCommand,
   type FigureDocument,
   type FigureItem,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import type { ZodType } from 'zod';
 import { schemaOf } from './describe.js';
 

@@ -5,7 +5,7 @@ import {
   type LessonCommand,
   type LessonDocument,
   type Sheet,
-} from '@bogen/core';
+} from '@bogen/core/lesson';
 import type { ZodType } from 'zod';
 import { schemaOf } from './describe.js';
 

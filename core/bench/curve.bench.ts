@@ -25,7 +25,7 @@ import {
   tessellate,
   type Curve,
   type Point,
-} from '../src/index.js';
+} from '../test/everything.js';
 
 /**
  * What the curve core's operations cost, in the unit that suits each. Machines differ and are noisy, so

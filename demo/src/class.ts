@@ -1,13 +1,6 @@
-import {
-  applyFigureCommand,
-  checkTask,
-  curveOf,
-  editPoints,
-  evaluateFigure,
-  isTaskMet,
-  type FigureCommand,
-  type Sheet,
-} from '@bogen/core';
+import { editPoints } from '@bogen/core/curve';
+import { applyFigureCommand, curveOf, evaluateFigure, type FigureCommand } from '@bogen/core/figure';
+import { checkTask, isTaskMet, type Sheet } from '@bogen/core/lesson';
 
 export const instructor = {
   name: 'Mirela Kastan',

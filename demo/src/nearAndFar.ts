@@ -1,12 +1,6 @@
-import {
-  clampedUniformKnots,
-  emptyFigure,
-  type CurveItem,
-  type FigureDocument,
-  type LessonDocument,
-  type Point,
-  type Sheet,
-} from '@bogen/core';
+import { clampedUniformKnots, type Point } from '@bogen/core/curve';
+import { emptyFigure, type CurveItem, type FigureDocument } from '@bogen/core/figure';
+import { type LessonDocument, type Sheet } from '@bogen/core/lesson';
 import { formula, paragraph, prose } from './prose.js';
 
 /** Half the outline of a small viol about its waist, in millimetres along and across the body. */

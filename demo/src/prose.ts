@@ -1,4 +1,4 @@
-import type { Prose, ProseNode } from '@bogen/core';
+import type { Prose, ProseNode } from '@bogen/core/lesson';
 
 /** Short ways to write prose as data. A formula is written between dollar signs, bold between stars. */
 export function prose(...blocks: ProseNode[]): Prose {

@@ -4,9 +4,6 @@ import {
   arcThroughPoints,
   clampedUniformKnots,
   conicFromShoulder,
-  curveOf,
-  curveOfShape,
-  evaluateFigure,
   exactCircle,
   exactEllipse,
   interpolate,
@@ -15,7 +12,8 @@ import {
   reduceDegree,
   type Curve,
   type Point,
-} from '@bogen/core';
+} from '@bogen/core/curve';
+import { curveOf, curveOfShape, evaluateFigure } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
 import { expect, placeOf, signIn, test } from '../bogen.js';
 import { choose, click, figure, lastItem, newLesson, screenOf } from '../figure.js';

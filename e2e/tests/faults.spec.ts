@@ -55,6 +55,7 @@ test('hundreds of steps without a connection are kept, survive closing the page,
   await expect(saved(again)).toBeVisible();
   await again.reload();
   await expect.poll(() => coordinatesOf(again, 'waist/P5')).toEqual(left);
+  await expect(again.getByRole('button', { name: 'Undo' })).toBeEnabled();
   await again.keyboard.press('Control+z');
   await expect.poll(() => coordinatesOf(again, 'waist/P5')).not.toEqual(left);
 });

@@ -1,18 +1,13 @@
+import { facetsOf, largestDistance, periodicCurve, pointAt, type Curve, type Point } from '@bogen/core/curve';
 import {
   conicHeldBy,
   curveOf,
   curveOfShape,
   evaluateFigure,
-  facetsOf,
-  largestDistance,
   mapPlace,
-  periodicCurve,
-  pointAt,
   rotation,
   scaling,
-  type Curve,
-  type Point,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
 import { drag, expect, handle, placeOf, saved, signIn, test } from '../bogen.js';
 import { choose, click, figure, lastItem, lesson, newLesson, screenOf } from '../figure.js';
@@ -227,7 +222,7 @@ test('the construction: its triangle, step by step, with the numbers of de Boor 
   await page.getByLabel('Construction of the point at the cursor').check();
   await page.getByRole('button', { name: 'Numbers …' }).click();
   const { items } = await figure(page);
-  const { deBoorConstruction, deCasteljauConstruction } = await import('@bogen/core');
+  const { deBoorConstruction, deCasteljauConstruction } = await import('@bogen/core/curve');
   const curve = (items[0] as { curve: Curve }).curve;
   const check = async (levels: ReturnType<typeof deBoorConstruction>['levels']): Promise<void> => {
     await expect(page.locator('[data-entry]')).toHaveCount(10);

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { LessonCommand } from '@bogen/core';
+import type { LessonCommand } from '@bogen/core/lesson';
 import { nearAndFar } from '@bogen/demo';
 import { sql } from 'kysely';
 import { beforeAll, describe, expect, it } from 'vitest';

@@ -1,18 +1,17 @@
 import { randomUUID } from 'node:crypto';
+import { figureVersion, type CurveItem } from '@bogen/core/figure';
 import {
   advance,
   applyLessonCommand,
   CommandError,
   emptyProse,
-  figureVersion,
   migrateLesson,
   startHistory,
-  type CurveItem,
   type History,
   type LessonCommand,
   type LessonDocument,
   type Step,
-} from '@bogen/core';
+} from '@bogen/core/lesson';
 import { batchLimits } from '@bogen/contract';
 import { nearAndFar } from '@bogen/demo';
 import { Kysely, PostgresDialect, sql } from 'kysely';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { FigureCommand } from '@bogen/core';
+import type { FigureCommand } from '@bogen/core/figure';
 import { nearAndFar, solutionOf } from '@bogen/demo';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { TestServer, type Visitor } from './harness.js';

@@ -1,4 +1,11 @@
-import { advance, CommandError, startHistory, type Applied, type History, type Step } from '@bogen/core';
+import {
+  advance,
+  CommandError,
+  startHistory,
+  type Applied,
+  type History,
+  type Step,
+} from '@bogen/core/lesson';
 import type { Problem } from '@bogen/contract';
 import { batchLimits } from '@bogen/contract/limits';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';

@@ -1,16 +1,14 @@
 import { figureCommandSchema, figureItemSchema } from '@bogen/contract';
+import { clampedUniformKnots, validateCurve, type Point } from '@bogen/core/curve';
 import {
-  clampedUniformKnots,
   curveOfShape,
   emptyFigure,
   evaluateFigure,
   offeredOperations,
   operations,
-  validateCurve,
   type FigureDocument,
   type FigureItem,
-  type Point,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import { describe, expect, it } from 'vitest';
 import { snap } from '../src/editing/draw/snap.js';
 import {
@@ -133,7 +131,7 @@ describe('snapping', () => {
   const at = (pointer: Point, before: Point[] = []) => snap(pointer, before, document, evaluation, plane);
 
   it('is drawn to points, ends, curves, lines through places, and the grid, and says to what', () => {
-    expect(at([33.8, 44.5])).toMatchObject({ at: [33, 44], kind: 'peg', name: 'Peg' });
+    expect(at([33.8, 44.5])).toMatchObject({ at: [33, 44], kind: 'referencePoint', name: 'Peg' });
     expect(at([100.5, 10.4])).toMatchObject({ at: [100, 10], kind: 'end', name: 'Line' });
     expect(at([132.7, 43.3])).toMatchObject({ at: [133, 43], kind: 'controlPoint' });
     const onLine = at([115.3, 24.7]);

@@ -1,18 +1,14 @@
 import { figureItemSchema } from '@bogen/contract';
+import { exactCircle, facetsOf, pointAt, sampleCurve, type Point } from '@bogen/core/curve';
 import {
   applyFigureCommand,
   curveOf,
   evaluateFigure,
-  exactCircle,
-  facetsOf,
-  pointAt,
-  sampleCurve,
   type FigureCommand,
   type FigureDocument,
   type FigureItem,
   type Grip,
-  type Point,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import { beforeAll, describe, expect, it, vi } from 'vitest';
 import { snap } from '../src/editing/draw/snap.js';
 import { snapMoved } from '../src/editing/draw/snapMoved.js';
@@ -143,7 +139,7 @@ describe('a point on the move', () => {
   const grip = (index: number): Grip => ({ item: 'a', of: 'controlPoints', index });
 
   it('is drawn to reference points, other curves and the other points of its own curve', () => {
-    expect(drawnTo([61, 37.6])).toMatchObject({ at: [60, 37], kind: 'peg', name: 'Q' });
+    expect(drawnTo([61, 37.6])).toMatchObject({ at: [60, 37], kind: 'referencePoint', name: 'Q' });
     const onOther = drawnTo([83.3, 30.7]);
     expect(onOther).toMatchObject({ kind: 'curve', name: 'B' });
     expect(onOther.at[1]).toBeCloseTo(30, 9);
@@ -203,7 +199,7 @@ describe('the rail', () => {
 
 describe('the construction in numbers', () => {
   it('writes each step with its share and both parents', async () => {
-    const { deBoorConstruction } = await import('@bogen/core');
+    const { deBoorConstruction } = await import('@bogen/core/curve');
     const construction = deBoorConstruction(cubic, 0.5);
     expect(recursionOf(construction, 0, 0, false)).toBeNull();
     const tex = recursionOf(construction, 1, 0, false)!;

@@ -1,13 +1,5 @@
-import {
-  curvatureAt,
-  curveOf,
-  looksOf,
-  spanHulls,
-  type Curve,
-  type FigureDocument,
-  type FigureItem,
-  type Shown,
-} from '@bogen/core';
+import { curvatureAt, spanHulls, type Curve } from '@bogen/core/curve';
+import { curveOf, looksOf, type FigureDocument, type FigureItem, type Shown } from '@bogen/core/figure';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { combLength, drawCurves } from '../src/figure/paint/drawFigure.js';
 import { facetsWithin } from '../src/figure/paint/drawLooks.js';

@@ -1,4 +1,5 @@
-import * as core from '@bogen/core';
+import * as curveCore from '@bogen/core/curve';
+import * as figureCore from '@bogen/core/figure';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import {
   basisOf,
@@ -12,13 +13,18 @@ import { prepareFigures, sheetsByNearness, stepsToPrepare } from '../src/sheet/p
 import { fakeBitmaps, palette, type FakeBitmap } from './support/canvas.js';
 import { figure, reversed, wave } from './support/figures.js';
 
-vi.mock('@bogen/core', async (original) => {
-  const all = await original<typeof core>();
-  const spied = ['sampleCurve', 'sampleBasis', 'lengthOfCurve', 'editPoints', 'evaluateFigure'] as const;
-  return { ...all, ...Object.fromEntries(spied.map((name) => [name, vi.fn(all[name] as never)])) };
-});
+function spiedOn<All extends object>(all: All, names: readonly (keyof All)[]): All {
+  return { ...all, ...Object.fromEntries(names.map((name) => [name, vi.fn(all[name] as never)])) };
+}
 
-const opened = (height: number): core.FigureDocument => ({
+vi.mock('@bogen/core/curve', async (original) =>
+  spiedOn(await original<typeof curveCore>(), ['sampleCurve', 'sampleBasis', 'lengthOfCurve', 'editPoints']),
+);
+vi.mock('@bogen/core/figure', async (original) =>
+  spiedOn(await original<typeof figureCore>(), ['evaluateFigure']),
+);
+
+const opened = (height: number): figureCore.FigureDocument => ({
   ...figure(
     { id: 'a', name: 'A', kind: 'curve', curve: wave(12, height) },
     reversed,
@@ -44,21 +50,16 @@ describe('a figure that is prepared', () => {
     const steps = [...stepsToPrepare(document, palette)];
     expect(steps.length).toBeGreaterThan(3);
     // Both curves that are seen, and not the hidden one.
-    expect(core.sampleCurve).toHaveBeenCalledTimes(2);
+    expect(curveCore.sampleCurve).toHaveBeenCalledTimes(2);
     vi.clearAllMocks();
     const { items } = evaluationOf(document);
-    const curves = ['a', 'r'].map((id) => core.curveOf({ items, inputs: new Map() }, id)!);
+    const curves = ['a', 'r'].map((id) => figureCore.curveOf({ items, inputs: new Map() }, id)!);
     for (const curve of curves) [samplesOf, largestCurvature, editPointsOf].forEach((of) => of(curve));
     basisOf(curves[0]!);
     lengthOf(curves[0]!);
-    for (const call of [
-      'sampleCurve',
-      'sampleBasis',
-      'lengthOfCurve',
-      'editPoints',
-      'evaluateFigure',
-    ] as const) {
-      expect(core[call]).not.toHaveBeenCalled();
+    const { sampleCurve, sampleBasis, lengthOfCurve, editPoints } = curveCore;
+    for (const call of [sampleCurve, sampleBasis, lengthOfCurve, editPoints, figureCore.evaluateFigure]) {
+      expect(call).not.toHaveBeenCalled();
     }
   });
 
@@ -85,15 +86,15 @@ describe('a figure that is prepared', () => {
     const cancelled: number[] = [];
     vi.stubGlobal('cancelIdleCallback', (id: number) => cancelled.push(id));
     const stop = prepareFigures([opened(20), opened(30)], palette);
-    expect(core.evaluateFigure).not.toHaveBeenCalled();
+    expect(figureCore.evaluateFigure).not.toHaveBeenCalled();
     const times = [40, 40, 2];
     idle[0]!({ timeRemaining: () => times.shift()! });
-    expect(core.evaluateFigure).toHaveBeenCalledTimes(1);
-    expect(core.sampleCurve).toHaveBeenCalledTimes(1);
+    expect(figureCore.evaluateFigure).toHaveBeenCalledTimes(1);
+    expect(curveCore.sampleCurve).toHaveBeenCalledTimes(1);
     expect(idle).toHaveLength(2);
     idle[1]!({ timeRemaining: () => 40 });
-    expect(core.evaluateFigure).toHaveBeenCalledTimes(2);
-    expect(core.sampleCurve).toHaveBeenCalledTimes(4);
+    expect(figureCore.evaluateFigure).toHaveBeenCalledTimes(2);
+    expect(curveCore.sampleCurve).toHaveBeenCalledTimes(4);
     expect(idle).toHaveLength(2);
     stop();
     expect(cancelled).toEqual([2]);
@@ -103,13 +104,13 @@ describe('a figure that is prepared', () => {
     vi.useFakeTimers();
     const stop = prepareFigures([opened(40)], palette);
     vi.advanceTimersByTime(150);
-    expect(core.evaluateFigure).toHaveBeenCalledTimes(1);
-    expect(core.sampleCurve).not.toHaveBeenCalled();
+    expect(figureCore.evaluateFigure).toHaveBeenCalledTimes(1);
+    expect(curveCore.sampleCurve).not.toHaveBeenCalled();
     vi.advanceTimersByTime(100);
-    expect(core.sampleCurve).toHaveBeenCalledTimes(1);
+    expect(curveCore.sampleCurve).toHaveBeenCalledTimes(1);
     stop();
     vi.advanceTimersByTime(5000);
-    expect(core.sampleCurve).toHaveBeenCalledTimes(1);
+    expect(curveCore.sampleCurve).toHaveBeenCalledTimes(1);
     vi.useRealTimers();
   });
 });

@@ -4,7 +4,7 @@ import {
   type FigureCommand,
   type FigureDocument,
   touchesOfFigureCommand,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { FigureScene } from '../src/figure/scene/scene.js';
 import { withPartsOf } from '../src/reader/work.js';

@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { domainOf, periodicKnotVector, spansOf, wrapped, type Curve } from '../../src/index.js';
+import { domainOf, periodicKnotVector, spansOf, wrapped, type Curve } from '../everything.js';
 
 export interface CurveOptions {
   readonly rational?: boolean;

@@ -12,7 +12,7 @@ import {
   spansOf,
   type Curve,
   type Point,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectClose, referenceCases } from './reference.js';
 

@@ -28,7 +28,7 @@ import {
   shoulderOf,
   validateCurve,
   type Point,
-} from '../../src/index.js';
+} from '../everything.js';
 import { expectClose } from './reference.js';
 
 const unitPlace = { centre: [0, 0], radius: 1, x: [1, 0], y: [0, 1] };

@@ -25,7 +25,7 @@ import {
   type Curve,
   type CurveEnd,
   type Point,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectClose } from './reference.js';
 

@@ -12,7 +12,7 @@ import {
   periodicCurve,
   solveBanded,
   type Curve,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectClose } from './reference.js';
 

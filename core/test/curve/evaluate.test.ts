@@ -10,7 +10,7 @@ import {
   pointAt,
   type Curve,
   type Point,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { derivativeScale, expectClose, referenceCases } from './reference.js';
 

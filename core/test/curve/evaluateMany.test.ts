@@ -12,7 +12,7 @@ import {
   tessellate,
   type Curve,
   type Point,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { derivativeScale, expectClose, referenceCases } from './reference.js';
 

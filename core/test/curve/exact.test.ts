@@ -22,7 +22,7 @@ import {
   validateCurve,
   type Curve,
   type Point,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectClose, referenceCases } from './reference.js';
 import { expectSameCurve, expectSamePlace } from './sameCurve.js';

@@ -10,7 +10,7 @@ import {
   sampleCurve,
   sampleDistances,
   type Curve,
-} from '@bogen/core';
+} from '../everything.js';
 
 const cubic: Curve = {
   degree: 3,

@@ -49,7 +49,7 @@ import {
   validateCurve,
   type Curve,
   type Point,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { bout } from './bout.js';
 import { expectClose } from './reference.js';

@@ -20,7 +20,7 @@ import {
   validateCurve,
   type Curve,
   type Point,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { bout } from './bout.js';
 

@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
-import * as core from '../../src/index.js';
-import { CurveError, type Curve, type Point } from '../../src/index.js';
+import * as core from '../everything.js';
+import { CurveError, type Curve, type Point } from '../everything.js';
 
 const points: Point[] = [
   [0, 0],

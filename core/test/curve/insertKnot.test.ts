@@ -10,7 +10,7 @@ import {
   spansOf,
   validateCurve,
   type Curve,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectClose, referenceCases } from './reference.js';
 

@@ -10,7 +10,7 @@ import {
   type Curve,
   type Parametrisation,
   type Point,
-} from '../../src/index.js';
+} from '../everything.js';
 import { expectClose, referenceCases } from './reference.js';
 
 interface InterpolateCase {

@@ -10,7 +10,7 @@ import {
   pointAt,
   validateCurve,
   type Point,
-} from '../../src/index.js';
+} from '../everything.js';
 import { expectClose } from './reference.js';
 
 const pegs: Point[] = [

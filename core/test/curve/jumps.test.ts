@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { clampedUniformKnots, knotJumps, type Curve } from '../../src/index.js';
+import { clampedUniformKnots, knotJumps, type Curve } from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 
 describe('jumps at knots', () => {

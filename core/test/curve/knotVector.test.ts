@@ -19,7 +19,7 @@ import {
   validateKnots,
   type Curve,
   type CurveErrorCode,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve, arbitraryCurveAndParameter } from './arbitrary.js';
 
 describe('validation', () => {

@@ -11,7 +11,7 @@ import {
   sampleCurve,
   tangentAt,
   type Curve,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectClose, referenceCases } from './reference.js';
 

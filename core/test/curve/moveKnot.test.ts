@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CurveError, interiorKnots, moveKnot, validateCurve } from '../../src/index.js';
+import { CurveError, interiorKnots, moveKnot, validateCurve } from '../everything.js';
 import { arbitraryCurve } from './arbitrary.js';
 
 describe('moving a knot', () => {

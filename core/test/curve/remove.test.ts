@@ -14,7 +14,7 @@ import {
   removeKnot,
   validateCurve,
   type Curve,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectSameCurve } from './sameCurve.js';
 

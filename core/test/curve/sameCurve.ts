@@ -1,4 +1,4 @@
-import { derivativesAt, domainOf, pointAt, spansOf, type Curve } from '../../src/index.js';
+import { derivativesAt, domainOf, pointAt, spansOf, type Curve } from '../everything.js';
 import { sizeOf } from './arbitrary.js';
 import { expectClose } from './reference.js';
 

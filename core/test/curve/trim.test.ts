@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CurveError, domainOf, pointAt, trimToBox, type Curve } from '../../src/index.js';
+import { CurveError, domainOf, pointAt, trimToBox, type Curve } from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 
 const zigzag: Curve = {

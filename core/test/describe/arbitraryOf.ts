@@ -1,5 +1,5 @@
 import fc from 'fast-check';
-import { figureDescription, type Curve, type Field } from '../../src/index.js';
+import { figureDescription, type Curve, type Field } from '../everything.js';
 import { curve as curveDescription } from '../../src/figure/parts.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 

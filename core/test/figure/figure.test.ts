@@ -23,7 +23,7 @@ import {
   type FigureCommand,
   type FigureDocument,
   type FigureItem,
-} from '../../src/index.js';
+} from '../everything.js';
 
 const points = [
   [0, 0],

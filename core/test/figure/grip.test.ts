@@ -31,7 +31,7 @@ import {
   type PictureItem,
   type PlaneMap,
   type Shape,
-} from '@bogen/core';
+} from '../everything.js';
 
 const points = [
   [0, 0],

@@ -19,7 +19,7 @@ import {
   type FigureItem,
   type Operation,
   type Shape,
-} from '../../src/index.js';
+} from '../everything.js';
 
 const curve: Curve = {
   degree: 3,

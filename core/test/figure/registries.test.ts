@@ -31,7 +31,7 @@ import {
   type Shape,
   type ShapeKind,
   type SingleFigureCommand,
-} from '../../src/index.js';
+} from '../everything.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 import { expectSameCurve } from '../curve/sameCurve.js';
 import { arbitraryOf } from '../describe/arbitraryOf.js';

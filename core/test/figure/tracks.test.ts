@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { domainOf, sampleCurve, trackNames, trackOf, type Curve, type PlotInput } from '../../src/index.js';
+import { domainOf, sampleCurve, trackNames, trackOf, type Curve, type PlotInput } from '../everything.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 
 /** Tracks that plot numbers over the parameter. */

@@ -8,7 +8,7 @@ import {
   type Condition,
   type FigureCommand,
   type FigureDocument,
-} from '../../src/index.js';
+} from '../everything.js';
 
 const points = Array.from({ length: 9 }, (_, index) => [index * 10, index % 2 === 0 ? 0 : 10]);
 const start: FigureDocument = {

@@ -13,7 +13,7 @@ import {
   type LessonDocument,
   type Sheet,
   type Step,
-} from '../../src/index.js';
+} from '../everything.js';
 
 const sheet = (id: string): Sheet => ({
   id,

@@ -1,4 +1,5 @@
-import { migrateFigure, migrateLesson, sheetOf, type FigureDocument, type LessonDocument } from '@bogen/core';
+import { migrateFigure, type FigureDocument } from '@bogen/core/figure';
+import { migrateLesson, sheetOf, type LessonDocument } from '@bogen/core/lesson';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import type { Db } from '../db/connect.js';

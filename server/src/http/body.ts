@@ -1,4 +1,4 @@
-import { cleanValue, mayNeedCleaning } from '@bogen/core';
+import { cleanValue, mayNeedCleaning } from '@bogen/core/lesson';
 import { nestingLimit } from '@bogen/contract';
 import { json, type Request, type RequestHandler, type Response } from 'express';
 import { HttpProblem } from './problem.js';

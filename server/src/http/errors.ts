@@ -1,4 +1,4 @@
-import { CommandError } from '@bogen/core';
+import { CommandError } from '@bogen/core/lesson';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { isDatabaseGone } from '../db/connect.js';

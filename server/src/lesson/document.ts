@@ -1,14 +1,13 @@
+import { singleCommands, figureVersion } from '@bogen/core/figure';
 import {
   applyLessonCommand,
   CommandError,
   migrateLesson,
-  singleCommands,
   validateLesson,
-  figureVersion,
   migrateLessonCommand,
   type LessonCommand,
   type LessonDocument,
-} from '@bogen/core';
+} from '@bogen/core/lesson';
 import { lessonSchema } from '@bogen/contract';
 import { firstIssue } from '../http/route.js';
 import type { StreamKind } from '../stream/stream.js';

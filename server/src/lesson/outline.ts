@@ -1,4 +1,4 @@
-import type { LessonDocument } from '@bogen/core';
+import type { LessonDocument } from '@bogen/core/lesson';
 
 /** What lists show of an edition: its title and sheets without their contents. It is kept beside the edition. */
 export interface Outline {

@@ -1,4 +1,5 @@
-import { checkTask, type ConditionResult, type FigureDocument, type Task } from '@bogen/core';
+import { type FigureDocument } from '@bogen/core/figure';
+import { checkTask, type ConditionResult, type Task } from '@bogen/core/lesson';
 import { checkPicture, type CheckedPicture } from './checkPicture.js';
 
 /**

@@ -1,5 +1,6 @@
 import { parentPort } from 'node:worker_threads';
-import { CommandError, CurveError } from '@bogen/core';
+import { CurveError } from '@bogen/core/curve';
+import { CommandError } from '@bogen/core/lesson';
 import type { Problem } from '@bogen/contract';
 import { HttpProblem } from '../http/problem.js';
 import { jobs, type JobName } from './jobs.js';

@@ -3,7 +3,7 @@ import { sql } from 'kysely';
 import { brokenConstraint, type Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
-import { migrateFigure, type FigureDocument } from '@bogen/core';
+import { migrateFigure, type FigureDocument } from '@bogen/core/figure';
 import { readForeignLesson } from '../lesson/document.js';
 import { randomCode } from '../http/secret.js';
 import { createStream } from '../stream/stream.js';

@@ -1,4 +1,4 @@
-import { CommandError, type Step } from '@bogen/core';
+import { CommandError, type Step } from '@bogen/core/lesson';
 import type { Tx } from '../db/connect.js';
 
 interface Row {

@@ -1,4 +1,4 @@
-import { CommandError, type Apply, type Change, type Step, type UndoLists } from '@bogen/core';
+import { CommandError, type Apply, type Change, type Step, type UndoLists } from '@bogen/core/lesson';
 import { batchLimits, documentLimit } from '@bogen/contract';
 import { sql } from 'kysely';
 import type { Db, Tx } from '../db/connect.js';

@@ -1,18 +1,14 @@
 import {
   applyFigureCommand,
-  CommandError,
-  isTaskMet,
   figureVersion,
   migrateFigure,
   migrateFigureCommand,
-  migrateLesson,
-  sheetOf,
   readerMay,
   singleCommands,
   type FigureCommand,
   type FigureDocument,
-  type Sheet,
-} from '@bogen/core';
+} from '@bogen/core/figure';
+import { CommandError, isTaskMet, migrateLesson, sheetOf, type Sheet } from '@bogen/core/lesson';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import type { Db } from '../db/connect.js';

@@ -1,15 +1,14 @@
+import { setNodeKind, type NodeKind } from '@bogen/core/curve';
 import {
   gripKey,
   gripPlace,
   gripsOfItem,
   isCurveItem,
   itemOf,
-  setNodeKind,
   sourcesOf,
   type FigureItem,
   type Grip,
-  type NodeKind,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import { ContextMenu } from 'radix-ui';
 import { useState, type MouseEvent, type ReactNode } from 'react';
 import type { Clipboard } from './clipboard/useClipboard.js';

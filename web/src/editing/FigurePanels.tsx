@@ -1,4 +1,4 @@
-import { isCurveItem, itemOf } from '@bogen/core';
+import { isCurveItem, itemOf } from '@bogen/core/figure';
 import { ChangePanel } from './change/ChangePanel.js';
 import { ComparePanel } from './compare/ComparePanel.js';
 import { ConstructionPanel } from './unfold/ConstructionPanel.js';

@@ -1,7 +1,8 @@
 import type { ReactNode } from 'react';
-import { maximumDegree, sourcesOf, type FigureItem, type PointKind } from '@bogen/core';
+import { maximumDegree } from '@bogen/core/curve';
+import { sourcesOf, type FigureItem, type PointKind } from '@bogen/core/figure';
 import { Minus, Plus } from 'lucide-react';
-import { curveOf } from '@bogen/core';
+import { curveOf } from '@bogen/core/figure';
 import type { Clipboard } from './clipboard/useClipboard.js';
 import { ItemList } from './items/ItemList.js';
 import { DrawMenu } from './draw/DrawMenu.js';

@@ -1,4 +1,4 @@
-import { domainOf } from '@bogen/core';
+import { domainOf } from '@bogen/core/curve';
 import { useLayoutEffect, useRef, type PointerEvent } from 'react';
 import { cursorKey } from '../figure/handles/cursorKey.js';
 import type { FigureScene } from '../figure/scene/scene.js';

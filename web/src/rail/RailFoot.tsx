@@ -1,4 +1,4 @@
-import { domainOf } from '@bogen/core';
+import { domainOf } from '@bogen/core/curve';
 import { Minus, Plus } from 'lucide-react';
 import { lazy, Suspense, useLayoutEffect, useRef, type FormEvent } from 'react';
 import { mayArrangeRail } from '../figure/scene/may.js';

@@ -1,4 +1,4 @@
-import { trackNames, type TrackName } from '@bogen/core';
+import { trackNames, type TrackName } from '@bogen/core/figure';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useStructure } from '../figure/scene/useScene.js';

@@ -7,7 +7,7 @@ import {
   useSyncExternalStore,
   type PointerEvent,
 } from 'react';
-import type { TrackName } from '@bogen/core';
+import type { TrackName } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { drawBitmap, prepare } from '../figure/paint/canvas.js';
 import { mayArrangeRail } from '../figure/scene/may.js';

@@ -1,4 +1,4 @@
-import { domainOf, type Curve } from '@bogen/core';
+import { domainOf, type Curve } from '@bogen/core/curve';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 
 /** Pixels to the left of the plots, for names and numbers, and to their right. */

@@ -1,4 +1,4 @@
-import { basisAt } from '@bogen/core';
+import { basisAt } from '@bogen/core/curve';
 import { basisOf } from '../figure/geometry/geometry.js';
 import { addLine } from '../figure/geometry/path.js';
 import { shownNumber } from '../text/number.js';

@@ -1,4 +1,4 @@
-import { looksOf } from '@bogen/core';
+import { looksOf } from '@bogen/core/figure';
 import { comparedCurve } from '../figure/paint/drawDeviation.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import type { TrackContents } from './track.js';

@@ -1,4 +1,4 @@
-import { trackOf, type Plot, type PlotInput, type TrackName } from '@bogen/core';
+import { trackOf, type Plot, type PlotInput, type TrackName } from '@bogen/core/figure';
 import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { distancesOf } from '../figure/paint/drawDeviation.js';
 import { samplesOf } from '../figure/geometry/geometry.js';

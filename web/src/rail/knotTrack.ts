@@ -1,4 +1,4 @@
-import { distinctPointCount, domainOf, grevilleAbscissae, spansOf } from '@bogen/core';
+import { distinctPointCount, domainOf, grevilleAbscissae, spansOf } from '@bogen/core/curve';
 import { distinctKnotsOf } from '../figure/geometry/geometry.js';
 import { drawJump, jumpsOf } from '../figure/paint/jumpMark.js';
 import { shownNumber } from '../text/number.js';

@@ -1,4 +1,5 @@
-import { interiorKnots, type Curve, type Looks, type TrackName } from '@bogen/core';
+import { interiorKnots, type Curve } from '@bogen/core/curve';
+import { type Looks, type TrackName } from '@bogen/core/figure';
 import type { ScaleLinear } from 'd3-scale';
 import type { LitSupport } from '../figure/scene/sceneParts.js';
 import type { Palette } from '../theme/theme.js';

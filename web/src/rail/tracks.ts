@@ -1,4 +1,4 @@
-import { trackNames, trackOf, type TrackName } from '@bogen/core';
+import { trackNames, trackOf, type TrackName } from '@bogen/core/figure';
 import { basisTrack } from './basisTrack.js';
 import { functionTrack } from './functionTrack.js';
 import { knotTrack } from './knotTrack.js';

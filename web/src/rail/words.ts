@@ -1,4 +1,5 @@
-import { distinctPointCount, shortKnotList, trackOf, type TrackName } from '@bogen/core';
+import { distinctPointCount, shortKnotList } from '@bogen/core/curve';
+import { trackOf, type TrackName } from '@bogen/core/figure';
 import type { TFunction } from 'i18next';
 import { distinctKnotsOf } from '../figure/geometry/geometry.js';
 import { shownNumber, shownScientific } from '../text/number.js';

@@ -1,5 +1,5 @@
 import type { Answer } from '@bogen/contract';
-import { startOver, type FigureDocument } from '@bogen/core';
+import { startOver, type FigureDocument } from '@bogen/core/figure';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useMemo } from 'react';
 import { Link } from 'react-router';

@@ -5,10 +5,10 @@ import {
   migrateFigureCommand,
   singleCommands,
   touchesOfFigureCommand,
-  type ConditionResult,
   type FigureCommand,
   type FigureDocument,
-} from '@bogen/core';
+} from '@bogen/core/figure';
+import { type ConditionResult } from '@bogen/core/lesson';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import i18next from 'i18next';
 import { call } from '../api/call.js';

@@ -1,4 +1,4 @@
-import { readerMay, type FigureDocument } from '@bogen/core';
+import { readerMay, type FigureDocument } from '@bogen/core/figure';
 import type { Arrival, FigureHost, Motion } from '../figure/scene/host.js';
 import { motionOf } from '../saving/documentSession.js';
 import type { WorkSession } from './work.js';

@@ -9,7 +9,7 @@ import {
   type History,
   type Step,
   type UndoLists,
-} from '@bogen/core';
+} from '@bogen/core/lesson';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { ApiProblem, NotConnected } from '../api/call.js';
 import { batchLength, isTooLargeAlone, type Sized } from './batch.js';

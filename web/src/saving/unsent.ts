@@ -1,4 +1,4 @@
-import type { Step } from '@bogen/core';
+import type { Step } from '@bogen/core/lesson';
 
 /** A step that the server has not confirmed yet, as it rests on the device. */
 export interface UnsentStep<Command> {

@@ -1,4 +1,5 @@
-import { clampedUniformKnots, emptyFigure, type FigureDocument } from '@bogen/core';
+import { clampedUniformKnots } from '@bogen/core/curve';
+import { emptyFigure, type FigureDocument } from '@bogen/core/figure';
 import type { ReactNode } from 'react';
 import { Thumbnail } from '../thumbnail/Thumbnail.js';
 import { TopBar } from '../ui/TopBar.js';

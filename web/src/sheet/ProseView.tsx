@@ -1,4 +1,4 @@
-import type { Prose, ProseNode } from '@bogen/core';
+import type { Prose, ProseNode } from '@bogen/core/lesson';
 import { memo, type ReactNode } from 'react';
 import { Formula } from './Formula.js';
 

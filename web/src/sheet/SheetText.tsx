@@ -1,4 +1,4 @@
-import type { Sheet } from '@bogen/core';
+import type { Sheet } from '@bogen/core/lesson';
 import type { ReactNode } from 'react';
 import { useTranslation } from '../text/text.js';
 import { ProseView } from './ProseView.js';

@@ -1,4 +1,5 @@
-import { checkTask, isTaskMet, type ConditionResult, type FigureDocument, type Task } from '@bogen/core';
+import { type FigureDocument } from '@bogen/core/figure';
+import { checkTask, isTaskMet, type ConditionResult, type Task } from '@bogen/core/lesson';
 import { Check, Circle } from 'lucide-react';
 import { useEffect, useState, type ReactNode } from 'react';
 import type { FigureScene } from '../figure/scene/scene.js';

@@ -1,11 +1,5 @@
-import {
-  conditions,
-  itemOf,
-  type Condition,
-  type ConditionResult,
-  type Field,
-  type FigureDocument,
-} from '@bogen/core';
+import { itemOf, type Field, type FigureDocument } from '@bogen/core/figure';
+import { conditions, type Condition, type ConditionResult } from '@bogen/core/lesson';
 import type { TFunction } from 'i18next';
 import { letterOf } from '../figure/scene/names.js';
 import { shownNumber, shownScientific } from '../text/number.js';

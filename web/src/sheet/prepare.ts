@@ -1,4 +1,4 @@
-import { isShown, type FigureDocument } from '@bogen/core';
+import { isShown, type FigureDocument } from '@bogen/core/figure';
 import { railAxis } from '../rail/axis.js';
 import { contentsOf } from '../rail/contents.js';
 import { tracks } from '../rail/tracks.js';

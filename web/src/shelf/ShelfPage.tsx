@@ -1,5 +1,5 @@
 import type { Answer } from '@bogen/contract';
-import { emptyProse } from '@bogen/core';
+import { emptyProse } from '@bogen/core/lesson';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../api/call.js';

@@ -1,4 +1,4 @@
-import type { ItemColor } from '@bogen/core';
+import type { ItemColor } from '@bogen/core/figure';
 import { create } from 'zustand';
 
 export type Theme = 'light' | 'dark';

@@ -1,4 +1,4 @@
-import type { FigureDocument } from '@bogen/core';
+import type { FigureDocument } from '@bogen/core/figure';
 import { useEffect, useRef, useState } from 'react';
 import { prepare } from '../figure/paint/canvas.js';
 import { fitPlane } from '../figure/geometry/plane.js';

@@ -1,4 +1,4 @@
-import type { FigureDocument } from '@bogen/core';
+import type { FigureDocument } from '@bogen/core/figure';
 import { smallDrawingOf, type SmallDrawing } from './smallDrawing.js';
 
 /** What the worker of small drawings answers: the drawing, or nothing where there was an error. */

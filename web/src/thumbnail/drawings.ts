@@ -1,4 +1,4 @@
-import type { FigureDocument } from '@bogen/core';
+import type { FigureDocument } from '@bogen/core/figure';
 import type { DrawingAnswer } from './drawingWork.js';
 import type { SmallDrawing } from './smallDrawing.js';
 

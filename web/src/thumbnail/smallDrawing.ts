@@ -1,12 +1,5 @@
-import {
-  curveOf,
-  evaluateFigure,
-  sampleCurve,
-  spansOf,
-  type Curve,
-  type FigureDocument,
-  type View,
-} from '@bogen/core';
+import { sampleCurve, spansOf, type Curve } from '@bogen/core/curve';
+import { curveOf, evaluateFigure, type FigureDocument, type View } from '@bogen/core/figure';
 
 /** A small true drawing of a figure as numbers: what a thumbnail draws, in the drawing's own plane. */
 export interface SmallDrawing {

@@ -1,13 +1,5 @@
-import {
-  CurveError,
-  fitStroke,
-  largestDistance,
-  previewOperation,
-  type Curve,
-  type FigureDocument,
-  type Operation,
-  type Point,
-} from '@bogen/core';
+import { CurveError, fitStroke, largestDistance, type Curve, type Point } from '@bogen/core/curve';
+import { previewOperation, type FigureDocument, type Operation } from '@bogen/core/figure';
 import { expose } from 'comlink';
 
 /** What came of a calculation, or the sentence that says why nothing did. */

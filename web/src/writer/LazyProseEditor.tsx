@@ -1,4 +1,4 @@
-import { emptyProse, sheetOf } from '@bogen/core';
+import { emptyProse, sheetOf } from '@bogen/core/lesson';
 import { lazy, Suspense } from 'react';
 import { useSession } from '../saving/useSession.js';
 import { ProseView } from '../sheet/ProseView.js';

@@ -4,8 +4,8 @@ import {
   startOver,
   type FigureCommand,
   type FigureDocument,
-  type Sheet,
-} from '@bogen/core';
+} from '@bogen/core/figure';
+import { type Sheet } from '@bogen/core/lesson';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { FigureView } from '../figure/view/FigureView.js';

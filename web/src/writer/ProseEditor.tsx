@@ -1,4 +1,4 @@
-import { CommandError, emptyProse, sheetOf, type Prose } from '@bogen/core';
+import { CommandError, emptyProse, sheetOf, type Prose } from '@bogen/core/lesson';
 import { Mathematics } from '@tiptap/extension-mathematics';
 import { EditorContent, useEditor, useEditorState, type Editor, type JSONContent } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';

@@ -1,4 +1,4 @@
-import { emptyProse, type Sheet } from '@bogen/core';
+import { emptyProse, type Sheet } from '@bogen/core/lesson';
 import {
   closestCenter,
   DndContext,

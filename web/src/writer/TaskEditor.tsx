@@ -1,4 +1,4 @@
-import { checkTask, lostConditions, sheetOf, type Sheet } from '@bogen/core';
+import { checkTask, lostConditions, sheetOf, type Sheet } from '@bogen/core/lesson';
 import type { CSSProperties } from 'react';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useTyping } from '../saving/useTyping.js';

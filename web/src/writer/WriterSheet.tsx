@@ -1,7 +1,8 @@
 import { DrawBar } from '../editing/draw/DrawBar.js';
 import { DrawLayer } from '../editing/draw/DrawLayer.js';
 import { useDrawing } from '../editing/draw/useDrawing.js';
-import { isLoose, looseOf, sheetOf, sheetOfCommand, type LessonCommand, type PointKind } from '@bogen/core';
+import { isLoose, looseOf, type PointKind } from '@bogen/core/figure';
+import { sheetOf, sheetOfCommand, type LessonCommand } from '@bogen/core/lesson';
 import { Fragment, useEffect, useMemo } from 'react';
 import { useClipboard } from '../editing/clipboard/useClipboard.js';
 import { useFigureKeys } from '../editing/keys/useFigureKeys.js';

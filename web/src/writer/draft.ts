@@ -1,15 +1,13 @@
 import type { Answer } from '@bogen/contract';
+import { figureVersion, singleCommands, type FigureDocument } from '@bogen/core/figure';
 import {
   applyLessonCommand,
-  figureVersion,
   migrateLessonCommand,
-  singleCommands,
   touchesOfLessonCommand,
   sheetOf,
-  type FigureDocument,
   type LessonCommand,
   type LessonDocument,
-} from '@bogen/core';
+} from '@bogen/core/lesson';
 import i18next from 'i18next';
 import { call } from '../api/call.js';
 import { snapMoved } from '../editing/draw/snapMoved.js';

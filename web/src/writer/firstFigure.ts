@@ -1,4 +1,5 @@
-import { clampedUniformKnots, emptyFigure, type FigureDocument } from '@bogen/core';
+import { clampedUniformKnots } from '@bogen/core/curve';
+import { emptyFigure, type FigureDocument } from '@bogen/core/figure';
 
 /** The figure that a new sheet begins with: one cubic on six points, everything loose. */
 export function firstFigure(): FigureDocument {

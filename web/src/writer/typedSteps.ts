@@ -1,4 +1,4 @@
-import type { ProseStep } from '@bogen/core';
+import type { ProseStep } from '@bogen/core/lesson';
 import type { Step } from '@tiptap/pm/transform';
 
 /** More than this at once is stored as the whole text. */

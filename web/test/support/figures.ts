@@ -1,10 +1,5 @@
-import {
-  clampedUniformKnots,
-  emptyFigure,
-  type Curve,
-  type FigureDocument,
-  type FigureItem,
-} from '@bogen/core';
+import { clampedUniformKnots, type Curve } from '@bogen/core/curve';
+import { emptyFigure, type FigureDocument, type FigureItem } from '@bogen/core/figure';
 import { firstFigure } from '../../src/writer/firstFigure.js';
 
 /** The curve that a new sheet begins with: a cubic on six points. */

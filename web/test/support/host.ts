@@ -1,4 +1,4 @@
-import { applyFigureCommand, type FigureCommand, type FigureDocument } from '@bogen/core';
+import { applyFigureCommand, type FigureCommand, type FigureDocument } from '@bogen/core/figure';
 import { vi } from 'vitest';
 import type { FigureHost } from '../../src/figure/scene/host.js';
 

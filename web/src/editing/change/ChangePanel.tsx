@@ -1,6 +1,6 @@
+import { interiorKnots } from '@bogen/core/curve';
 import {
   curveOf,
-  interiorKnots,
   offeredOperations,
   operations,
   type CurveCounts,
@@ -8,7 +8,7 @@ import {
   type OfferedOperation,
   type Operation,
   type Preview,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import { useEffect, useMemo, useState, useSyncExternalStore, type FormEvent } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { freshId } from '../../figure/scene/freshId.js';

@@ -1,12 +1,5 @@
-import {
-  curveOf,
-  interiorKnots,
-  operations,
-  type Field,
-  type FigureItem,
-  type OfferedOperation,
-  type Point,
-} from '@bogen/core';
+import { interiorKnots, type Point } from '@bogen/core/curve';
+import { curveOf, operations, type Field, type FigureItem, type OfferedOperation } from '@bogen/core/figure';
 import { useState } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { shownNumber } from '../../text/number.js';

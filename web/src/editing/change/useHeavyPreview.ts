@@ -1,4 +1,4 @@
-import type { FigureDocument, Operation, Preview } from '@bogen/core';
+import type { FigureDocument, Operation, Preview } from '@bogen/core/figure';
 import { useEffect, useState } from 'react';
 import { heavy } from '../../worker/heavy.js';
 

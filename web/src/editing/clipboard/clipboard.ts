@@ -15,7 +15,7 @@ import {
   type FigureDocument,
   type FigureItem,
   type SingleFigureCommand,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import { z } from 'zod';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';

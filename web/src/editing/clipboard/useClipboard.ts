@@ -1,4 +1,5 @@
-import { CommandError, type FigureItem } from '@bogen/core';
+import { type FigureItem } from '@bogen/core/figure';
+import { CommandError } from '@bogen/core/lesson';
 import { useEffect } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';

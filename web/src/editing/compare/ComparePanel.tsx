@@ -1,3 +1,4 @@
+import { type LargestDistance } from '@bogen/core/curve';
 import {
   countsOf,
   curveOf,
@@ -7,9 +8,8 @@ import {
   looksOf,
   type CurveCounts,
   type FigureItem,
-  type LargestDistance,
   type SingleFigureCommand,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';

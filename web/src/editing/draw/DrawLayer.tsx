@@ -1,4 +1,4 @@
-import type { Point } from '@bogen/core';
+import type { Point } from '@bogen/core/curve';
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { arrowStep, roundPlace } from '../../figure/handles/dragging.js';
 import type { Plane } from '../../figure/geometry/plane.js';

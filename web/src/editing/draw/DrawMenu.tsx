@@ -1,11 +1,5 @@
-import {
-  curveOf,
-  distinctPointCount,
-  itemOf,
-  type FigureItem,
-  type Point,
-  type SingleFigureCommand,
-} from '@bogen/core';
+import { distinctPointCount, type Point } from '@bogen/core/curve';
+import { curveOf, itemOf, type FigureItem, type SingleFigureCommand } from '@bogen/core/figure';
 import { useState } from 'react';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';

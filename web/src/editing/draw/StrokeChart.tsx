@@ -1,4 +1,4 @@
-import type { Point } from '@bogen/core';
+import type { Point } from '@bogen/core/curve';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import type { Plane } from '../../figure/geometry/plane.js';
 import { shownNumber } from '../../text/number.js';

@@ -1,4 +1,4 @@
-import type { FigureItem } from '@bogen/core';
+import type { FigureItem } from '@bogen/core/figure';
 
 /** Without those that mean something beside a point (edit points, basis functions, control points) or look like a number. */
 const letters = 'ABCDFGHJKLMQSTVWXYZ';

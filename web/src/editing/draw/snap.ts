@@ -1,15 +1,13 @@
 import {
-  curveOf,
   derivativesAt,
   distinctPointCount,
   domainOf,
   nearestPoint,
   pointAt,
   type Curve,
-  type FigureDocument,
-  type Evaluation,
   type Point,
-} from '@bogen/core';
+} from '@bogen/core/curve';
+import { curveOf, type FigureDocument, type Evaluation } from '@bogen/core/figure';
 import { roundPlace } from '../../figure/handles/dragging.js';
 import type { Plane } from '../../figure/geometry/plane.js';
 

@@ -1,4 +1,5 @@
-import { curveOf, distinctPointCount, itemOf, sourcesOf, type Grip, type Point } from '@bogen/core';
+import { distinctPointCount, type Point } from '@bogen/core/curve';
+import { curveOf, itemOf, sourcesOf, type Grip } from '@bogen/core/figure';
 import type { Plane } from '../../figure/geometry/plane.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import type { FigureState } from '../../figure/scene/sceneParts.js';

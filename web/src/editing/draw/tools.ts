@@ -2,12 +2,11 @@ import {
   clampedUniformKnots,
   periodicCurve,
   type ChainNode,
-  type FigureItem,
   type NodeKind,
   type Parametrisation,
   type Point,
-  type Shape,
-} from '@bogen/core';
+} from '@bogen/core/curve';
+import { type FigureItem, type Shape } from '@bogen/core/figure';
 
 /** What can be drawn, in the order of the menu. */
 export type ToolName =

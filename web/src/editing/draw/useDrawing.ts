@@ -1,13 +1,5 @@
-import {
-  CurveError,
-  curveOfShape,
-  mirrorCurve,
-  mirrorThrough,
-  type Curve,
-  type FigureItem,
-  type Point,
-  type SingleFigureCommand,
-} from '@bogen/core';
+import { CurveError, mirrorCurve, mirrorThrough, type Curve, type Point } from '@bogen/core/curve';
+import { curveOfShape, type FigureItem, type SingleFigureCommand } from '@bogen/core/figure';
 import { useEffect, useMemo } from 'react';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';

@@ -1,4 +1,4 @@
-import type { Curve, Point } from '@bogen/core';
+import type { Curve, Point } from '@bogen/core/curve';
 import { useEffect, useState } from 'react';
 import { heavy, type StrokeFit } from '../../worker/heavy.js';
 

@@ -1,3 +1,4 @@
+import { type Point } from '@bogen/core/curve';
 import {
   boxOf,
   curveOf,
@@ -11,8 +12,7 @@ import {
   scaling,
   type FigureItem,
   type ItemColor,
-  type Point,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import { useState, useSyncExternalStore } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';

@@ -1,4 +1,10 @@
-import { curveOf, isCurveItem, sourcesOf, type FigureItem, type SingleFigureCommand } from '@bogen/core';
+import {
+  curveOf,
+  isCurveItem,
+  sourcesOf,
+  type FigureItem,
+  type SingleFigureCommand,
+} from '@bogen/core/figure';
 import {
   ArrowDown,
   ArrowUp,

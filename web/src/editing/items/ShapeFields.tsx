@@ -1,4 +1,5 @@
-import { conicHeldBy, curveOf, setNodeKind, type Shape, type ShapeItem } from '@bogen/core';
+import { setNodeKind } from '@bogen/core/curve';
+import { conicHeldBy, curveOf, type Shape, type ShapeItem } from '@bogen/core/figure';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';

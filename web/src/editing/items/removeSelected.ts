@@ -1,4 +1,4 @@
-import { itemOf, sourcesOf, type FigureItem } from '@bogen/core';
+import { itemOf, sourcesOf, type FigureItem } from '@bogen/core/figure';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import i18next from 'i18next';
 

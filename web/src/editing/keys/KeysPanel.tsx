@@ -1,4 +1,4 @@
-import type { Shown } from '@bogen/core';
+import type { Shown } from '@bogen/core/figure';
 import { shownKeys } from '../looks/shownKeys.js';
 import type { Texts } from '../../text/en.js';
 import { useTranslation } from '../../text/text.js';

@@ -1,4 +1,4 @@
-import { isShown, type Shown } from '@bogen/core';
+import { isShown, type Shown } from '@bogen/core/figure';
 import { useEffect } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { panBy, zoomBy, zoomToSelection } from '../../figure/view/zoom.js';

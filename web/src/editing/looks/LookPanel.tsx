@@ -7,7 +7,7 @@ import {
   type FigureItem,
   type Looks,
   type Shown,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import type { ReactNode } from 'react';
 import { facetsWithin } from '../../figure/paint/drawLooks.js';
 import type { FigureScene } from '../../figure/scene/scene.js';

@@ -1,4 +1,4 @@
-import type { Shown } from '@bogen/core';
+import type { Shown } from '@bogen/core/figure';
 
 type Key = keyof Shown;
 

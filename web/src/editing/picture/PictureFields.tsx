@@ -1,4 +1,5 @@
-import { pictureCorners, scalePictureBy, type PictureItem, type Point } from '@bogen/core';
+import { type Point } from '@bogen/core/curve';
+import { pictureCorners, scalePictureBy, type PictureItem } from '@bogen/core/figure';
 import { useState } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { shownNumber } from '../../text/number.js';

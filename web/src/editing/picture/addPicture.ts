@@ -1,4 +1,4 @@
-import type { PictureItem } from '@bogen/core';
+import type { PictureItem } from '@bogen/core/figure';
 import { call } from '../../api/call.js';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';

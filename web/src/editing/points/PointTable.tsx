@@ -1,4 +1,5 @@
-import { boxOf, curveOf, distinctPointCount, type Curve, type FigureItem } from '@bogen/core';
+import { distinctPointCount, type Curve } from '@bogen/core/curve';
+import { boxOf, curveOf, type FigureItem } from '@bogen/core/figure';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';

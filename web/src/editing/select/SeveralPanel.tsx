@@ -1,17 +1,16 @@
+import { pointAt, type Point } from '@bogen/core/curve';
 import {
   boxOf,
   displacement,
   gripPlace,
   moveGrips,
-  pointAt,
   rotation,
   scaling,
   translation,
   type FigureCommand,
   type Grip,
   type PlaneMap,
-  type Point,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
 import { gripsOf } from '../../figure/scene/gripsNear.js';
 import type { FigureScene } from '../../figure/scene/scene.js';

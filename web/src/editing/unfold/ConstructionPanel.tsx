@@ -1,4 +1,5 @@
-import { domainOf, looksOf, type Construction, type Looks } from '@bogen/core';
+import { domainOf, type Construction } from '@bogen/core/curve';
+import { looksOf, type Looks } from '@bogen/core/figure';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { blossomText, constructionAt } from '../../figure/paint/drawConstruction.js';
 import type { FigureScene } from '../../figure/scene/scene.js';

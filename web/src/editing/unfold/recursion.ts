@@ -1,4 +1,4 @@
-import type { Construction } from '@bogen/core';
+import type { Construction } from '@bogen/core/curve';
 
 const number = (value: number): string => {
   const text = value.toFixed(3).replace(/\.?0+$/, '');

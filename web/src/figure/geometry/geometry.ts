@@ -1,7 +1,6 @@
 import {
   distinctKnots,
   editPoints,
-  evaluateFigure,
   guaranteedContinuity,
   lengthOfCurve,
   sampleBasis,
@@ -11,9 +10,8 @@ import {
   type Curve,
   type CurveSamples,
   type EditPoint,
-  type Evaluation,
-  type FigureDocument,
-} from '@bogen/core';
+} from '@bogen/core/curve';
+import { evaluateFigure, type Evaluation, type FigureDocument } from '@bogen/core/figure';
 
 /** Computes once for each object and keeps the result as long as the object lives. */
 function memoise<Key extends object, Value>(compute: (key: Key) => Value): (key: Key) => Value {

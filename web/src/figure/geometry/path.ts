@@ -1,4 +1,4 @@
-import type { CurveSamples, Point } from '@bogen/core';
+import type { CurveSamples, Point } from '@bogen/core/curve';
 import type { Plane } from './plane.js';
 
 /** Begins the path of a polyline. */

@@ -1,4 +1,5 @@
-import type { Point, View } from '@bogen/core';
+import type { Point } from '@bogen/core/curve';
+import type { View } from '@bogen/core/figure';
 
 /** The map between the drawing's plane and the pixels of the figure on the screen. */
 export interface Plane {

@@ -1,4 +1,4 @@
-import { gripKey, type Grip } from '@bogen/core';
+import { gripKey, type Grip } from '@bogen/core/figure';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import type { FigureScene } from '../scene/scene.js';
 import type { Question } from '../scene/sceneParts.js';

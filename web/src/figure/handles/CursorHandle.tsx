@@ -1,4 +1,4 @@
-import { domainOf, nearestPoint } from '@bogen/core';
+import { domainOf, nearestPoint } from '@bogen/core/curve';
 import { useLayoutEffect, useRef, type PointerEvent } from 'react';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';

@@ -1,4 +1,4 @@
-import { curveOf, gripKey, isLoose, itemOf, withLinkedMove, type PointKind } from '@bogen/core';
+import { curveOf, gripKey, isLoose, itemOf, withLinkedMove, type PointKind } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { useLayoutEffect, useRef, type KeyboardEvent, type PointerEvent, type SyntheticEvent } from 'react';
 import { filled } from '../../text/filled.js';

@@ -1,4 +1,4 @@
-import type { Point } from '@bogen/core';
+import type { Point } from '@bogen/core/curve';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useTranslation } from '../../text/text.js';
 import { arrowStep, roundPlace } from './dragging.js';

@@ -1,4 +1,5 @@
-import { gripKey, itemOf, type Grip, type Point, type PointItem } from '@bogen/core';
+import { type Point } from '@bogen/core/curve';
+import { gripKey, itemOf, type Grip, type PointItem } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { useLayoutEffect, useRef } from 'react';
 import { shownNumber } from '../../text/number.js';

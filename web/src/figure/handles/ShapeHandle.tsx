@@ -1,4 +1,5 @@
-import { gripKey, gripPlace, itemOf, type Grip, type Point } from '@bogen/core';
+import { type Point } from '@bogen/core/curve';
+import { gripKey, gripPlace, itemOf, type Grip } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { useLayoutEffect, useRef } from 'react';
 import { shownNumber } from '../../text/number.js';

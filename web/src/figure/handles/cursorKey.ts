@@ -1,4 +1,4 @@
-import { domainOf, spansOf } from '@bogen/core';
+import { domainOf, spansOf } from '@bogen/core/curve';
 import type { KeyboardEvent } from 'react';
 import type { FigureScene } from '../scene/scene.js';
 

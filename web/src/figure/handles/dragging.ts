@@ -1,3 +1,4 @@
+import { type Point } from '@bogen/core/curve';
 import {
   type Evaluation,
   moveGrips,
@@ -5,8 +6,7 @@ import {
   type FigureCommand,
   type FigureDocument,
   type Grip,
-  type Point,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import { useEffect, useRef, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
 import { gripsNear } from '../scene/gripsNear.js';
 import type { Pane } from '../scene/pane.js';

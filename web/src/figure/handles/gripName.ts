@@ -1,4 +1,4 @@
-import type { FigureDocument, Grip } from '@bogen/core';
+import type { FigureDocument, Grip } from '@bogen/core/figure';
 import type { TFunction } from 'i18next';
 import { letterOf, nameOf } from '../scene/names.js';
 

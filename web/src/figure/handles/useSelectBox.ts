@@ -1,4 +1,4 @@
-import { gripKey, gripPlace, type Grip } from '@bogen/core';
+import { gripKey, gripPlace, type Grip } from '@bogen/core/figure';
 import { useEffect, useState, type RefObject } from 'react';
 import { curvesNear } from '../scene/curveNear.js';
 import { gripsOf } from '../scene/gripsNear.js';

@@ -1,11 +1,10 @@
 import {
   deBoorConstruction,
   deCasteljauConstruction,
-  looksOf,
   type Construction,
   type Curve,
-  type FigureDocument,
-} from '@bogen/core';
+} from '@bogen/core/curve';
+import { looksOf, type FigureDocument } from '@bogen/core/figure';
 import { shownNumber } from '../../text/number.js';
 import type { Palette } from '../../theme/theme.js';
 import { write } from './drawText.js';

@@ -1,4 +1,4 @@
-import { derivativesAt, spansOf, type Curve, type Point } from '@bogen/core';
+import { derivativesAt, spansOf, type Curve, type Point } from '@bogen/core/curve';
 import type { Palette } from '../../theme/theme.js';
 import { write } from './drawText.js';
 import type { Plane } from '../geometry/plane.js';

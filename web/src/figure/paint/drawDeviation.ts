@@ -1,4 +1,5 @@
-import { curveOf, looksOf, nearestPoint, sampleDistances, type Curve } from '@bogen/core';
+import { nearestPoint, sampleDistances, type Curve } from '@bogen/core/curve';
+import { curveOf, looksOf } from '@bogen/core/figure';
 import { shownScientific } from '../../text/number.js';
 import type { Palette } from '../../theme/theme.js';
 import { samplesOf } from '../geometry/geometry.js';

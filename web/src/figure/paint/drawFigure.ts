@@ -1,18 +1,20 @@
 import {
-  curveOf,
   derivativesAt,
   interiorKnots,
-  isShown,
-  itemOf,
-  looksOf,
   pointAt,
   type Curve,
   type CurveSamples,
+  type Point,
+} from '@bogen/core/curve';
+import {
+  curveOf,
+  isShown,
+  itemOf,
+  looksOf,
   type FigureItem,
   type LineWeight,
-  type Point,
   type Shown,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { distinctKnotsOf, largestCurvature, samplesOf } from '../geometry/geometry.js';
 import { drawDeviation } from './drawDeviation.js';

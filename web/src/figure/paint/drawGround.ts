@@ -1,4 +1,4 @@
-import { pictureCorners, pictureHeight, type PictureItem, type View } from '@bogen/core';
+import { pictureCorners, pictureHeight, type PictureItem, type View } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import type { Plane } from '../geometry/plane.js';
 

@@ -1,4 +1,5 @@
-import { curveOf, derivativesAt, isShown, itemOf, type Point } from '@bogen/core';
+import { derivativesAt, type Point } from '@bogen/core/curve';
+import { curveOf, isShown, itemOf } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { arrow, type Pixel } from './drawDerivatives.js';
 import { write } from './drawText.js';

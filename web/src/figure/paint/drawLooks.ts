@@ -1,22 +1,17 @@
 import {
   curvatureExtremes,
-  curveOf,
   derivativesAt,
   domainOf,
   facetsOf,
   inflections,
-  isShown,
-  itemOf,
-  looksOf,
   osculatingCircleAt,
   pointAt,
   spanHulls,
   type Curve,
   type Facets,
-  type FigureItem,
   type Point,
-  type Shown,
-} from '@bogen/core';
+} from '@bogen/core/curve';
+import { curveOf, isShown, itemOf, looksOf, type FigureItem, type Shown } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { drawConstruction } from './drawConstruction.js';
 import { arrow, drawDerivatives } from './drawDerivatives.js';

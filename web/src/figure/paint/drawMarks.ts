@@ -1,4 +1,5 @@
-import { curveOf, distinctPointCount, isLoose, isShown, itemOf, type Curve } from '@bogen/core';
+import { distinctPointCount, type Curve } from '@bogen/core/curve';
+import { curveOf, isLoose, isShown, itemOf } from '@bogen/core/figure';
 import { shownNumber } from '../../text/number.js';
 import { useFonts } from '../../theme/fonts.js';
 import type { Palette } from '../../theme/theme.js';

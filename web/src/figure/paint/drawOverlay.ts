@@ -1,11 +1,5 @@
-import {
-  handlesOfShape,
-  pictureHandles,
-  type Curve,
-  type PictureItem,
-  type Point,
-  type ShapeHandle,
-} from '@bogen/core';
+import { type Curve, type Point } from '@bogen/core/curve';
+import { handlesOfShape, pictureHandles, type PictureItem, type ShapeHandle } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { samplesOf } from '../geometry/geometry.js';
 import { tracePoints } from '../geometry/path.js';

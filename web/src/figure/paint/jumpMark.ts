@@ -1,4 +1,4 @@
-import { distinctKnots, domainOf, interiorKnots, knotJumps, type Curve } from '@bogen/core';
+import { distinctKnots, domainOf, interiorKnots, knotJumps, type Curve } from '@bogen/core/curve';
 import { samplesOf } from '../geometry/geometry.js';
 
 /** The most abrupt thing that happens at a knot: it is what its mark tells. */

@@ -1,4 +1,4 @@
-import { curveOf, gripKey, type EvaluatedItem, type Evaluation } from '@bogen/core';
+import { curveOf, gripKey, type EvaluatedItem, type Evaluation } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { drawBitmap } from './canvas.js';
 import { combLength, drawCurves, drawOver, drawPoints } from './drawFigure.js';

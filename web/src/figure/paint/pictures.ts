@@ -1,4 +1,4 @@
-import type { FigureDocument } from '@bogen/core';
+import type { FigureDocument } from '@bogen/core/figure';
 import type { LoadedPicture } from './drawGround.js';
 import type { Pane } from '../scene/pane.js';
 

@@ -1,4 +1,5 @@
-import { isShown, type Point } from '@bogen/core';
+import { type Point } from '@bogen/core/curve';
+import { isShown } from '@bogen/core/figure';
 import { labelDirection } from './labelDirection.js';
 import type { FigureScene } from '../scene/scene.js';
 

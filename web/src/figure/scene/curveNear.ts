@@ -1,4 +1,5 @@
-import { curveOf, distanceFromSegment, isCurveItem, type FigureItem } from '@bogen/core';
+import { distanceFromSegment } from '@bogen/core/curve';
+import { curveOf, isCurveItem, type FigureItem } from '@bogen/core/figure';
 import { samplesOf } from '../geometry/geometry.js';
 import type { Pane } from './pane.js';
 import type { Plane } from '../geometry/plane.js';

@@ -1,4 +1,4 @@
-import type { FigureDocument } from '@bogen/core';
+import type { FigureDocument } from '@bogen/core/figure';
 
 /** An id that no item of the figure has. */
 export function freshId({ items }: FigureDocument, alsoTaken: ReadonlySet<string> = new Set()): string {

@@ -1,4 +1,5 @@
-import { curveOf, gripPlace, gripsOfItem, itemOf, type Grip, type Point } from '@bogen/core';
+import { type Point } from '@bogen/core/curve';
+import { curveOf, gripPlace, gripsOfItem, itemOf, type Grip } from '@bogen/core/figure';
 import { handlesOf, liesUnderControlPoint } from './handles.js';
 import { mayMove } from './may.js';
 import { wholePane, type Pane } from './pane.js';

@@ -1,13 +1,5 @@
-import {
-  curveOf,
-  distinctPointCount,
-  isClamped,
-  isShown,
-  itemOf,
-  type Curve,
-  type FigureDocument,
-  type PointKind,
-} from '@bogen/core';
+import { distinctPointCount, isClamped, type Curve } from '@bogen/core/curve';
+import { curveOf, isShown, itemOf, type FigureDocument, type PointKind } from '@bogen/core/figure';
 import { editPointsOf } from '../geometry/geometry.js';
 import { wholePane, type Pane } from './pane.js';
 import type { FigureScene } from './scene.js';

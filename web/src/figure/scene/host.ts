@@ -1,4 +1,5 @@
-import type { FigureCommand, FigureDocument, Grip, Point } from '@bogen/core';
+import type { Point } from '@bogen/core/curve';
+import type { FigureCommand, FigureDocument, Grip } from '@bogen/core/figure';
 import type { Plane } from '../geometry/plane.js';
 import type { FigureScene } from './scene.js';
 import type { FigureState, Snap } from './sceneParts.js';

@@ -1,4 +1,4 @@
-import type { FigureDocument, Grip } from '@bogen/core';
+import type { FigureDocument, Grip } from '@bogen/core/figure';
 import type { FigureHost } from './host.js';
 
 /** The questions that the figure asks its host, each by the command that would be given. */

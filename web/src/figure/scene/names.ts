@@ -1,4 +1,4 @@
-import { itemOf, type FigureDocument, type PointKind } from '@bogen/core';
+import { itemOf, type FigureDocument, type PointKind } from '@bogen/core/figure';
 
 /** The name of a point as it is spoken of: P₃, E₃. */
 export function letterOf(of: PointKind): string {

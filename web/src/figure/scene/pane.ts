@@ -1,4 +1,4 @@
-import { itemOf, looksOf, type FigureDocument } from '@bogen/core';
+import { itemOf, looksOf, type FigureDocument } from '@bogen/core/figure';
 
 /** One of the drawings into which a figure is laid out: the whole, or one of two curves side by side. */
 export interface Pane {

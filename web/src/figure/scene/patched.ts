@@ -1,4 +1,4 @@
-import type { FigureItem, PatchItem } from '@bogen/core';
+import type { FigureItem, PatchItem } from '@bogen/core/figure';
 
 /** What an item may carry or leave out; `false` and `undefined` leave it out. */
 type Attributes = Omit<PatchItem['set'], 'name'>;

@@ -1,17 +1,14 @@
+import { domainOf, supportOf, type Curve, type Point } from '@bogen/core/curve';
 import {
   curveOf,
-  domainOf,
   evaluateFigure,
   gripKey,
   gripPlace,
-  supportOf,
-  type Curve,
   type Evaluation,
   type FigureDocument,
   type Grip,
-  type Point,
   type View,
-} from '@bogen/core';
+} from '@bogen/core/figure';
 import { evaluationOf } from '../geometry/geometry.js';
 import type { Arrival, FigureHost } from './host.js';
 import type { Highlight, LitSupport, Overlay, Picked, Picking, Question, Snap } from './sceneParts.js';

@@ -1,4 +1,5 @@
-import type { Curve, Evaluation, FigureDocument, Grip, Point, PointKind } from '@bogen/core';
+import type { Curve, Point } from '@bogen/core/curve';
+import type { Evaluation, FigureDocument, Grip, PointKind } from '@bogen/core/figure';
 
 /** A figure at one moment, and what its items came to. */
 export interface FigureState {

@@ -1,4 +1,4 @@
-import { handlesOfShape, type FigureDocument } from '@bogen/core';
+import { handlesOfShape, type FigureDocument } from '@bogen/core/figure';
 
 /** What the set of handles and tracks depends on, as a text to compare. */
 export function structureOf(document: FigureDocument): string {

@@ -1,12 +1,5 @@
-import {
-  closednessOfItem,
-  distinctPointCount,
-  isRational,
-  itemOf,
-  spansOf,
-  type Curve,
-  type FigureItem,
-} from '@bogen/core';
+import { distinctPointCount, isRational, spansOf, type Curve } from '@bogen/core/curve';
+import { closednessOfItem, itemOf, type FigureItem } from '@bogen/core/figure';
 import type { TFunction } from 'i18next';
 import { useDeferredValue, useSyncExternalStore } from 'react';
 import { shownNumber, superscript } from '../../text/number.js';

@@ -1,4 +1,5 @@
-import { factNames, facts, type Curve, type FactValue, type FigureItem } from '@bogen/core';
+import { type Curve } from '@bogen/core/curve';
+import { factNames, facts, type FactValue, type FigureItem } from '@bogen/core/figure';
 import type { TFunction } from 'i18next';
 import { useState, useSyncExternalStore } from 'react';
 import { shownNumber, superscript } from '../../text/number.js';

@@ -1,4 +1,4 @@
-import { handlesOfShape, itemOf, pictureHandles, type PointKind } from '@bogen/core';
+import { handlesOfShape, itemOf, pictureHandles, type PointKind } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Chooser } from '../handles/Chooser.js';

@@ -1,4 +1,4 @@
-import type { PointKind } from '@bogen/core';
+import type { PointKind } from '@bogen/core/figure';
 import { useMemo, type ReactNode } from 'react';
 import { useTranslation } from '../../text/text.js';
 import { Late } from '../../ui/Late.js';

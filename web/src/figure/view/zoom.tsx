@@ -1,4 +1,5 @@
-import { boxOf, curveOf, gripPlace, pictureCorners, type Point, type View } from '@bogen/core';
+import { type Point } from '@bogen/core/curve';
+import { boxOf, curveOf, gripPlace, pictureCorners, type View } from '@bogen/core/figure';
 import { Minus, Plus } from 'lucide-react';
 import { useEffect, useLayoutEffect, useRef, useSyncExternalStore, type RefObject } from 'react';
 import { drawsBox, notGround } from '../handles/useSelectBox.js';

@@ -1,4 +1,4 @@
-import type { OfferedOperation, Operations } from '@bogen/core';
+import type { OfferedOperation, Operations } from '@bogen/core/figure';
 
 /** A text for each argument that an operation's form asks for, and for no other. */
 type FieldTexts = {

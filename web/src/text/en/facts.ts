@@ -1,4 +1,4 @@
-import type { FactName, FactWord } from '@bogen/core';
+import type { FactName, FactWord } from '@bogen/core/figure';
 
 export const facts = {
   facts: 'Facts',

@@ -1,4 +1,4 @@
-import type { TrackName } from '@bogen/core';
+import type { TrackName } from '@bogen/core/figure';
 
 /** What a track is called, the note below its name, and what it shows for those who don't see it. */
 interface TrackTexts {

@@ -1,4 +1,4 @@
-import type { ConditionKind } from '@bogen/core';
+import type { ConditionKind } from '@bogen/core/lesson';
 
 /** A condition as a sentence; where it counts, for one and for several; where it is about points, for both kinds. */
 type ConditionTexts =

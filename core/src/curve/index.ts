@@ -1,0 +1,38 @@
+/** The mathematics of curves, as other packages use it. What is not named here is core's own. */
+export { setNodeKind, type ChainNode, type NodeKind } from './bezierChain.js';
+export { arcFromBulge, arcFromEnds, arcThroughPoints, exactCircle, exactEllipse } from './circle.js';
+export { conicFromShoulder } from './conic.js';
+export { deBoorConstruction, deCasteljauConstruction, type Construction } from './construct.js';
+export { guaranteedContinuity, knotJumps } from './continuity.js';
+export { isRational, type Curve, type Point } from './curve.js';
+export { curvatureAt, osculatingCircleAt } from './differential.js';
+export { editPoints, type EditPoint } from './editPoint.js';
+export { CurveError } from './error.js';
+export { derivativesAt, pointAt } from './evaluate.js';
+export { distanceFromSegment, facetsOf, type Facets } from './facets.js';
+export { curvatureExtremes, inflections } from './features.js';
+export { fitStroke } from './fitPoints.js';
+export { largestDistance, type LargestDistance } from './hausdorff.js';
+export { spanHulls } from './hull.js';
+export { interpolate, type Parametrisation } from './interpolate.js';
+export {
+  clampedUniformKnots,
+  distinctKnots,
+  domainOf,
+  grevilleAbscissae,
+  interiorKnots,
+  isClamped,
+  maximumDegree,
+  shortKnotList,
+  spansOf,
+} from './knotVector.js';
+export { lengthOfCurve } from './length.js';
+export { mirrorCurve, mirrorThrough } from './mirror.js';
+export { nearestPoint } from './nearest.js';
+export { distinctPointCount, periodicCurve } from './periodic.js';
+export { reduceDegree } from './reduceDegree.js';
+export { sampleCurve, type CurveSamples } from './sample.js';
+export { basisAt, sampleBasis, type BasisSamples } from './sampleBasis.js';
+export { sampleDistances } from './sampleDistances.js';
+export { supportOf } from './support.js';
+export { validateCurve } from './validate.js';

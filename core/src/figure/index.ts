@@ -1,0 +1,63 @@
+/** The figure model, its registries and what descriptions say, as other packages use it. What is not named here is core's own. */
+export type { Field, ValueOf } from '../describe/describe.js';
+export { withIds } from '../describe/ids.js';
+export { applyFigureCommand, readerMay, singleCommands, touchesOfFigureCommand } from './applyCommand.js';
+export {
+  figureCommandDescription,
+  type FigureCommand,
+  type SingleFigureCommand,
+} from './command/commands.js';
+export type { PatchItem } from './command/patchItem.js';
+export {
+  emptyFigure,
+  figureDescription,
+  figureVersion,
+  isCurveItem,
+  isShown,
+  itemColors,
+  itemDescription,
+  itemOf,
+  lineWeights,
+  looksOf,
+  looseOf,
+  shownOfItems,
+  sourcesOf,
+  type BuiltItem,
+  type CurveItem,
+  type FigureDocument,
+  type FigureItem,
+  type ItemColor,
+  type LineWeight,
+  type Looks,
+  type PictureItem,
+  type PointItem,
+  type PointKind,
+  type ShapeItem,
+  type Shown,
+  type View,
+} from './document.js';
+export { curveOf, evaluateFigure, type EvaluatedItem, type Evaluation } from './evaluate.js';
+export { closednessOfItem } from './fact/closedness.js';
+export type { FactValue, FactWord } from './fact/define.js';
+export { factNames, facts, type FactName } from './fact/facts.js';
+export { gripKey, gripPlace, gripsOfItem, moveGrips, type Grip } from './grip.js';
+export { withLinkedMove } from './linkedMove.js';
+export { isLoose } from './loose.js';
+export { migrateFigure, migrateFigureCommand } from './migrateFigure.js';
+export {
+  offeredOperations,
+  operations,
+  type OfferedOperation,
+  type Operation,
+  type Operations,
+} from './operation/operations.js';
+export { pictureCorners, pictureHandles, pictureHeight, scalePictureBy } from './picture.js';
+export { boxOf, displacement, mapPlace, rotation, scaling, translation, type PlaneMap } from './plane.js';
+export { countsOf, previewOperation, type CurveCounts, type Preview } from './preview.js';
+export { conicHeldBy } from './shape/conic.js';
+export type { ShapeHandle } from './shape/define.js';
+export { curveOfShape, handlesOfShape, type Shape } from './shape/shapes.js';
+export { startOver } from './startOver.js';
+export type { Plot, PlotInput } from './track/define.js';
+export { trackNames, trackOf, type TrackName } from './track/tracks.js';
+export { validateItem } from './validate.js';

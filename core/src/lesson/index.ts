@@ -1,0 +1,32 @@
+/** The lesson model, history and migration, as other packages use them. What is not named here is core's own. */
+export {
+  advance,
+  changeOf,
+  CommandError,
+  startHistory,
+  type Applied,
+  type Apply,
+  type Change,
+  type History,
+  type Step,
+  type UndoLists,
+} from '../history/history.js';
+export { pathsMeet } from '../history/touches.js';
+export { applyLessonCommand, sheetOfCommand, touchesOfLessonCommand } from './applyCommand.js';
+export { checkTask, isTaskMet } from './checkTask.js';
+export { lessonCommandDescription, type LessonCommand } from './command/commands.js';
+export { conditions, type Condition, type ConditionKind } from './condition/conditions.js';
+export type { ConditionResult } from './condition/define.js';
+export {
+  lessonDescription,
+  sheetDescription,
+  sheetOf,
+  type LessonDocument,
+  type Sheet,
+  type Task,
+} from './lesson.js';
+export { migrateLesson, migrateLessonCommand } from './migrateLesson.js';
+export { emptyProse, type Prose, type ProseNode, type ProseStep } from './prose/prose.js';
+export { lostConditions } from './references.js';
+export { validateLesson } from './validate.js';
+export { cleanValue, mayNeedCleaning } from '../text/cleanText.js';
