@@ -3,8 +3,24 @@ import { firstLoad, firstLoadLimit } from './firstLoad.mjs';
 import { benchDrag } from './benchDrag.mjs';
 import { buildWeb } from './build.mjs';
 import { command } from './command.mjs';
-import { ensureNodePackages, root } from './packages.mjs';
+import { ensureNodePackages, ensurePostgres, root } from './packages.mjs';
 import { run } from './say.mjs';
+
+/** A long log against a short one, on a throw-away database. */
+async function benchLog() {
+  const { startThrowAwayCluster } = await import('./cluster.mjs');
+  const cluster = await startThrowAwayCluster(await ensurePostgres());
+  console.log('\nThe log: a stream of many steps against one of few (medians)\n');
+  try {
+    await command(process.execPath, ['--import', 'tsx', 'bench/log.bench.ts'], {
+      show: true,
+      cwd: join(root, 'server'),
+      env: { ...process.env, DATABASE_URL: cluster.url },
+    });
+  } finally {
+    await cluster.discard();
+  }
+}
 
 /** What the core costs, what the reader loads first, and how a drag keeps up with the frames. */
 await run(async () => {
@@ -18,6 +34,7 @@ await run(async () => {
       cwd: join(root, 'core'),
     });
   }
+  if (wanted('log')) await benchLog();
   if (!wanted('load') && !wanted('drag')) return;
   await buildWeb();
   if (wanted('load')) printFirstLoad();

@@ -443,7 +443,7 @@ test('points take numbers and expressions, and items are named, hidden, locked, 
 
   await page.getByRole('button', { name: 'Items …' }).click();
   await page.getByRole('button', { name: 'Keep a faint copy of Curve' }).click();
-  await page.getByRole('button', { name: 'Another one like Curve', exact: true }).click();
+  await page.getByRole('button', { name: 'Duplicate Curve', exact: true }).click();
   await page.getByLabel('Name of Curve (copy)').fill('Waist');
   await page.getByLabel('Name of Curve (copy)').press('Enter');
   await page.getByRole('button', { name: 'Hide Waist' }).click();

@@ -143,7 +143,7 @@ test('a shelf with a figure that takes long to draw is there at once and says so
   });
   await page.reload();
   await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
-  await expect(page.getByText('This figure takes long to draw')).toBeVisible({ timeout: 15_000 });
+  await expect(page.getByText('This figure takes too long to draw here')).toBeVisible({ timeout: 15_000 });
   // The page itself was never held up: it answers while the drawing is given up.
   await page.getByRole('link', { name: 'Class desk' }).first().click();
   await expect(page).toHaveURL(/desk/);

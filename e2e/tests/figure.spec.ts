@@ -123,7 +123,7 @@ test('points on one place are asked for by name, then the chosen one moves', asy
   const page = await signIn(await newContext());
   await newLesson(page, 'On one place');
   await page.getByRole('button', { name: 'Items …' }).click();
-  await page.getByRole('button', { name: 'Another one like Curve' }).click();
+  await page.getByRole('button', { name: 'Duplicate Curve' }).click();
   await page.keyboard.press('Escape');
   const copy = (await lastItem(page)).id;
   const { x, y } = await placeOf(page, 'curve/P2');
@@ -323,7 +323,7 @@ test('comparing: a copy is kept, the distance is the core’s, and two panes mov
 
   // The same curve twice, of which one has a knot more: the same point moves in both.
   await page.getByRole('button', { name: 'Items …' }).click();
-  await page.getByRole('button', { name: 'Another one like Curve', exact: true }).click();
+  await page.getByRole('button', { name: 'Duplicate Curve', exact: true }).click();
   await page.keyboard.press('Escape');
   const other = (await figure(page)).items.find(({ name }) => name === 'Curve (copy)')!.id;
   await page.getByRole('button', { name: 'Compare …' }).click();

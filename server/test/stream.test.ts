@@ -129,7 +129,7 @@ describe('a stream', () => {
     }
     const state = await readStream(server.db, id, lessonStream, anna);
     expect(state.more).toBe(true);
-    expect(state.undoable).toHaveLength(100);
+    expect(state.undoable).toHaveLength(40);
     expect(state.undoable.at(-1)).toMatchObject({ command: { title: 'Title 230' } });
     expect(state.recent).toHaveLength(batchLimits.steps);
     // Undoing goes on below what was handed out.

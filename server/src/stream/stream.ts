@@ -34,7 +34,7 @@ export interface StreamKind<Document, Command> {
 export const snapshotEvery = 100;
 
 /** Of what can be undone and redone so many steps, and so many bytes, are handed out. */
-const undoLimits = { steps: 100, bytes: 500_000 };
+const undoLimits = { steps: 40, bytes: 300_000 };
 
 /** How many steps of others a stale client gets to join its own with. */
 const mostSince = 500;
@@ -86,8 +86,9 @@ export async function readStream<Document, Command>(
     .select('id')
     .where('stream_id', '=', id)
     .where('revision', '<=', revision)
+    // Said as a range, so that no plan looks at more of the log.
+    .where('revision', '>', revision - batchLimits.steps)
     .orderBy('revision', 'desc')
-    .limit(batchLimits.steps)
     .execute();
   return {
     document,

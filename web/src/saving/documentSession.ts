@@ -84,7 +84,7 @@ interface Waiting<Document, Command> extends UnsentStep<Command>, Sized {
 }
 
 /** Fewer steps to undo than this, and more are asked for. */
-const fewUndoable = 20;
+const fewUndoable = 10;
 
 /** Problems that end with the step and not with the connection. */
 const forGood = new Set(['bad-request', 'too-large', 'refused', 'too-costly']);

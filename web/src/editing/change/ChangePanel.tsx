@@ -52,7 +52,8 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
   const preview = useHeavyPreview(document, operation, refusal);
 
   useEffect(() => {
-    scene.setOverlay(
+    scene.showPreview(
+      'change',
       preview?.status === 'curve'
         ? {
             curve: preview.curve,
@@ -61,11 +62,14 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
             places: preview.curve.points,
             pulls: [],
             polygon: document.shown.polygon,
+            numbers: preview.deviation
+              ? [{ at: preview.deviation.point, text: `${shownNumber(preview.deviation.distance, 4)} mm` }]
+              : [],
           }
         : null,
     );
   }, [scene, preview, operation, document.shown.polygon]);
-  useEffect(() => () => scene.setOverlay(null), [scene]);
+  useEffect(() => () => scene.showPreview('change', null), [scene]);
 
   const apply = (): void => {
     if (preview?.status !== 'curve') return;

@@ -98,7 +98,7 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
       for (const move of moves.length > 0 ? moves : [event.nativeEvent]) {
         current.stroke.push(plane.toPlane(move.clientX - box.left, move.clientY - box.top));
       }
-      scene.setOverlay({ places: [], pulls: [], polygon: false, stroke: [...current.stroke] });
+      scene.showPreview('drawing', { places: [], pulls: [], polygon: false, stroke: [...current.stroke] });
       return;
     }
     if (current && pulledFar(event, current.from)) {

@@ -95,7 +95,8 @@ export function useDrawing(scene: FigureScene): Drawing {
   );
 
   useEffect(() => {
-    scene.setOverlay(
+    scene.showPreview(
+      'drawing',
       tool === null
         ? null
         : {
@@ -113,7 +114,7 @@ export function useDrawing(scene: FigureScene): Drawing {
           },
     );
   }, [scene, tool, shown, curve, axis, drawn, isFreehand, nodeKind]);
-  useEffect(() => () => scene.setOverlay(null), [scene]);
+  useEffect(() => () => scene.showPreview('drawing', null), [scene]);
 
   const reset = (): void => {
     setAsksClosing(false);

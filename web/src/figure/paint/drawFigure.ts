@@ -22,7 +22,7 @@ import { drawHodograph } from './drawHodograph.js';
 import { drawAlong, drawHulls, drawLooks } from './drawLooks.js';
 import { drawFollowing, drawMarks } from './drawMarks.js';
 import { handlePlace, handlesOf } from '../scene/handles.js';
-import { drawOverlay, drawShapeHandles } from './drawOverlay.js';
+import { drawPreviews, drawShapeHandles } from './drawPreviews.js';
 import { drawJump, jumpsOf } from './jumpMark.js';
 import { write } from './drawText.js';
 import type { Pane } from '../scene/pane.js';
@@ -119,7 +119,7 @@ export function drawOver(
     drawHodograph(context, scene, plane, palette, pane);
   }
   drawHeldHalo(context, scene, plane, palette, pane);
-  drawOverlay(context, scene, plane, palette);
+  drawPreviews(context, scene, plane, palette);
   const { snapped } = scene;
   if (snapped) {
     const [x, y] = plane.toScreen(snapped.at);

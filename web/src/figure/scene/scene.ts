@@ -11,7 +11,16 @@ import {
 } from '@bogen/core/figure';
 import { evaluationOf } from '../geometry/geometry.js';
 import type { Arrival, FigureHost } from './host.js';
-import type { Highlight, LitSupport, Overlay, Picked, Picking, Question, Snap } from './sceneParts.js';
+import type {
+  Highlight,
+  LitSupport,
+  FigurePreview,
+  Picked,
+  Picking,
+  PreviewOwner,
+  Question,
+  Snap,
+} from './sceneParts.js';
 import { structureOf } from './structure.js';
 
 /**
@@ -25,7 +34,7 @@ export class FigureScene {
   private evaluation_: Evaluation;
   private cursor_: number | undefined;
   private picked_: Picked | null = null;
-  private overlay_: Overlay | null = null;
+  private readonly previews_ = new Map<PreviewOwner, FigurePreview>();
   private selection_: readonly Grip[] = [];
   private selecting_ = false;
   private question_: Question | null = null;
@@ -70,14 +79,15 @@ export class FigureScene {
     return this.picked_;
   }
 
-  get overlay(): Overlay | null {
-    return this.overlay_;
+  /** What tools and panels would make, in the order in which they began to show it. */
+  get previews(): Iterable<FigurePreview> {
+    return this.previews_.values();
   }
 
-  /** Shows what is being made, or no longer. */
-  setOverlay(overlay: Overlay | null): void {
-    if (this.overlay_ === overlay) return;
-    this.overlay_ = overlay;
+  /** Shows what an owner would make, in the place of what it showed before; `null` takes it away. */
+  showPreview(owner: PreviewOwner, preview: FigurePreview | null): void {
+    if (preview) this.previews_.set(owner, preview);
+    else if (!this.previews_.delete(owner)) return;
     this.invalidate();
   }
 

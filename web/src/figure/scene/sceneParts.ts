@@ -32,8 +32,11 @@ export interface LitSupport {
   readonly to: number;
 }
 
-/** What is drawn over a figure while something is being made, before it is part of the document. */
-export interface Overlay {
+/**
+ * What one owner, a tool or a panel, would make: drawn over the figure before it is part of the document. Several
+ * can stand at once, all in one style; each goes with its owner.
+ */
+export interface FigurePreview {
   /** What it would come to. */
   readonly curve?: Curve;
   /** Places that were set. */
@@ -50,7 +53,12 @@ export interface Overlay {
   readonly axis?: readonly [Point, Point] | undefined;
   /** A freehand stroke as it is drawn. */
   readonly stroke?: readonly Point[];
+  /** Numbers at the places that they are about. */
+  readonly numbers?: readonly { readonly at: Point; readonly text: string }[];
 }
+
+/** Who can show a preview. */
+export type PreviewOwner = 'drawing' | 'change';
 
 /** Places of the figure that a panel waits for. */
 export interface Picking {

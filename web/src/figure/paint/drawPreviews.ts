@@ -7,18 +7,27 @@ import { mayMove } from '../scene/may.js';
 import type { Pane } from '../scene/pane.js';
 import type { Plane } from '../geometry/plane.js';
 import type { FigureScene } from '../scene/scene.js';
+import type { FigurePreview } from '../scene/sceneParts.js';
+import { write } from './drawText.js';
 
 type Context = CanvasRenderingContext2D;
 
 /** What is being made, before it is part of the document: places as small crosses, what they come to in the accent. */
-export function drawOverlay(
+export function drawPreviews(
   context: Context,
-  { overlay }: FigureScene,
+  { previews }: FigureScene,
   plane: Plane,
   palette: Palette,
 ): void {
-  if (!overlay) return;
-  const { curve, image, axis, goes, places, pulls, polygon, stroke } = overlay;
+  for (const preview of previews) drawPreview(context, preview, plane, palette);
+}
+
+function drawPreview(
+  context: Context,
+  { curve, image, axis, goes, places, pulls, polygon, stroke, numbers }: FigurePreview,
+  plane: Plane,
+  palette: Palette,
+): void {
   if (polygon && places.length > 1) {
     tracePoints(context, places, plane);
     context.strokeStyle = palette.strong;
@@ -64,6 +73,10 @@ export function drawOverlay(
     context.lineTo(x + arm, y - arm);
   });
   context.stroke();
+  for (const { at, text } of numbers ?? []) {
+    dot(context, plane.toScreen(at), 3.5, palette.accent);
+    write(context, text, plane.toScreen(at), palette);
+  }
 }
 
 function traceCurve(context: Context, curve: Curve, plane: Plane): void {
