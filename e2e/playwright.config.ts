@@ -1,4 +1,6 @@
 import { defineConfig } from '@playwright/test';
+// @ts-expect-error the set-up scripts are plain JavaScript, so that they run before anything is installed
+import { browserArguments } from '../scripts/browserArguments.mjs';
 
 /** One browser, one database cluster for each worker; every test begins with fresh people and contexts. */
 export default defineConfig({
@@ -20,13 +22,7 @@ export default defineConfig({
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [
-        '--no-sandbox',
-        '--disable-gpu',
-        '--disable-quic',
-        '--no-first-run',
-        '--disable-background-networking',
-        '--disable-component-update',
-        '--disable-sync',
+        ...(browserArguments as readonly string[]),
         // A name as a classroom's network gives one: pages from it are not in a secure context.
         '--host-resolver-rules=MAP classroom.example 127.0.0.1',
       ],

@@ -1,18 +1,11 @@
 import { chromium } from '@playwright/test';
+import { browserArguments } from './browserArguments.mjs';
 import { ensureChromium } from './packages.mjs';
 
-/** Debian's Chromium without a screen, started so that it asks nothing of the outside. */
+/** Debian's Chromium without a screen. */
 export async function startBrowser() {
   return chromium.launch({
     executablePath: await ensureChromium(),
-    args: [
-      '--no-sandbox',
-      '--disable-gpu',
-      '--disable-quic',
-      '--no-first-run',
-      '--disable-background-networking',
-      '--disable-component-update',
-      '--disable-sync',
-    ],
+    args: browserArguments,
   });
 }

@@ -171,7 +171,6 @@ test('single keys show and hide, their list is one key away, and they can be tur
   await close(page);
   await page.locator('[data-figure]').click({ position: { x: 30, y: 300 } });
   await page.keyboard.press('b');
-  await page.waitForTimeout(300);
   expect((await figure(page)).shown.comb).toBe(true);
   // Typing into the prose never shows or hides anything.
   await page.locator('.tiptap').click();
@@ -481,7 +480,10 @@ test('a point that is dragged with Ctrl is drawn to what lies near, and without 
   await page.mouse.down();
   await page.mouse.move(from.x - 60, from.y - 30, { steps: 4 });
   await page.mouse.wheel(0, -300);
-  await page.waitForTimeout(200);
+  // Until it is drawn zoomed.
+  await page.evaluate(
+    () => new Promise<unknown>((done) => requestAnimationFrame(() => requestAnimationFrame(done))),
+  );
   await page.mouse.move(from.x - 100, from.y - 50, { steps: 4 });
   await page.mouse.up();
   const after = await placeOf(page, 'curve/P4');
@@ -605,7 +607,6 @@ test('a finger that rests opens the menu, two fingers zoom, and the handles are 
     });
   const { x, y } = await placeOf(page, 'curve/P2');
   await send('touchStart', { x, y });
-  await page.waitForTimeout(300);
   // A finger trembles.
   await send('touchMove', { x: x + 2, y: y + 1 });
   await expect(page.getByRole('menuitem', { name: 'Select', exact: true })).toBeVisible();

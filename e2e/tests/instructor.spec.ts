@@ -10,7 +10,7 @@ import {
   signIn,
   test,
 } from '../bogen.js';
-import { choose, click, newLesson } from '../figure.js';
+import { choose, click, lesson, newLesson } from '../figure.js';
 
 test('an instructor writes, arranges and publishes a lesson, and a student reads it', async ({
   newContext,
@@ -114,8 +114,8 @@ test('typing is undone as it was typed, and survives leaving the page at once', 
   const text = page.getByRole('textbox', { name: 'Text of the sheet' });
   await text.click();
   await page.keyboard.type('First.');
-  await expect(saved(page)).toBeVisible();
-  await page.waitForTimeout(900);
+  // Until what was typed has become a step and is stored.
+  await expect.poll(async () => JSON.stringify((await lesson(page)).sheets[0]!.prose)).toContain('First.');
   await page.keyboard.type(' Second.');
   await page.reload();
   await expect(text).toHaveText('First. Second.');

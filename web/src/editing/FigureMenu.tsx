@@ -13,7 +13,7 @@ import { ContextMenu } from 'radix-ui';
 import { useState, type MouseEvent, type ReactNode } from 'react';
 import type { Clipboard } from './clipboard/useClipboard.js';
 import { copiedItems } from './clipboard/clipboard.js';
-import { keptCopy } from './compare/ComparePanel.js';
+import { keptCopy } from '../figure/scene/keptCopy.js';
 import { curvesNear } from '../figure/scene/curveNear.js';
 import { gripsNear, gripsOf } from '../figure/scene/gripsNear.js';
 import { panesOf, wholePane } from '../figure/scene/pane.js';

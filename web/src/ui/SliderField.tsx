@@ -1,4 +1,5 @@
-import { useEffect, useId, useRef, useState } from 'react';
+import { useId, useRef, useState } from 'react';
+import { useAtEnd } from './useAtEnd.js';
 
 interface SliderFieldProps {
   readonly label: string;
@@ -41,9 +42,7 @@ export function SliderField(props: SliderFieldProps) {
     if (pulled !== before.current) onChange(pulled);
   };
   // Gone while it is pulled, with its panel, it is let go.
-  const latest = useRef(done);
-  latest.current = done;
-  useEffect(() => () => latest.current(), []);
+  useAtEnd(done);
   return (
     <div className="flex items-center gap-2 text-[13px]">
       <label htmlFor={id} className="shrink-0 text-soft">

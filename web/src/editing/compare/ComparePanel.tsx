@@ -8,10 +8,9 @@ import {
   looksOf,
   type CurveCounts,
   type FigureItem,
-  type SingleFigureCommand,
 } from '@bogen/core/figure';
 import { useEffect, useState, useSyncExternalStore } from 'react';
-import { freshId } from '../../figure/scene/freshId.js';
+import { keptCopy } from '../../figure/scene/keptCopy.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { shownNumber, shownScientific, superscript } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
@@ -19,18 +18,6 @@ import { Button } from '../../ui/Button.js';
 import { Check, Choice } from '../../ui/Choice.js';
 import { Panel } from '../../ui/Panel.js';
 import { heavy, type Outcome } from '../../worker/heavy.js';
-
-/** A faint copy of a curve as it is now, to compare with: behind everything else. */
-export function keptCopy(
-  scene: FigureScene,
-  item: FigureItem,
-  name: string,
-): SingleFigureCommand | undefined {
-  const curve = curveOf(scene.evaluation, item.id);
-  if (!curve) return undefined;
-  const copy: FigureItem = { id: freshId(scene.document), name, kind: 'curve', curve, faint: true };
-  return { name: 'addItem', item: copy, at: 0 };
-}
 
 /** Compares the rail's curve with another one: by number, by colour, as a track, and side by side. */
 export function ComparePanel({

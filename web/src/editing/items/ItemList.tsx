@@ -22,6 +22,7 @@ import {
 import { useState, useSyncExternalStore } from 'react';
 import type { Clipboard } from '../clipboard/useClipboard.js';
 import { freshId } from '../../figure/scene/freshId.js';
+import { keptCopy } from '../../figure/scene/keptCopy.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { patched } from '../../figure/scene/patched.js';
 import { useTranslation } from '../../text/text.js';
@@ -40,13 +41,17 @@ export function ItemList({ scene, clipboard, onDetails }: ItemListProps) {
   const { t } = useTranslation();
   const document = useSyncExternalStore(scene.subscribe, () => scene.document);
   const { host } = scene;
-  const copyOf = (item: FigureItem, faint: boolean): void => {
-    const curve = curveOf(scene.evaluation, item.id);
-    const id = freshId(document);
-    const name = t(faint ? 'items.faintName' : 'items.copyName', { name: item.name }).slice(0, 200);
-    const made: FigureItem =
-      faint && curve ? { id, name, kind: 'curve', curve, faint: true } : { ...item, id, name };
-    host.do({ name: 'addItem', item: made, at: faint ? 0 : document.items.indexOf(item) + 1 });
+  const duplicate = (item: FigureItem): void => {
+    const made: FigureItem = {
+      ...item,
+      id: freshId(document),
+      name: t('items.copyName', { name: item.name }).slice(0, 200),
+    };
+    host.do({ name: 'addItem', item: made, at: document.items.indexOf(item) + 1 });
+  };
+  const keep = (item: FigureItem): void => {
+    const command = keptCopy(scene, item, t('items.faintName', { name: item.name }).slice(0, 200));
+    if (command) host.do(command);
   };
   const freeze = (item: FigureItem): void => {
     const curve = curveOf(scene.evaluation, item.id);
@@ -108,11 +113,11 @@ export function ItemList({ scene, clipboard, onDetails }: ItemListProps) {
                 <IconButton label={t('items.toClipboard', { name })} onPress={() => clipboard.copy([item])}>
                   <ClipboardCopy aria-hidden size={15} />
                 </IconButton>
-                <IconButton label={t('items.copy', { name })} onPress={() => copyOf(item, false)}>
+                <IconButton label={t('items.copy', { name })} onPress={() => duplicate(item)}>
                   <Copy aria-hidden size={15} />
                 </IconButton>
                 {isCurveItem(item) && (
-                  <IconButton label={t('items.keepCopy', { name })} onPress={() => copyOf(item, true)}>
+                  <IconButton label={t('items.keepCopy', { name })} onPress={() => keep(item)}>
                     <Stamp aria-hidden size={15} />
                   </IconButton>
                 )}

@@ -7,7 +7,8 @@ import {
   type FigureDocument,
   type Grip,
 } from '@bogen/core/figure';
-import { useEffect, useRef, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
+import { useRef, type KeyboardEvent, type MouseEvent, type PointerEvent } from 'react';
+import { useAtEnd } from '../../ui/useAtEnd.js';
 import { gripsNear } from '../scene/gripsNear.js';
 import type { Pane } from '../scene/pane.js';
 import type { Plane } from '../geometry/plane.js';
@@ -107,9 +108,7 @@ export function useDragging(
     now.draggable.scene.host.preview(null);
   };
   // What goes from the page with something in the hand, with its sheet or by an undo elsewhere, lets go of it.
-  const latest = useRef(cancel);
-  latest.current = cancel;
-  useEffect(() => () => latest.current(), []);
+  useAtEnd(cancel);
   return {
     isHeld: () => held.current !== null,
     onPointerDown: (event) => {
