@@ -24,8 +24,8 @@ export const change = {
   lead: 'What you see in the figure is a preview. Nothing changes until you apply it.',
   what: 'What',
   fromCursor: 'From the cursor',
-  before: 'now',
-  after: 'then',
+  before: 'before',
+  after: 'after',
   row: {
     degree: 'Degree',
     spans: 'Spans',
