@@ -15,7 +15,7 @@ import { snapMoved } from '../src/editing/draw/snapMoved.js';
 import { mirrorAxis, firstOptions } from '../src/editing/draw/tools.js';
 import { panesOf } from '../src/figure/scene/pane.js';
 import { fitPlane } from '../src/figure/geometry/plane.js';
-import { movedLens, railAxis, zoomedLens } from '../src/rail/axis.js';
+import { movedWindow, railAxis, zoomedWindow } from '../src/rail/axis.js';
 import { basisTrack } from '../src/rail/basisTrack.js';
 import { recursionOf } from '../src/editing/unfold/recursion.js';
 import { shownGroups, shownKeys } from '../src/editing/looks/shownKeys.js';
@@ -29,8 +29,8 @@ describe('copy and paste', () => {
       setItem: (key: string, value: string) => store.set(key, value),
     });
   });
-  const sceneOf = (document: FigureDocument, selection: readonly Grip[] = []) =>
-    ({ document, evaluation: evaluateFigure(document), selection }) as never;
+  const sceneOf = (document: FigureDocument, grips: readonly Grip[] = []) =>
+    ({ document, evaluation: evaluateFigure(document), selected: { grips } }) as never;
 
   it('keeps links between what is copied together, and frees what loses its source', async () => {
     const { copyItems, copiedItems, pasteCommand, itemsToCopy } =
@@ -174,14 +174,14 @@ describe('panes', () => {
 
 describe('the rail', () => {
   it('zooms about a parameter that keeps its place, and never leaves the domain', () => {
-    const lens = zoomedLens(cubic, null, 4, 0.5)!;
-    expect(lens).toEqual([0.375, 0.625]);
-    const [before, after] = [null, lens].map((part) => railAxis(cubic, 800, part)(0.5));
+    const part = zoomedWindow(cubic, null, 4, 0.5)!;
+    expect(part).toEqual([0.375, 0.625]);
+    const [before, after] = [null, part].map((shown) => railAxis(cubic, 800, shown)(0.5));
     expect(after).toBeCloseTo(before!, 9);
-    expect(zoomedLens(cubic, lens, 0.1, 0.5)).toBeNull();
-    expect(movedLens(cubic, lens, 100)).toEqual([0.75, 1]);
-    expect(movedLens(cubic, lens, -100)).toEqual([0, 0.25]);
-    expect(zoomedLens(cubic, null, 1e9, 0.2)![1] - zoomedLens(cubic, null, 1e9, 0.2)![0]).toBeCloseTo(
+    expect(zoomedWindow(cubic, part, 0.1, 0.5)).toBeNull();
+    expect(movedWindow(cubic, part, 100)).toEqual([0.75, 1]);
+    expect(movedWindow(cubic, part, -100)).toEqual([0, 0.25]);
+    expect(zoomedWindow(cubic, null, 1e9, 0.2)![1] - zoomedWindow(cubic, null, 1e9, 0.2)![0]).toBeCloseTo(
       0.001,
       9,
     );

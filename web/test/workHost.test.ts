@@ -51,13 +51,13 @@ describe('the figure of a sheet whose work is on its way', () => {
     frames.next();
     expect(paint).toHaveBeenCalledTimes(1);
     const { evaluation } = scene;
-    const structure = scene.structure();
+    const structure = scene.structured.version();
 
     host.receive(workWith(published));
     expect(scene.arrival).toBe('here');
     expect(scene.evaluation).toBe(evaluation);
     // The handles come; nothing is drawn for it.
-    expect(scene.structure()).not.toBe(structure);
+    expect(scene.structured.version()).not.toBe(structure);
     expect(frames.waiting).toBe(0);
   });
 

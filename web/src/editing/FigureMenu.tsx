@@ -78,8 +78,8 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
               <ContextMenu.Label className="px-2 py-1 text-[12px] text-soft">
                 {gripName(scene.document, grip, t)}
               </ContextMenu.Label>
-              <Row onPress={() => scene.toggleSelected(grip)}>
-                {scene.isSelected(grip) ? t('details.menu.deselect') : t('details.menu.select')}
+              <Row onPress={() => scene.selected.toggle(grip)}>
+                {scene.selected.has(grip) ? t('details.menu.deselect') : t('details.menu.select')}
               </Row>
               {under.grips.length > 1 && (
                 <Row
@@ -87,7 +87,8 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
                     const place = gripPlace(scene.document, scene.evaluation, grip)!;
                     const at = planeOf(scene, under.pane)?.toScreen(place);
                     // After the menu has given the focus back.
-                    if (at) setTimeout(() => scene.ask({ grips: under.grips, at, pane: under.pane }), 0);
+                    if (at)
+                      setTimeout(() => scene.selected.ask({ grips: under.grips, at, pane: under.pane }), 0);
                   }}
                 >
                   {t('details.menu.which')}
@@ -142,7 +143,7 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
                 </>
               )}
               {gripsOfItem(item).length > 1 && (
-                <Row onPress={() => scene.select(gripsOfItem(item))}>
+                <Row onPress={() => scene.selected.select(gripsOfItem(item))}>
                   {t('details.menu.selectItem', { item: item.name })}
                 </Row>
               )}
@@ -157,15 +158,15 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
               <Line />
             </>
           )}
-          {scene.selection.length > 0 && (
+          {scene.selected.grips.length > 0 && (
             <Row onPress={() => onPanel('several')}>{t('details.menu.several')}</Row>
           )}
           <Row disabled={!under || copiedItems() === undefined} onPress={clipboard.paste}>
             {t('details.menu.paste')}
           </Row>
-          <Row onPress={() => scene.select(gripsOf(scene))}>{t('details.menu.selectAll')}</Row>
+          <Row onPress={() => scene.selected.select(gripsOf(scene))}>{t('details.menu.selectAll')}</Row>
           <Row onPress={() => zoomToSelection(scene)}>{t('details.menu.fit')}</Row>
-          <Row onPress={() => scene.setView(null)}>{t('details.menu.whole')}</Row>
+          <Row onPress={() => scene.viewed.setView(null)}>{t('details.menu.whole')}</Row>
           <Line />
           <Row onPress={() => onPanel('look')}>{t('details.menu.look')}</Row>
           <Row onPress={() => onPanel('keys')}>{t('details.menu.keys')}</Row>

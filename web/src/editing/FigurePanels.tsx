@@ -4,7 +4,7 @@ import { ComparePanel } from './compare/ComparePanel.js';
 import { ConstructionPanel } from './unfold/ConstructionPanel.js';
 import { FactsCard } from '../figure/view/FactsCard.js';
 import type { FigureScene } from '../figure/scene/scene.js';
-import { useStructure } from '../figure/scene/useScene.js';
+import { useParts } from '../figure/scene/useScene.js';
 import { DetailsPanel } from './items/DetailsPanel.js';
 import { KeysPanel } from './keys/KeysPanel.js';
 import { LookPanel } from './looks/LookPanel.js';
@@ -22,7 +22,7 @@ interface FigurePanelsProps {
 
 /** The one panel that is open beside the figure. */
 export function FigurePanels({ scene, panel, item, onPanel }: FigurePanelsProps) {
-  useStructure(scene);
+  useParts(scene.structured, scene.selected);
   const close = (): void => onPanel(null);
   const { document } = scene;
   const onRail = itemOf(document, document.rail.item ?? '');

@@ -8,7 +8,7 @@ import { ItemList } from './items/ItemList.js';
 import { DrawMenu } from './draw/DrawMenu.js';
 import type { Drawing } from './draw/useDrawing.js';
 import type { FigureScene } from '../figure/scene/scene.js';
-import { useStructure } from '../figure/scene/useScene.js';
+import { useParts } from '../figure/scene/useScene.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import type { PanelName } from './panels.js';
@@ -40,7 +40,7 @@ export function FigureTools({
   onPanel,
 }: FigureToolsProps) {
   const { t } = useTranslation();
-  useStructure(scene);
+  useParts(scene.structured, scene.selected);
   const { document, host } = scene;
   const curves = document.items.filter(
     (item) => item.kind === 'built' || item.kind === 'shape' || (item.kind === 'curve' && !item.faint),
@@ -57,9 +57,9 @@ export function FigureTools({
       <DrawMenu drawing={drawing} scene={scene} onPicture={(id) => onPanel('details', id)} />
       <Button
         quiet
-        pressed={scene.selecting}
+        pressed={scene.selected.selecting}
         title={t('select.selectHelp')}
-        onClick={() => scene.setSelecting(!scene.selecting)}
+        onClick={() => scene.selected.setSelecting(!scene.selected.selecting)}
       >
         {t('select.select')}
       </Button>

@@ -1,7 +1,7 @@
 import { useSize } from '../figure/paint/canvas.js';
 import { mayArrangeRail } from '../figure/scene/may.js';
 import type { FigureScene } from '../figure/scene/scene.js';
-import { useStructure } from '../figure/scene/useScene.js';
+import { useParts } from '../figure/scene/useScene.js';
 import { useTranslation } from '../text/text.js';
 import { useTop } from '../ui/useTop.js';
 import { RailCursor } from './RailCursor.js';
@@ -13,7 +13,7 @@ import { useRailZoom } from './useRailZoom.js';
 /** The stack of plots under a figure: one parameter axis, one cursor through all of them. */
 export function Rail({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
-  useStructure(scene);
+  useParts(scene.structured, scene.axis);
   const [ref, { width }] = useSize<HTMLDivElement>(scene);
   const plots = useTop<HTMLDivElement>(scene);
   useRailZoom(ref, scene, width);

@@ -4,7 +4,7 @@ import { cursorKey } from '../figure/handles/cursorKey.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
-import { gutter, railAxis, zoomedLens } from './axis.js';
+import { gutter, railAxis, zoomedWindow } from './axis.js';
 
 /** The line through all tracks, with a grip at its top and the parameter's value beside it. */
 export function RailCursor({ scene, width }: { scene: FigureScene; width: number }) {
@@ -19,10 +19,10 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
       const curve = scene.railCurve;
       if (!curve || !line.current || !value.current) return;
       // Words that are set anew are laid out anew, also where they are the same.
-      const now = [scene.cursor, scene.lens, curve.knots];
+      const now = [scene.cursor, scene.axis.window, curve.knots];
       if (now.every((part, index) => part === before[index])) return;
       before = now;
-      const x = railAxis(curve, width, scene.lens)(scene.cursor);
+      const x = railAxis(curve, width, scene.axis.window)(scene.cursor);
       line.current.style.transform = `translateX(${x.toFixed(2)}px)`;
       // Outside the part that is shown there is nothing to see of it.
       line.current.style.visibility = x < gutter.left - 1 || x > width - gutter.right + 1 ? 'hidden' : '';
@@ -40,7 +40,7 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
   const follow = (event: PointerEvent): void => {
     const curve = scene.railCurve;
     if (!held.current || !curve) return;
-    const axis = railAxis(curve, width, scene.lens).clamp(true);
+    const axis = railAxis(curve, width, scene.axis.window).clamp(true);
     scene.moveCursor(axis.invert(event.clientX + held.current.offset));
   };
   return (
@@ -55,7 +55,7 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
         const curve = scene.railCurve;
         if (event.button !== 0 || !curve) return;
         held.current = {
-          offset: railAxis(curve, width, scene.lens)(scene.cursor) - event.clientX,
+          offset: railAxis(curve, width, scene.axis.window)(scene.cursor) - event.clientX,
           u: scene.cursor,
         };
         event.currentTarget.setPointerCapture(event.pointerId);
@@ -70,7 +70,7 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
         } else if (event.key === '+' || event.key === '-') {
           const curve = scene.railCurve;
           const factor = event.key === '+' ? 2 : 0.5;
-          if (curve) scene.setLens(zoomedLens(curve, scene.lens, factor, scene.cursor));
+          if (curve) scene.axis.setWindow(zoomedWindow(curve, scene.axis.window, factor, scene.cursor));
           event.stopPropagation();
         } else cursorKey(event, scene);
       }}

@@ -6,7 +6,7 @@ import type { FigureScene } from '../figure/scene/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { ReaderAway, readExpression } from '../ui/expression.js';
-import { zoomedLens } from './axis.js';
+import { zoomedWindow } from './axis.js';
 
 const TracksPopup = lazy(() => import('./TracksPopup.js'));
 
@@ -14,9 +14,10 @@ const TracksPopup = lazy(() => import('./TracksPopup.js'));
 export function RailFoot({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
   const curve = scene.railCurve;
-  const { lens } = scene;
+  const parameterWindow = scene.axis.window;
   if (!curve) return null;
-  const zoom = (factor: number): void => scene.setLens(zoomedLens(curve, lens, factor, scene.cursor));
+  const zoom = (factor: number): void =>
+    scene.axis.setWindow(zoomedWindow(curve, parameterWindow, factor, scene.cursor));
   const button = 'inline-flex h-6 items-center rounded px-1.5 hover:bg-tint disabled:opacity-45';
   return (
     <div
@@ -30,15 +31,15 @@ export function RailFoot({ scene }: { scene: FigureScene }) {
       )}
       <span className="flex-1" />
       <CursorField scene={scene} />
-      {lens && (
-        <button type="button" className={button} onClick={() => scene.setLens(null)}>
+      {parameterWindow && (
+        <button type="button" className={button} onClick={() => scene.axis.setWindow(null)}>
           {t('rail.whole')}
         </button>
       )}
       <button
         type="button"
         className={button}
-        disabled={!lens}
+        disabled={!parameterWindow}
         aria-label={t('rail.zoomOut')}
         title={t('rail.zoomOut')}
         onClick={() => zoom(0.5)}

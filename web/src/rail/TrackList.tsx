@@ -1,7 +1,7 @@
 import { trackNames, type TrackName } from '@bogen/core/figure';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import type { FigureScene } from '../figure/scene/scene.js';
-import { useStructure } from '../figure/scene/useScene.js';
+import { useParts } from '../figure/scene/useScene.js';
 import { useTranslation } from '../text/text.js';
 import { Check } from '../ui/Choice.js';
 import { IconButton } from '../ui/IconButton.js';
@@ -9,7 +9,7 @@ import { IconButton } from '../ui/IconButton.js';
 /** Which tracks the rail has, in which order. */
 export function TrackList({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
-  useStructure(scene);
+  useParts(scene.structured);
   const { rail } = scene.document;
   const set = (tracks: readonly TrackName[]): void =>
     scene.host.do({ name: 'setRail', rail: { ...rail, tracks } });

@@ -37,7 +37,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   const values = useRef<HTMLCanvasElement>(null);
   const [pulled, setPulled] = useState<number | null>(null);
   const height = pulled ?? scene.document.rail.heights?.[track.name] ?? track.height;
-  const { lens } = scene;
+  const parameterWindow = scene.axis.window;
 
   useLayoutEffect(() => {
     let before: readonly unknown[] = [];
@@ -65,34 +65,34 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       const context = canvas.current && prepare(canvas.current, width, height);
       if (!context) return;
       before = depends;
-      const axis = railAxis(contents.curve, width, lens);
+      const axis = railAxis(contents.curve, width, parameterWindow);
       const input = { ...contents, context, axis, width, height, palette };
-      if (scene.host.motion() === 'rest') drawGround(track, input, lens !== null);
+      if (scene.host.motion() === 'rest') drawGround(track, input, parameterWindow !== null);
       else {
         if (contents.curve.knots !== groundKnots) {
           ground?.close();
           ground = drawBitmap(width, height, (own) =>
-            drawGround(track, { ...input, context: own }, lens !== null),
+            drawGround(track, { ...input, context: own }, parameterWindow !== null),
           );
           groundKnots = contents.curve.knots;
         }
         context.drawImage(ground!, 0, 0, width, height);
       }
-      drawInside(input, lens !== null, track.draw);
+      drawInside(input, parameterWindow !== null, track.draw);
       track.drawScale?.(input);
     });
     return () => {
       stop();
       ground?.close();
     };
-  }, [scene, track, width, height, palette, fonts, lens]);
+  }, [scene, track, width, height, palette, fonts, parameterWindow]);
 
   const pick = (event: PointerEvent<HTMLDivElement>): void => {
     const contents = contentsOf(scene);
     const item = scene.document.rail.item;
     if (!track.pickAt || !contents || item === null) return;
     const box = event.currentTarget.getBoundingClientRect();
-    const axis = railAxis(contents.curve, width, lens);
+    const axis = railAxis(contents.curve, width, parameterWindow);
     const place = [event.clientX - box.left, event.clientY - box.top] as const;
     const index = track.pickAt({ ...contents, axis, width, height }, ...place);
     scene.pick(index === null ? null : { item, of: 'controlPoints', index });

@@ -6,15 +6,15 @@ export const gutter = { left: 122, right: 24 };
 
 /**
  * The parameter axis that all tracks share.
- * @param lens the part of the domain that is shown, where it is not the whole
+ * @param parameterWindow the part of the domain that is shown, where it is not the whole
  */
 export function railAxis(
   curve: Curve,
   width: number,
-  lens: readonly [number, number] | null,
+  parameterWindow: readonly [number, number] | null,
 ): ScaleLinear<number, number> {
   return scaleLinear()
-    .domain(lens ?? domainOf(curve.knots, curve.degree))
+    .domain(parameterWindow ?? domainOf(curve.knots, curve.degree))
     .range([gutter.left, Math.max(gutter.left + 1, width - gutter.right)]);
 }
 
@@ -22,29 +22,29 @@ export function railAxis(
  * A part of the domain, larger or smaller by a factor about a parameter that keeps its place on the screen;
  * `null` where it would be the whole.
  */
-export function zoomedLens(
+export function zoomedWindow(
   curve: Curve,
-  lens: readonly [number, number] | null,
+  parameterWindow: readonly [number, number] | null,
   factor: number,
   about: number,
 ): readonly [number, number] | null {
   const [start, end] = domainOf(curve.knots, curve.degree);
-  const [from, to] = lens ?? [start, end];
+  const [from, to] = parameterWindow ?? [start, end];
   const width = Math.max((end - start) / 1000, (to - from) / factor);
   if (width >= end - start) return null;
   return movedInto(about - ((about - from) / (to - from)) * width, width, start, end);
 }
 
 /** The same part, moved along by a share of its width. */
-export function movedLens(
+export function movedWindow(
   curve: Curve,
-  lens: readonly [number, number] | null,
+  parameterWindow: readonly [number, number] | null,
   share: number,
 ): readonly [number, number] | null {
-  if (!lens) return null;
+  if (!parameterWindow) return null;
   const [start, end] = domainOf(curve.knots, curve.degree);
-  const width = lens[1] - lens[0];
-  return movedInto(lens[0] + share * width, width, start, end);
+  const width = parameterWindow[1] - parameterWindow[0];
+  return movedInto(parameterWindow[0] + share * width, width, start, end);
 }
 
 function movedInto(from: number, width: number, start: number, end: number): readonly [number, number] {

@@ -1,6 +1,6 @@
 import { useEffect, type RefObject } from 'react';
 import type { FigureScene } from '../figure/scene/scene.js';
-import { movedLens, railAxis, zoomedLens } from './axis.js';
+import { movedWindow, railAxis, zoomedWindow } from './axis.js';
 
 /** Zooms along the parameter with the wheel about the pointer, and moves along with Shift and the wheel. */
 export function useRailZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScene, width: number): void {
@@ -13,13 +13,15 @@ export function useRailZoom(ref: RefObject<HTMLDivElement | null>, scene: Figure
       event.preventDefault();
       const pixels = event.deltaMode === 1 ? 16 : 1;
       if (event.shiftKey) {
-        scene.setLens(movedLens(curve, scene.lens, ((event.deltaX || event.deltaY) * pixels) / 600));
+        scene.axis.setWindow(
+          movedWindow(curve, scene.axis.window, ((event.deltaX || event.deltaY) * pixels) / 600),
+        );
         return;
       }
-      const axis = railAxis(curve, width, scene.lens).clamp(true);
+      const axis = railAxis(curve, width, scene.axis.window).clamp(true);
       const about = axis.invert(event.clientX - element.getBoundingClientRect().left);
       const factor = Math.exp((-event.deltaY * pixels) / 400);
-      scene.setLens(zoomedLens(curve, scene.lens, factor, about));
+      scene.axis.setWindow(zoomedWindow(curve, scene.axis.window, factor, about));
     };
     element.addEventListener('wheel', onWheel, { passive: false });
     return () => element.removeEventListener('wheel', onWheel);

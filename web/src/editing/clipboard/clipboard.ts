@@ -30,8 +30,8 @@ const copiedSchema = z.strictObject({
 });
 
 /** The items that Copy means: those with a selected point, or else the curve on the rail. */
-export function itemsToCopy({ selection, document }: FigureScene): FigureItem[] {
-  const ids = new Set(selection.map(({ item }) => item));
+export function itemsToCopy({ selected, document }: FigureScene): FigureItem[] {
+  const ids = new Set(selected.grips.map(({ item }) => item));
   if (ids.size === 0 && document.rail.item !== null) ids.add(document.rail.item);
   return document.items.filter(({ id }) => ids.has(id));
 }

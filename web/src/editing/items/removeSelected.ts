@@ -7,8 +7,8 @@ import i18next from 'i18next';
  * What others are built from stays, and it is said why.
  */
 export function removeSelected(scene: FigureScene, say: (text: string) => void): void {
-  const { document, selection, host } = scene;
-  const ids = new Set(selection.map(({ item }) => item));
+  const { document, selected, host } = scene;
+  const ids = new Set(selected.grips.map(({ item }) => item));
   if (ids.size === 0 && document.rail.item !== null) ids.add(document.rail.item);
   const items = [...ids].flatMap((id): FigureItem[] => {
     const item = itemOf(document, id);
@@ -26,7 +26,7 @@ export function removeSelected(scene: FigureScene, say: (text: string) => void):
   const depth = (item: FigureItem): number =>
     Math.max(0, ...sourcesOf(item).map((id) => 1 + depth(itemOf(document, id)!)));
   const ordered = items.toSorted((a, b) => depth(b) - depth(a));
-  scene.select([]);
+  scene.selected.select([]);
   host.do({ name: 'batch', commands: ordered.map(({ id }) => ({ name: 'removeItem', item: id })) });
   say(i18next.t('items.removed', { name: items.map(({ name }) => name).join(', ') }));
 }

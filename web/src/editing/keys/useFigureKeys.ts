@@ -41,13 +41,13 @@ export function useFigureKeys(scene: FigureScene, actions: KeyActions): void {
       if (isTyped(event) || event.defaultPrevented) return;
       if ((event.ctrlKey || event.metaKey) && event.key.toLowerCase() === 'a' && !event.altKey) {
         event.preventDefault();
-        scene.select(gripsOf(scene));
+        scene.selected.select(gripsOf(scene));
         return;
       }
       if (event.ctrlKey || event.metaKey || event.altKey) return;
       if (event.key === 'Escape') {
-        if (scene.question) scene.ask(null);
-        else scene.select([]);
+        if (scene.selected.question) scene.selected.ask(null);
+        else scene.selected.select([]);
         return;
       }
       if (event.key === 'Delete') {
@@ -69,7 +69,7 @@ export function useFigureKeys(scene: FigureScene, actions: KeyActions): void {
         j: actions.openSeveral,
         '+': () => zoomBy(scene, 1.5),
         '-': () => zoomBy(scene, 1 / 1.5),
-        '0': () => scene.setView(null),
+        '0': () => scene.viewed.setView(null),
         z: () => zoomToSelection(scene),
       };
       const done =

@@ -11,7 +11,7 @@ import {
 import type { ReactNode } from 'react';
 import { facetsWithin } from '../../figure/paint/drawLooks.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
-import { useStructure } from '../../figure/scene/useScene.js';
+import { useParts } from '../../figure/scene/useScene.js';
 import { shownNumber, shownScientific } from '../../text/number.js';
 import { patched } from '../../figure/scene/patched.js';
 import { useTranslation } from '../../text/text.js';
@@ -31,7 +31,7 @@ interface LookPanelProps {
 /** What is shown, in one place: for the figure, for the one curve, and how it is drawn. */
 export function LookPanel({ scene, onClose, onConstruction }: LookPanelProps) {
   const { t } = useTranslation();
-  useStructure(scene);
+  useParts(scene.structured);
   const { document, host } = scene;
   const item = itemOf(document, document.rail.item ?? '');
   const looks = looksOf(document);

@@ -75,7 +75,7 @@ function ScaleByPoints({ scene, item }: PictureFieldsProps) {
     setPoints(points.with(which, points[which].with(axis, value)) as unknown as readonly [Point, Point]);
   const scaled = scalePictureBy(item, points[0], points[1], length);
   const pick = (): void =>
-    scene.pickPlaces(2, ([first, second]) => {
+    scene.viewed.pickPlaces(2, ([first, second]) => {
       setPoints([first!, second!]);
       setLength(distance(first!, second!));
     });

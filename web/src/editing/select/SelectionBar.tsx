@@ -1,13 +1,13 @@
 import type { FigureScene } from '../../figure/scene/scene.js';
-import { useStructure } from '../../figure/scene/useScene.js';
+import { useParts } from '../../figure/scene/useScene.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 
 /** What can be done with the selected points, on the figure's upper edge. */
 export function SelectionBar({ scene, onSeveral }: { scene: FigureScene; onSeveral: () => void }) {
   const { t } = useTranslation();
-  useStructure(scene);
-  const { selection, selecting } = scene;
+  useParts(scene.structured, scene.selected);
+  const { grips: selection, selecting } = scene.selected;
   if (selection.length === 0 && !selecting) return null;
   return (
     <div
@@ -22,7 +22,7 @@ export function SelectionBar({ scene, onSeveral }: { scene: FigureScene; onSever
           <Button quiet onClick={onSeveral}>
             {t('select.several')} …
           </Button>
-          <Button quiet onClick={() => scene.select([])}>
+          <Button quiet onClick={() => scene.selected.select([])}>
             {t('select.clear')}
           </Button>
         </>

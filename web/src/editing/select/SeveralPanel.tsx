@@ -14,7 +14,7 @@ import {
 import { useEffect, useMemo, useRef, useState, type FormEvent } from 'react';
 import { gripsOf } from '../../figure/scene/gripsNear.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
-import { useStructure } from '../../figure/scene/useScene.js';
+import { useParts } from '../../figure/scene/useScene.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Check, Choice } from '../../ui/Choice.js';
@@ -47,8 +47,9 @@ interface Numbers {
 /** The selected points moved, scaled and turned by exact numbers, with a preview in the figure. */
 export function SeveralPanel({ scene, onClose }: { scene: FigureScene; onClose: () => void }) {
   const { t } = useTranslation();
-  useStructure(scene);
-  const { selection, host } = scene;
+  useParts(scene.structured, scene.selected);
+  const { host } = scene;
+  const { grips: selection } = scene.selected;
   const places = (): Point[] =>
     selection.flatMap((grip) => {
       const at = gripPlace(scene.document, scene.evaluation, grip);
@@ -115,8 +116,8 @@ export function SeveralPanel({ scene, onClose }: { scene: FigureScene; onClose: 
       lead={selection.length > 0 ? t('select.lead') : t('select.none')}
     >
       <div className="flex flex-wrap gap-2">
-        <Button onClick={() => scene.select(gripsOf(scene))}>{t('select.all')}</Button>
-        <Button disabled={selection.length === 0} onClick={() => scene.select([])}>
+        <Button onClick={() => scene.selected.select(gripsOf(scene))}>{t('select.all')}</Button>
+        <Button disabled={selection.length === 0} onClick={() => scene.selected.select([])}>
           {t('select.clear')}
         </Button>
       </div>

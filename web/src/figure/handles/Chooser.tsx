@@ -18,8 +18,8 @@ export function Chooser({ scene, question, plane }: ChooserProps) {
   const ref = useRef<HTMLDivElement>(null);
   useEffect(() => ref.current?.querySelector('button')?.focus(), [question]);
   const choose = (grip: Grip): void => {
-    scene.ask(null);
-    scene.raise(grip);
+    scene.selected.ask(null);
+    scene.selected.raise(grip);
     // When the handle has come to lie above the others, it has the focus.
     requestAnimationFrame(() => {
       const [pane] = document.querySelectorAll(`[data-pane="${CSS.escape(question.pane)}"]`);
@@ -29,7 +29,7 @@ export function Chooser({ scene, question, plane }: ChooserProps) {
   const onKeyDown = (event: KeyboardEvent): void => {
     const buttons = [...ref.current!.querySelectorAll('button')];
     const now = buttons.indexOf(document.activeElement as HTMLButtonElement);
-    if (event.key === 'Escape') scene.ask(null);
+    if (event.key === 'Escape') scene.selected.ask(null);
     else if (event.key === 'ArrowDown') buttons[(now + 1) % buttons.length]?.focus();
     else if (event.key === 'ArrowUp') buttons.at(now - 1)?.focus();
     else return;

@@ -42,8 +42,8 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
   const all = handlesOf(scene, pane);
   // What was chosen of several on one place lies above the others.
   const handles = [
-    ...all.filter((handle) => !scene.isRaised(handle)),
-    ...all.filter((handle) => scene.isRaised(handle)),
+    ...all.filter((handle) => !scene.selected.isRaised(handle)),
+    ...all.filter((handle) => scene.selected.isRaised(handle)),
   ];
   const byKey = new Map(handles.map((handle) => [gripKey(handle), handle]));
 
@@ -104,9 +104,9 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
       // While something is dragged nothing else can be taken hold of: marks and the halo of the held one
       // move on the canvas, and the page has nothing to lay out.
       const isStill = scene.host.motion() === 'rest';
-      if (!isStill && scene.selection.length === 0) return;
+      if (!isStill && scene.selected.grips.length === 0) return;
       handles.forEach((handle, k) => {
-        const at = isStill || scene.isSelected(handle) ? handlePlace(scene, handle) : undefined;
+        const at = isStill || scene.selected.has(handle) ? handlePlace(scene, handle) : undefined;
         if (!at) return;
         const [x, y] = plane.toScreen(at);
         show(elements[k]!, { transform: `translate(${x.toFixed(2)} ${y.toFixed(2)})` });
@@ -162,7 +162,7 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
         const curve = curveOf(evaluation, item);
         const radius = of === 'controlPoints' && curve ? ringRadius(curve, index) : 5;
         const loose = isLoose(document, item, of, index);
-        const selected = scene.isSelected(handle);
+        const selected = scene.selected.has(handle);
         return (
           <circle
             key={key}

@@ -20,8 +20,8 @@ export function PickLayer({ scene, plane, picking }: { scene: FigureScene; plane
   const onKeyDown = (event: KeyboardEvent): void => {
     const step = arrowStep(event, view.grid);
     if (step) setCross(cross.map((value, axis) => roundPlace(value + step[axis]!)));
-    else if (event.key === ' ' || event.key === 'Enter') scene.placePicked(cross);
-    else if (event.key === 'Escape') scene.stopPicking();
+    else if (event.key === ' ' || event.key === 'Enter') scene.viewed.placePicked(cross);
+    else if (event.key === 'Escape') scene.viewed.stopPicking();
     else return;
     event.preventDefault();
     event.stopPropagation();
@@ -36,7 +36,7 @@ export function PickLayer({ scene, plane, picking }: { scene: FigureScene; plane
       data-pick-layer
       data-draw-layer
       className="absolute inset-0 cursor-crosshair touch-none outline-none select-none"
-      onPointerDown={(event) => event.button === 0 && scene.placePicked(placeOf(event))}
+      onPointerDown={(event) => event.button === 0 && scene.viewed.placePicked(placeOf(event))}
       onPointerMove={(event) => setCross(placeOf(event))}
       onKeyDown={onKeyDown}
     >

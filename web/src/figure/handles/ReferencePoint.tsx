@@ -69,7 +69,7 @@ export function ReferencePoint({
       className={clsx(
         'reference-point',
         movable ? 'mark loose' : 'pointer-events-none',
-        scene.isSelected(grip) && 'selected',
+        scene.selected.has(grip) && 'selected',
       )}
       {...(movable
         ? { ...dragging, tabIndex: 0, 'data-reference-point': item.name, 'data-grip': gripKey(grip) }

@@ -60,7 +60,7 @@ export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: Sha
     <circle
       ref={ref}
       r={12}
-      className={clsx('mark grip loose', scene.isSelected(grip) && 'selected')}
+      className={clsx('mark grip loose', scene.selected.has(grip) && 'selected')}
       tabIndex={0}
       role="button"
       data-shape-handle={`${id}/${handle}`}

@@ -120,17 +120,17 @@ export function useDragging(
       const from = draggable.place();
       if (!from) return;
       element.focus();
-      if (mayDraw(scene.host) && (event.shiftKey || scene.selecting)) {
-        scene.toggleSelected(grip);
+      if (mayDraw(scene.host) && (event.shiftKey || scene.selected.selecting)) {
+        scene.selected.toggle(grip);
         return;
       }
       const near = gripsNear(scene, plane, from, pane);
-      if (near.length > 1 && !near.some((other) => scene.isRaised(other))) {
-        scene.ask({ grips: near, at: plane.toScreen(from), pane: pane.key });
+      if (near.length > 1 && !near.some((other) => scene.selected.isRaised(other))) {
+        scene.selected.ask({ grips: near, at: plane.toScreen(from), pane: pane.key });
         return;
       }
-      if (!scene.isRaised(grip)) scene.raise(null);
-      if (!scene.isSelected(grip)) scene.select([]);
+      if (!scene.selected.isRaised(grip)) scene.selected.raise(null);
+      if (!scene.selected.has(grip)) scene.selected.select([]);
       if (!draggable.movable) return;
       const [x, y] = plane.toScreen(from);
       held.current = {
@@ -182,7 +182,7 @@ export function useDragging(
       const { scene } = draggable;
       if (event.key === ' ' && mayDraw(scene.host)) {
         event.preventDefault();
-        scene.toggleSelected(draggable.grip);
+        scene.selected.toggle(draggable.grip);
         return;
       }
       const step = arrowStep(event, scene.document.view.grid);
@@ -212,8 +212,8 @@ function commandFor(
   document: FigureDocument,
 ): FigureCommand | null {
   const { scene, grip } = draggable;
-  const { selection } = scene;
-  if (selection.length < 2 || !scene.isSelected(grip)) return draggable.command(to, document);
+  const { grips: selection } = scene.selected;
+  if (selection.length < 2 || !scene.selected.has(grip)) return draggable.command(to, document);
   const map = translation(to[0]! - from[0]!, to[1]! - from[1]!);
   return moveGrips(document, selection, map, roundPlace) ?? null;
 }

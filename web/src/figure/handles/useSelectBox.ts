@@ -20,7 +20,7 @@ export const notGround = '.mark, [data-draw-layer], [data-chooser], button';
 
 /** Whether a press on the ground draws a box instead of moving the paper. */
 export function drawsBox(scene: FigureScene, event: { shiftKey: boolean; button: number }): boolean {
-  return mayDraw(scene.host) && event.button === 0 && (event.shiftKey || scene.selecting);
+  return mayDraw(scene.host) && event.button === 0 && (event.shiftKey || scene.selected.selecting);
 }
 
 /**
@@ -50,15 +50,15 @@ export function useSelectBox(
     };
     const onDown = (event: PointerEvent): void => {
       if ((event.target as Element).closest(notGround)) return;
-      if (scene.question) scene.ask(null);
-      scene.raise(null);
+      if (scene.selected.question) scene.selected.ask(null);
+      scene.selected.raise(null);
       if (!event.isPrimary || event.button !== 0) return;
       const boxed = drawsBox(scene, event);
       start = boxed
         ? {
             at: local(event),
             pressed: [event.clientX, event.clientY],
-            before: event.shiftKey ? scene.selection : [],
+            before: event.shiftKey ? scene.selected.grips : [],
             id: event.pointerId,
           }
         : null;
@@ -69,7 +69,7 @@ export function useSelectBox(
       const onUp = (up: PointerEvent): void => {
         window.removeEventListener('pointerup', onUp);
         if (Math.hypot(up.clientX - down.clientX, up.clientY - down.clientY) >= 4) return;
-        scene.select([]);
+        scene.selected.select([]);
         if (mayDraw(scene.host)) takeCurve(scene, plane, pane, local(up));
       };
       window.addEventListener('pointerup', onUp);
@@ -88,12 +88,12 @@ export function useSelectBox(
         return px >= left && px <= right && py >= top && py <= bottom;
       });
       const keys = new Set(start.before.map(gripKey));
-      scene.select([...start.before, ...inside.filter((grip) => !keys.has(gripKey(grip)))]);
+      scene.selected.select([...start.before, ...inside.filter((grip) => !keys.has(gripKey(grip)))]);
     };
     const onUp = (event: PointerEvent): void => {
       if (!start || event.pointerId !== start.id) return;
       const far = Math.hypot(event.clientX - start.pressed[0], event.clientY - start.pressed[1]);
-      if (far < 3 && start.before.length === 0) scene.select([]);
+      if (far < 3 && start.before.length === 0) scene.selected.select([]);
       start = null;
       setBox(null);
     };

@@ -1,27 +1,20 @@
-import { domainOf, supportOf, type Curve, type Point } from '@bogen/core/curve';
+import { domainOf, supportOf, type Curve } from '@bogen/core/curve';
 import {
   curveOf,
   evaluateFigure,
-  gripKey,
   gripPlace,
   type Evaluation,
   type FigureDocument,
-  type Grip,
   type View,
 } from '@bogen/core/figure';
 import { evaluationOf } from '../geometry/geometry.js';
 import type { Arrival, FigureHost } from './host.js';
-import type {
-  Highlight,
-  LitSupport,
-  FigurePreview,
-  Picked,
-  Picking,
-  PreviewOwner,
-  Question,
-  Snap,
-} from './sceneParts.js';
+import type { Highlight, LitSupport, FigurePreview, Picked, PreviewOwner, Snap } from './sceneParts.js';
+import { ParameterWindow } from './parameterWindow.js';
+import { Selection } from './selection.js';
+import { Structure } from './store.js';
 import { structureOf } from './structure.js';
+import { Viewed } from './viewed.js';
 
 /**
  * One figure on the screen with its rail: the document's geometry, the cursor, and what is picked. All
@@ -35,26 +28,28 @@ export class FigureScene {
   private cursor_: number | undefined;
   private picked_: Picked | null = null;
   private readonly previews_ = new Map<PreviewOwner, FigurePreview>();
-  private selection_: readonly Grip[] = [];
-  private selecting_ = false;
-  private question_: Question | null = null;
-  private raised_: string | null = null;
-  private lens_: readonly [number, number] | null = null;
   private snapped_: Snap | null = null;
-  private picking_: Picking | null = null;
   private highlight_: Highlight | null = null;
-  private view_: View | null = null;
-  private scale_ = 0;
   private readonly painters = new Set<() => void>();
   private readonly listeners = new Set<() => void>();
   private readonly restListeners = new Set<() => void>();
+  private scale_ = 0;
   private frame = 0;
   private restingCurve: Curve | undefined;
   private structure_ = '';
-  private structureCount = 0;
   private static count = 0;
   /** Another one for each scene, so that what belongs to one of them can be told from what belongs to the next. */
   readonly number = ++FigureScene.count;
+
+  private readonly follow = (): void => {
+    this.invalidate();
+    this.listeners.forEach((listener) => listener());
+  };
+  /** Which handles and tracks are wanted: another one when items come and go, but not while points move. */
+  readonly structured = new Structure();
+  readonly selected = new Selection(this.follow);
+  readonly viewed = new Viewed(this.follow);
+  readonly axis = new ParameterWindow(this.follow);
 
   constructor(readonly host: FigureHost) {
     this.document_ = host.read();
@@ -93,7 +88,7 @@ export class FigureScene {
 
   /** The part of the plane that is shown: the document's, or what was zoomed and moved to in this page. */
   get view(): View {
-    return this.view_ ?? this.document_.view;
+    return this.viewed.view ?? this.document_.view;
   }
 
   /** Pixels to the drawing's unit, of the figure as it is laid out. */
@@ -107,88 +102,6 @@ export class FigureScene {
     this.listeners.forEach((listener) => listener());
   }
 
-  /** Zooms or moves; `null` goes back to the document's view. It is not part of the document. */
-  setView(view: View | null): void {
-    this.view_ = view;
-    this.changed();
-  }
-
-  /** Something other than the document changed that handles, tracks or panels depend on. */
-  private changed(): void {
-    this.structureCount++;
-    this.invalidate();
-    this.listeners.forEach((listener) => listener());
-  }
-
-  /** The grips that are taken together: dragged, nudged, scaled and turned as one. */
-  get selection(): readonly Grip[] {
-    return this.selection_;
-  }
-
-  select(grips: readonly Grip[]): void {
-    if (grips.length === 0 && this.selection_.length === 0) return;
-    this.selection_ = grips;
-    this.changed();
-  }
-
-  isSelected(grip: Grip): boolean {
-    const key = gripKey(grip);
-    return this.selection_.some((other) => gripKey(other) === key);
-  }
-
-  /** Adds a grip to the selection, or takes it out. */
-  toggleSelected(grip: Grip): void {
-    const key = gripKey(grip);
-    const others = this.selection_.filter((other) => gripKey(other) !== key);
-    this.select(others.length < this.selection_.length ? others : [...others, grip]);
-  }
-
-  /** Whether presses select instead of moving. */
-  get selecting(): boolean {
-    return this.selecting_;
-  }
-
-  setSelecting(selecting: boolean): void {
-    this.selecting_ = selecting;
-    this.changed();
-  }
-
-  /** Which of several grips on one place is meant, while it is asked. */
-  get question(): Question | null {
-    return this.question_;
-  }
-
-  ask(question: Question | null): void {
-    this.question_ = question;
-    this.changed();
-  }
-
-  /** The grip that was chosen of several on one place: it lies above the others. */
-  get raised(): string | null {
-    return this.raised_;
-  }
-
-  isRaised(grip: Grip): boolean {
-    return this.raised_ === gripKey(grip);
-  }
-
-  raise(grip: Grip | null): void {
-    const key = grip && gripKey(grip);
-    if (key === this.raised_) return;
-    this.raised_ = key;
-    this.changed();
-  }
-
-  /** The part of the parameter axis that the rail shows; `null` is the whole domain. */
-  get lens(): readonly [number, number] | null {
-    return this.lens_;
-  }
-
-  setLens(lens: readonly [number, number] | null): void {
-    this.lens_ = lens;
-    this.changed();
-  }
-
   /** What the grip in the hand is drawn to. */
   get snapped(): Snap | null {
     return this.snapped_;
@@ -198,30 +111,6 @@ export class FigureScene {
     if (snapped === this.snapped_) return;
     this.snapped_ = snapped;
     this.invalidate();
-  }
-
-  get picking(): Picking | null {
-    return this.picking_;
-  }
-
-  /** Lets places be pressed in the figure and hands them over when there are enough. */
-  pickPlaces(count: number, done: (places: readonly Point[]) => void): void {
-    this.picking_ = { count, places: [], done };
-    this.changed();
-  }
-
-  placePicked(place: Point): void {
-    const { picking_: picking } = this;
-    if (!picking) return;
-    const places = [...picking.places, place];
-    this.picking_ = places.length < picking.count ? { ...picking, places } : null;
-    this.changed();
-    if (places.length >= picking.count) picking.done(places);
-  }
-
-  stopPicking(): void {
-    this.picking_ = null;
-    this.changed();
   }
 
   get highlight(): Highlight | null {
@@ -283,7 +172,7 @@ export class FigureScene {
       this.arrival_ = arrivalOf(this.host);
       const isSame = document === this.document_;
       if (isSame && before === this.arrival_) return;
-      if (before !== this.arrival_) this.structureCount++;
+      if (before !== this.arrival_) this.structured.isAnother();
       if (!isSame) this.take(document);
       // What was awaited does not wait for the next frame too.
       if (before === 'awaited') this.paint();
@@ -308,8 +197,8 @@ export class FigureScene {
     const structure = structureOf(document);
     if (structure === this.structure_) return;
     this.structure_ = structure;
-    this.structureCount++;
-    this.selection_ = this.selection_.filter((grip) => gripPlace(document, this.evaluation_, grip));
+    this.structured.isAnother();
+    this.selected.keep((grip) => gripPlace(document, this.evaluation_, grip) !== undefined);
   }
 
   /** Told on every change of document, cursor or pick. */
@@ -323,9 +212,6 @@ export class FigureScene {
     this.restListeners.add(listener);
     return () => this.restListeners.delete(listener);
   };
-
-  /** Changes when other handles or tracks are wanted, but not while points merely move. */
-  readonly structure = (): number => this.structureCount;
 
   /**
    * Paints something as things are, and from then on with all others.

@@ -1,6 +1,7 @@
-import { useEffect, useMemo, useSyncExternalStore } from 'react';
+import { useCallback, useEffect, useMemo, useSyncExternalStore } from 'react';
 import type { FigureHost } from './host.js';
 import { FigureScene } from './scene.js';
+import type { Store } from './store.js';
 
 /** The scene of a host, alive as long as the component. */
 export function useScene(host: FigureHost): FigureScene {
@@ -9,7 +10,11 @@ export function useScene(host: FigureHost): FigureScene {
   return scene;
 }
 
-/** Draws the component again when the set of handles or tracks changes. */
-export function useStructure(scene: FigureScene): number {
-  return useSyncExternalStore(scene.subscribe, scene.structure);
+/** Draws the component again when one of these parts of a scene changes, and for no other. */
+export function useParts(...parts: readonly Store[]): void {
+  const subscribe = useCallback((listener: () => void) => {
+    const stops = parts.map((part) => part.subscribe(listener));
+    return () => stops.forEach((stop) => stop());
+  }, parts);
+  useSyncExternalStore(subscribe, () => parts.reduce((sum, part) => sum + part.version(), 0));
 }

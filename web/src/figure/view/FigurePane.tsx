@@ -18,7 +18,7 @@ import { ReferencePoint } from '../handles/ReferencePoint.js';
 import { mayDraw } from '../scene/may.js';
 import type { FigureScene } from '../scene/scene.js';
 import { ShapeHandle } from '../handles/ShapeHandle.js';
-import { useStructure } from '../scene/useScene.js';
+import { useParts } from '../scene/useScene.js';
 import { useZoom } from './zoom.js';
 
 interface FigurePaneProps {
@@ -33,7 +33,7 @@ interface FigurePaneProps {
 
 /** One drawing of a figure: curves on a canvas, and every point as a handle above it. */
 export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePaneProps) {
-  useStructure(scene);
+  useParts(scene.structured, scene.selected, scene.viewed);
   const palette = useTheme((state) => state.palette);
   const fonts = useFonts();
   const [ref, { width, height }] = useSize<HTMLDivElement>(scene);
@@ -138,9 +138,11 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
           {itemOf(document, pane.item)?.name}
         </p>
       )}
-      {scene.question?.pane === pane.key && <Chooser scene={scene} question={scene.question} plane={plane} />}
+      {scene.selected.question?.pane === pane.key && (
+        <Chooser scene={scene} question={scene.selected.question} plane={plane} />
+      )}
       {children?.(plane)}
-      {scene.picking && <PickLayer scene={scene} plane={plane} picking={scene.picking} />}
+      {scene.viewed.picking && <PickLayer scene={scene} plane={plane} picking={scene.viewed.picking} />}
     </div>
   );
 }

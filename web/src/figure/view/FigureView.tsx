@@ -10,7 +10,7 @@ import type { Plane } from '../geometry/plane.js';
 import { mayDraw } from '../scene/may.js';
 import type { FigureScene } from '../scene/scene.js';
 import { useLongPress } from '../handles/useLongPress.js';
-import { useStructure } from '../scene/useScene.js';
+import { useParts } from '../scene/useScene.js';
 import { ZoomButtons } from './zoom.js';
 
 interface FigureViewProps {
@@ -28,7 +28,7 @@ interface FigureViewProps {
 /** The live drawing of a sheet, in one pane or in two of the same view side by side. */
 export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProps) {
   const { t } = useTranslation();
-  useStructure(scene);
+  useParts(scene.structured, scene.selected, scene.viewed);
   const [said, say] = useStateOf(scene, '');
   const longPress = useLongPress();
   const { document, evaluation } = scene;

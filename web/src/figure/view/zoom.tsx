@@ -57,11 +57,11 @@ export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScen
       const pixels = event.deltaMode === 1 ? 16 : 1;
       if (event.shiftKey) {
         const along = (event.deltaX || event.deltaY) * pixels;
-        scene.setView(moved(scene, along / now.current.scale, 0));
+        scene.viewed.setView(moved(scene, along / now.current.scale, 0));
         return;
       }
       const factor = Math.exp((-event.deltaY * pixels) / 400);
-      scene.setView(zoomed(scene, factor, now.current.toPlane(...local(event))));
+      scene.viewed.setView(zoomed(scene, factor, now.current.toPlane(...local(event))));
     };
     const fingers = new Map<number, [number, number]>();
     let dragged: { at: [number, number]; view: View } | null = null;
@@ -81,7 +81,7 @@ export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScen
         const [other] = [...fingers].filter(([id]) => id !== event.pointerId).map(([, place]) => place);
         const spread = (a: [number, number]): number => Math.hypot(a[0] - other![0], a[1] - other![1]);
         const middle = now.current.toPlane((at[0] + other![0]) / 2, (at[1] + other![1]) / 2);
-        if (spread(before) > 10) scene.setView(zoomed(scene, spread(at) / spread(before), middle));
+        if (spread(before) > 10) scene.viewed.setView(zoomed(scene, spread(at) / spread(before), middle));
         fingers.set(event.pointerId, at);
         return;
       }
@@ -90,7 +90,7 @@ export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScen
       if (Math.hypot(dx, dy) < 3) return;
       const { view } = dragged;
       const [x, y] = [-dx / now.current.scale, dy / now.current.scale];
-      scene.setView({
+      scene.viewed.setView({
         ...view,
         left: view.left + x,
         right: view.right + x,
@@ -127,7 +127,7 @@ export function zoomTo(scene: FigureScene, places: readonly Point[]): void {
     0.08 * Math.max(box.high[0]! - box.low[0]!, box.high[1]! - box.low[1]!),
     whole / limits.in,
   );
-  scene.setView({
+  scene.viewed.setView({
     ...document.view,
     left: box.low[0]! - margin,
     right: box.high[0]! + margin,
@@ -148,8 +148,8 @@ export function drawnPlaces({ document, evaluation }: FigureScene): Point[] {
 
 /** The places of the selection, or of everything where nothing is selected. */
 export function zoomToSelection(scene: FigureScene): void {
-  const { document, evaluation, selection } = scene;
-  const places = selection.flatMap((grip) => {
+  const { document, evaluation, selected } = scene;
+  const places = selected.grips.flatMap((grip) => {
     const place = gripPlace(document, evaluation, grip);
     return place ? [place] : [];
   });
@@ -159,13 +159,13 @@ export function zoomToSelection(scene: FigureScene): void {
 /** Moves what is shown by shares of its width and height. */
 export function panBy(scene: FigureScene, across: number, up: number): void {
   const { view } = scene;
-  scene.setView(moved(scene, across * (view.right - view.left), up * (view.top - view.bottom)));
+  scene.viewed.setView(moved(scene, across * (view.right - view.left), up * (view.top - view.bottom)));
 }
 
 /** Larger or smaller about the middle of what is shown. */
 export function zoomBy(scene: FigureScene, factor: number): void {
   const { view } = scene;
-  scene.setView(zoomed(scene, factor, [(view.left + view.right) / 2, (view.bottom + view.top) / 2]));
+  scene.viewed.setView(zoomed(scene, factor, [(view.left + view.right) / 2, (view.bottom + view.top) / 2]));
 }
 
 /** The grid's size, and buttons to zoom and to see everything again. */
@@ -177,17 +177,17 @@ export function ZoomButtons({ scene }: { scene: FigureScene }) {
   return (
     <p className="absolute right-3 bottom-1.5 flex items-center gap-1 font-mono text-[11.5px] text-soft">
       {view !== document.view && (
-        <button type="button" className={button} onClick={() => scene.setView(null)}>
+        <button type="button" className={button} onClick={() => scene.viewed.setView(null)}>
           {t('figure.wholeView')}
         </button>
       )}
       <button
         type="button"
         className={button}
-        title={scene.selection.length > 0 ? t('figure.fitSelection') : t('figure.fit')}
+        title={scene.selected.grips.length > 0 ? t('figure.fitSelection') : t('figure.fit')}
         onClick={() => zoomToSelection(scene)}
       >
-        {scene.selection.length > 0 ? t('figure.fitSelection') : t('figure.fit')}
+        {scene.selected.grips.length > 0 ? t('figure.fitSelection') : t('figure.fit')}
       </button>
       <button
         type="button"
