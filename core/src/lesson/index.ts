@@ -27,6 +27,6 @@ export {
 } from './lesson.js';
 export { migrateLesson, migrateLessonCommand } from './migrateLesson.js';
 export { emptyProse, type Prose, type ProseNode, type ProseStep } from './prose/prose.js';
-export { lostConditions } from './references.js';
+export { dependentsOf, lostConditions } from './references.js';
 export { validateLesson } from './validate.js';
 export { cleanValue, mayNeedCleaning } from '../text/cleanText.js';

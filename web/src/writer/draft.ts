@@ -1,5 +1,11 @@
 import type { Answer } from '@bogen/contract';
-import { figureVersion, singleCommands, type FigureDocument } from '@bogen/core/figure';
+import {
+  figureVersion,
+  singleCommands,
+  type FigureDocument,
+  itemOf,
+  type FigureCommand,
+} from '@bogen/core/figure';
 import {
   applyLessonCommand,
   migrateLessonCommand,
@@ -7,6 +13,7 @@ import {
   sheetOf,
   type LessonCommand,
   type LessonDocument,
+  dependentsOf,
 } from '@bogen/core/lesson';
 import i18next from 'i18next';
 import { call } from '../api/call.js';
@@ -55,8 +62,23 @@ export async function openDraft(lesson: string): Promise<OpenDraft> {
   return result;
 }
 
-/** A sheet's figure inside a lesson that is being written: everything can be moved. */
-export function sheetHost(session: DraftSession, sheet: string): FigureHost {
+/**
+ * A sheet's figure inside a lesson that is being written: everything can be moved.
+ * @param tell told what else depends on an item that was removed
+ */
+export function sheetHost(
+  session: DraftSession,
+  sheet: string,
+  tell: (words: string) => void = () => undefined,
+): FigureHost {
+  const asking = (command: FigureCommand): string[] => {
+    const now = sheetOf(session.store.getState().history.document, sheet);
+    return singleCommands(command).flatMap((single) =>
+      now && single.name === 'removeItem' && dependentsOf(now, single.item).conditions.length > 0
+        ? [itemOf(now.figure, single.item)?.name ?? single.item]
+        : [],
+    );
+  };
   let last: FigureDocument | undefined;
   return {
     read: () => {
@@ -67,7 +89,11 @@ export function sheetHost(session: DraftSession, sheet: string): FigureHost {
     subscribe: (listener) => session.store.subscribe(listener),
     motion: () => motionOf(session),
     preview: (command) => session.preview(command && { name: 'figure', sheet, command }),
-    do: (command) => session.do({ name: 'figure', sheet, command }),
+    do: (command) => {
+      const lost = asking(command);
+      session.do({ name: 'figure', sheet, command });
+      if (lost.length > 0) tell(i18next.t('writer.askedOf', { name: lost.join(', ') }));
+    },
     snap: (...move) => {
       const { at, kind, name = '' } = snapMoved(...move);
       return kind && { at, words: i18next.t(`draw.snap.${kind}`, { name }) };

@@ -2,8 +2,8 @@ import { drawBitmap } from './canvas.js';
 
 /** A small drawing that is made once and then only copied: outlines of letters are slow to draw anew in every frame. */
 interface Sprite {
-  readonly sheet: ImageBitmap;
-  /** Its corner on the sheet and its size there, in pixels of the screen. */
+  readonly bitmap: ImageBitmap;
+  /** Its corner on the bitmap and its size there, in pixels of the screen. */
   readonly left: number;
   readonly top: number;
   readonly size: number;
@@ -19,15 +19,15 @@ interface Wanted {
   readonly make: (context: CanvasRenderingContext2D) => void;
 }
 
-/** The most pixels across a sheet of sprites. */
-const widestSheet = 1024;
+/** The most pixels across a bitmap of sprites. */
+const widestBitmap = 1024;
 /** Weights that are dragged leave a drawing for every number they passed; with so many it begins anew. */
 const mostKept = 2000;
 
 /**
  * Small drawings by name, for one palette and screen resolution. Copying pixels is many times faster than
  * drawing text and rings, of which a figure has hundreds; and those that are new are made together, on one
- * sheet.
+ * bitmap.
  */
 export class Sprites {
   private known = new Map<string, Sprite>();
@@ -58,11 +58,11 @@ export class Sprites {
     this.wanted = [];
     this.makeNew(wanted, ratio);
     for (const { key, half, x, y } of wanted) {
-      const { sheet, left, top, size } = known.get(key)!;
+      const { bitmap, left, top, size } = known.get(key)!;
       // On whole pixels of the screen it stays sharp.
       const atX = Math.round((x - half) * ratio) / ratio;
       const atY = Math.round((y - half) * ratio) / ratio;
-      context.drawImage(sheet, left, top, size, size, atX, atY, size / ratio, size / ratio);
+      context.drawImage(bitmap, left, top, size, size, atX, atY, size / ratio, size / ratio);
     }
   }
 
@@ -75,12 +75,12 @@ export class Sprites {
     let [left, top, row, across] = [0, 0, 0, 0];
     for (const want of missing.values()) {
       const side = Math.ceil(2 * want.half * ratio);
-      if (left + side > widestSheet) [left, top, row] = [0, top + row, 0];
+      if (left + side > widestBitmap) [left, top, row] = [0, top + row, 0];
       placed.push({ want, left, top, side });
       [left, row] = [left + side, Math.max(row, side)];
       across = Math.max(across, left);
     }
-    const sheet = drawBitmap(
+    const bitmap = drawBitmap(
       across / ratio,
       (top + row) / ratio,
       (context) => {
@@ -94,7 +94,7 @@ export class Sprites {
       true,
     );
     for (const { want, left, top, side } of placed) {
-      known.set(want.key, { sheet, left, top, size: side });
+      known.set(want.key, { bitmap, left, top, size: side });
     }
   }
 

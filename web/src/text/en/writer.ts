@@ -22,6 +22,7 @@ export const writer = {
   formulaPreview: 'Preview',
   task: 'Task',
   taskPrompt: 'What the reader is asked',
+  askedOf: 'The task asks for {{name}}, which is gone. Undo brings it back.',
   conditionLost:
     'asks for something that is no longer in the figure. Bring it back by undoing; nobody can meet it as it is.',
   noTask: 'This sheet asks nothing.',

@@ -1,0 +1,140 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  applyLessonCommand,
+  CommandError,
+  emptyFigure,
+  emptyProse,
+  lessonCommands,
+  pathsMeet,
+  sheetOfCommand,
+  touchesOfLessonCommand,
+  validateLesson,
+  type LessonCommand,
+  type LessonDocument,
+  type Prose,
+  type Sheet,
+} from '../everything.js';
+
+const text = (words: string): Prose => ({
+  type: 'doc',
+  content: [{ type: 'paragraph', content: words === '' ? [] : [{ type: 'text', text: words }] }],
+});
+const sheet = (id: string): Sheet => ({
+  id,
+  title: id,
+  prose: text('Some words.'),
+  figure: emptyFigure(),
+  task: null,
+});
+const lesson: LessonDocument = { version: 1, title: 'Lesson', sheets: ['one', 'two', 'three'].map(sheet) };
+
+const sheetId = fc.constantFrom('one', 'two', 'three', 'gone');
+const words = fc.string({ maxLength: 10 });
+const place = fc.integer({ min: 0, max: 4 });
+
+/** Random commands of each kind, some of which do not fit; a new kind does not compile without its own. */
+const commands: {
+  readonly [Name in LessonCommand['name']]: fc.Arbitrary<Extract<LessonCommand, { readonly name: Name }>>;
+} = {
+  setTitle: fc.record({ name: fc.constant('setTitle'), title: words }),
+  addSheet: fc.record({ name: fc.constant('addSheet'), sheet: sheetId.map(sheet), at: place }),
+  removeSheet: fc.record({ name: fc.constant('removeSheet'), sheet: sheetId }),
+  moveSheet: fc.record({ name: fc.constant('moveSheet'), sheet: sheetId, to: place }),
+  setSheetTitle: fc.record({ name: fc.constant('setSheetTitle'), sheet: sheetId, title: words }),
+  setProse: fc.record({ name: fc.constant('setProse'), sheet: sheetId, prose: words.map(text) }),
+  editProse: fc.record({
+    name: fc.constant('editProse'),
+    sheet: sheetId,
+    steps: fc.array(
+      fc.oneof(
+        fc
+          .record({ at: fc.integer({ min: 0, max: 14 }), words: fc.string({ minLength: 1, maxLength: 5 }) })
+          .map(({ at, words: typed }) => ({
+            stepType: 'replace' as const,
+            from: at,
+            to: at,
+            slice: { content: [{ type: 'text' as const, text: typed }] },
+          })),
+        fc.integer({ min: 0, max: 12 }).map((from) => ({ stepType: 'replace' as const, from, to: from + 2 })),
+        fc.integer({ min: 1, max: 10 }).map((from) => ({
+          stepType: 'addMark' as const,
+          mark: { type: 'bold' as const },
+          from,
+          to: from + 2,
+        })),
+      ),
+      { minLength: 1, maxLength: 4 },
+    ),
+  }),
+  setTask: fc.record({
+    name: fc.constant('setTask'),
+    sheet: sheetId,
+    task: fc.constantFrom(null, { prompt: 'Do', hints: [], conditions: [] }),
+  }),
+  figure: fc.record({
+    name: fc.constant('figure'),
+    sheet: sheetId,
+    command: fc.record({
+      name: fc.constant('setShown' as const),
+      shown: fc.record({ comb: fc.boolean() }),
+    }),
+  }),
+};
+
+const names = Object.keys(lessonCommands) as LessonCommand['name'][];
+
+describe('every lesson command', () => {
+  it.each(names)(
+    '%s is taken back exactly, also after it was stored as text, and tells what it touches',
+    (name) => {
+      let fitted = 0;
+      fc.assert(
+        fc.property(commands[name] as fc.Arbitrary<LessonCommand>, (given) => {
+          const command = JSON.parse(JSON.stringify(given)) as LessonCommand;
+          let applied;
+          try {
+            applied = applyLessonCommand(lesson, command);
+          } catch (error) {
+            expect(error).toBeInstanceOf(CommandError);
+            return;
+          }
+          fitted++;
+          validateLesson(applied.document);
+          const inverse = JSON.parse(JSON.stringify(applied.inverse)) as LessonCommand;
+          const back = applyLessonCommand(applied.document, inverse).document;
+          expect(JSON.parse(JSON.stringify(back))).toEqual(JSON.parse(JSON.stringify(lesson)));
+          const touched = touchesOfLessonCommand(command);
+          for (const one of lesson.sheets)
+            if (!pathsMeet(touched, [one.id])) expect(applied.document.sheets).toContain(one);
+          const changed = sheetOfCommand(command);
+          if (changed) expect(pathsMeet(touched, [changed])).toBe(true);
+        }),
+        { numRuns: 150 },
+      );
+      expect(fitted).toBeGreaterThan(10);
+    },
+  );
+});
+
+describe('prose', () => {
+  it.each<[string, unknown]>([
+    ['a list without entries', { type: 'doc', content: [{ type: 'bulletList', content: [] }] }],
+    ['text beside blocks', { type: 'doc', content: [{ type: 'text', text: 'loose' }] }],
+    [
+      'a paragraph in a paragraph',
+      { type: 'doc', content: [{ type: 'paragraph', content: [{ type: 'paragraph' }] }] },
+    ],
+    ['an unknown node', { type: 'doc', content: [{ type: 'table' }] }],
+    ['nothing', { type: 'doc', content: [] }],
+  ])('that could not be shown is refused: %s', (_, prose) => {
+    const command = { name: 'setProse', sheet: 'one', prose: prose as Prose } as const;
+    expect(() => applyLessonCommand(lesson, command)).toThrow(/structure/);
+  });
+
+  it('of an empty sheet is a paragraph', () => {
+    expect(() =>
+      validateLesson({ ...lesson, sheets: [{ ...sheet('one'), prose: emptyProse }] }),
+    ).not.toThrow();
+  });
+});
