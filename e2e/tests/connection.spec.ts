@@ -36,7 +36,8 @@ test('the server goes away while a student works: it says so, nothing is lost, a
   await bogen.startServer();
   await page.getByRole('button', { name: 'Send now' }).click();
   await expect(saved(page)).toBeVisible({ timeout: 20_000 });
-  await expect(page.locator('[data-progress="done"]')).toHaveCount(1);
+  // The server has just started; its threads come a little later.
+  await expect(page.locator('[data-progress="done"]')).toHaveCount(1, { timeout: 60_000 });
 
   const desk = await signIn(await newContext());
   await desk.getByRole('link', { name: 'Class desk' }).click();

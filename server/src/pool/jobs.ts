@@ -1,16 +1,25 @@
-import { type FigureDocument } from '@bogen/core/figure';
-import { checkTask, type ConditionResult, type Task } from '@bogen/core/lesson';
-import { checkPicture, type CheckedPicture } from './checkPicture.js';
+import type { FigureDocument } from '@bogen/core/figure';
+import type { ConditionResult, Task } from '@bogen/core/lesson';
+import type { CheckedPicture } from './checkPicture.js';
 
 /**
  * The calculations that run in worker threads, since what a person sends can make them take any time. Each is
- * a function of plain data; adding one touches this list only.
+ * a function of plain data, loaded by the threads of its own lane alone, so that none waits for what another
+ * needs; adding one touches this list only.
  */
 export const jobs = {
-  check: (task: Task, start: FigureDocument, figure: FigureDocument): ConditionResult[] =>
-    checkTask(task, start, figure),
-  picture: (bytes: Uint8Array): Promise<CheckedPicture> => checkPicture(Buffer.from(bytes)),
+  check: async () => {
+    const { checkTask } = await import('@bogen/core/lesson');
+    return (task: Task, start: FigureDocument, figure: FigureDocument): ConditionResult[] =>
+      checkTask(task, start, figure);
+  },
+  picture: async () => {
+    const { checkPicture } = await import('./checkPicture.js');
+    return (bytes: Uint8Array): Promise<CheckedPicture> => checkPicture(Buffer.from(bytes));
+  },
 };
 
-export type Jobs = typeof jobs;
-export type JobName = keyof Jobs;
+export type JobName = keyof typeof jobs;
+
+/** A job as it is called, once it is loaded. */
+export type Job<Name extends JobName> = Awaited<ReturnType<(typeof jobs)[Name]>>;

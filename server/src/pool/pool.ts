@@ -1,10 +1,10 @@
 import { Worker } from 'node:worker_threads';
 import { HttpProblem } from '../http/problem.js';
-import type { JobName, Jobs } from './jobs.js';
-import type { Answer, Request } from './worker.js';
+import { jobs, type Job, type JobName } from './jobs.js';
+import type { Answer } from './worker.js';
 
 export interface PoolOptions {
-  /** How many run at once. */
+  /** How many of one kind run at once. */
   readonly threads: number;
   /** How many may wait; one more is told that the server is busy. */
   readonly mostWaiting: number;
@@ -17,7 +17,7 @@ export interface PoolOptions {
 const usual: PoolOptions = { threads: 2, mostWaiting: 60, limit: 2000, memory: 384 };
 
 interface Waiting {
-  readonly request: Request;
+  readonly args: readonly unknown[];
   readonly resolve: (value: unknown) => void;
   readonly reject: (error: Error) => void;
 }
@@ -29,15 +29,13 @@ interface Waiting {
  * in, so that a short job behind long ones would be told that it is costly.
  */
 export class Pool {
-  private readonly options: PoolOptions;
-  private readonly queue: Waiting[] = [];
-  private readonly idle: Worker[] = [];
-  private readonly threads = new Set<Worker>();
-  private closed = false;
+  private readonly lanes: Readonly<Record<JobName, Lane>>;
 
   constructor(options: Partial<PoolOptions> = {}) {
-    this.options = { ...usual, ...options };
-    for (let k = 0; k < this.options.threads; k++) this.startThread();
+    const names = Object.keys(jobs) as JobName[];
+    this.lanes = Object.fromEntries(
+      names.map((name) => [name, new Lane(name, { ...usual, ...options })]),
+    ) as unknown as Record<JobName, Lane>;
   }
 
   /**
@@ -46,8 +44,31 @@ export class Pool {
    */
   run<Name extends JobName>(
     name: Name,
-    ...args: Parameters<Jobs[Name]>
-  ): Promise<Awaited<ReturnType<Jobs[Name]>>> {
+    ...args: Parameters<Job<Name>>
+  ): Promise<Awaited<ReturnType<Job<Name>>>> {
+    return this.lanes[name].run(args) as Promise<Awaited<ReturnType<Job<Name>>>>;
+  }
+
+  async close(): Promise<void> {
+    await Promise.all(Object.values(this.lanes).map((lane) => lane.close()));
+  }
+}
+
+/** The threads of one kind of job, and those who wait for them. */
+class Lane {
+  private readonly queue: Waiting[] = [];
+  private readonly idle: Worker[] = [];
+  private readonly threads = new Set<Worker>();
+  private closed = false;
+
+  constructor(
+    private readonly name: JobName,
+    private readonly options: PoolOptions,
+  ) {
+    for (let k = 0; k < options.threads; k++) this.startThread();
+  }
+
+  run(args: readonly unknown[]): Promise<unknown> {
     return new Promise((resolve, reject) => {
       if (this.queue.length >= this.options.mostWaiting || this.closed) {
         reject(
@@ -57,7 +78,7 @@ export class Pool {
         );
         return;
       }
-      this.queue.push({ request: { name, args }, resolve: resolve as (value: unknown) => void, reject });
+      this.queue.push({ args, resolve, reject });
       this.next();
     });
   }
@@ -71,6 +92,7 @@ export class Pool {
     if (this.closed) return;
     const thread = new Worker(new URL('./start.mjs', import.meta.url), {
       execArgv: [],
+      workerData: this.name,
       resourceLimits: { maxOldGenerationSizeMb: this.options.memory },
       stderr: false,
     });
@@ -140,6 +162,6 @@ export class Pool {
     };
     thread.on('message', onAnswer);
     thread.on('exit', onExit);
-    thread.postMessage(job.request);
+    thread.postMessage(job.args);
   }
 }

@@ -1,20 +1,17 @@
-import { parentPort } from 'node:worker_threads';
+import { parentPort, workerData } from 'node:worker_threads';
 import { CurveError } from '@bogen/core/curve';
 import { CommandError } from '@bogen/core/lesson';
 import type { Problem } from '@bogen/contract';
 import { HttpProblem } from '../http/problem.js';
 import { jobs, type JobName } from './jobs.js';
 
-/** What a worker is asked, and what it answers. */
-export interface Request {
-  readonly name: JobName;
-  readonly args: readonly unknown[];
-}
+/** What a worker answers to the arguments of its job. */
 export type Answer = { readonly value: unknown } | { readonly problem: Problem } | { readonly error: string };
 
-async function answer({ name, args }: Request): Promise<Answer> {
+const job = (await jobs[workerData as JobName]()) as (...given: readonly unknown[]) => unknown;
+
+async function answer(args: readonly unknown[]): Promise<Answer> {
   try {
-    const job = jobs[name] as (...given: readonly unknown[]) => unknown;
     return { value: await job(...args) };
   } catch (error) {
     if (error instanceof HttpProblem) return { problem: error.problem };
@@ -24,7 +21,7 @@ async function answer({ name, args }: Request): Promise<Answer> {
   }
 }
 
-parentPort!.on('message', (request: Request) => {
-  void answer(request).then((result) => parentPort!.postMessage(result));
+parentPort!.on('message', (args: readonly unknown[]) => {
+  void answer(args).then((result) => parentPort!.postMessage(result));
 });
 parentPort!.postMessage('ready');

@@ -231,7 +231,10 @@ function WorkLife({ lesson, work }: { lesson: string; work: OpenWork }) {
     const frame = requestAnimationFrame(() => (later = setTimeout(refresh)));
     const stop = session.store.subscribe((state, before) => {
       if (state.status !== 'saved' || before.status === 'saved') return;
-      void checkIfWaiting(work).then((results) => results && refresh());
+      // Where it can't be checked now it is wished for again with the next opening or saving.
+      void checkIfWaiting(work)
+        .then((results) => results && refresh())
+        .catch(() => null);
     });
     return () => {
       stop();
