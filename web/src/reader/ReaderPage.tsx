@@ -15,8 +15,8 @@ export function ReaderPage() {
     queryFn: ({ signal }) =>
       call('readLesson', { params: { lesson: lessonId }, query: wanted ? { edition: wanted } : {}, signal }),
   });
-  useDoor(lesson.error, '/join');
-  // What is open stays open when the connection goes.
+  // What is open stays open when the connection or the session goes: the work in it is not sent yet.
+  useDoor(lesson.data ? null : lesson.error, '/join');
   if (!lesson.data) {
     return lesson.error ? (
       <Failure error={lesson.error} onRetry={() => void lesson.refetch()} />
