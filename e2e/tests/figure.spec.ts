@@ -291,7 +291,75 @@ test('tracks are added, ordered, resized and zoomed; the cursor is typed and its
   // A basis function that is pointed at lights its support on the curve.
   const basis = (await page.locator('[data-track="basis"]').boundingBox())!;
   await page.mouse.move(basis.x + 130, basis.y + 20);
-  await expect(page.locator('[data-track="basis"]')).toBeVisible();
+  await expect(page.getByText(/reaches from u = /)).toBeVisible();
+});
+
+test('a knot is pulled along the rail, onto its neighbour and off again; Escape leaves no trace', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Knots');
+  const knots = async (): Promise<readonly number[]> => {
+    const item = (await figure(page)).items.find(({ id }) => id === 'curve')!;
+    return item.kind === 'curve' ? item.curve.knots : [];
+  };
+  const marks = page.getByRole('slider', { name: /^Knot of/ });
+  const first = await knots();
+  const inner = first.filter((u) => u > first[0]! && u < first.at(-1)!);
+  expect(inner.length).toBe(2);
+  await expect(marks).toHaveCount(4);
+  const x = async (index: number): Promise<number> => {
+    const box = (await marks.nth(index).boundingBox())!;
+    return box.x + box.width / 2;
+  };
+  const y = (await marks.nth(1).boundingBox())!.y + 30;
+  const perUnit = ((await x(3)) - (await x(0))) / (first.at(-1)! - first[0]!);
+  const pull = async (index: number, to: number): Promise<void> => {
+    const from = await x(index);
+    await page.mouse.move(from, y);
+    await page.mouse.down();
+    await page.mouse.move(from + (to - inner[index - 1]!) * perUnit, y, { steps: 6 });
+  };
+
+  await test.step('what is in the hand is not yet done, and Escape puts it back', async () => {
+    await pull(1, inner[0]! / 2);
+    await expect
+      .poll(async () => Math.abs((await x(1)) - (await x(0)) - (inner[0]! / 2) * perUnit))
+      .toBeLessThan(2);
+    await page.keyboard.press('Escape');
+    await page.mouse.up();
+    expect(await knots()).toEqual(first);
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeDisabled();
+  });
+  await test.step('let go, it is one step', async () => {
+    await pull(1, inner[0]! / 2);
+    await page.mouse.up();
+    await expect.poll(async () => Math.abs((await knots())[4]! - inner[0]! / 2)).toBeLessThan(0.01);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(knots).toEqual(first);
+  });
+  await test.step('near its neighbour it becomes one with it', async () => {
+    await pull(1, inner[1]! - 3 / perUnit);
+    await page.mouse.up();
+    await expect.poll(async () => (await knots()).slice(4, 6)).toEqual([inner[1], inner[1]]);
+    await expect(marks).toHaveCount(3);
+    await expect(marks.nth(1)).toHaveAttribute('aria-valuetext', /multiplicity 2/);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(marks).toHaveCount(4);
+  });
+  await test.step('by the keys it goes in steps, and an end of the domain stays', async () => {
+    await marks.nth(2).focus();
+    await page.keyboard.press('ArrowLeft');
+    const step = (first.at(-1)! - first[0]!) / 100;
+    await expect.poll(async () => Math.abs((await knots())[5]! - (inner[1]! - step))).toBeLessThan(0.001);
+    const before = await knots();
+    await marks.nth(0).focus();
+    await page.keyboard.press('ArrowRight');
+    await marks.nth(2).focus();
+    await page.keyboard.press('ArrowRight');
+    await expect.poll(async () => (await knots())[5]! - before[5]!).toBeGreaterThan(step / 2);
+    expect((await knots())[3]).toBe(first[3]);
+  });
 });
 
 test('comparing: a copy is kept, the distance is the core’s, and two panes move together', async ({

@@ -19,7 +19,7 @@ import {
   withHovered,
   type Placed,
 } from '../src/editing/draw/tools.js';
-import { fitPlane } from '../src/figure/geometry/plane.js';
+import { planeProjection } from '../src/figure/geometry/projection.js';
 import { referenceNames } from '../src/editing/draw/referenceNames.js';
 import { referenceNameSide } from '../src/figure/paint/referenceNameSide.js';
 import { expressionReader } from '../src/ui/expression.js';
@@ -127,8 +127,9 @@ describe('snapping', () => {
     ],
   };
   const evaluation = evaluateFigure(document);
-  const plane = fitPlane(document.view, 960, 520);
-  const at = (pointer: Point, before: Point[] = []) => snap(pointer, before, document, evaluation, plane);
+  const projection = planeProjection(document.view, 960, 520);
+  const at = (pointer: Point, before: Point[] = []) =>
+    snap(pointer, before, document, evaluation, projection);
 
   it('is drawn to points, ends, curves, lines through places, and the grid, and says to what', () => {
     expect(at([33.8, 44.5])).toMatchObject({ at: [33, 44], kind: 'referencePoint', name: 'Peg' });

@@ -14,7 +14,7 @@ import { snap } from '../src/editing/draw/snap.js';
 import { snapMoved } from '../src/editing/draw/snapMoved.js';
 import { mirrorAxis, firstOptions } from '../src/editing/draw/tools.js';
 import { panesOf } from '../src/figure/scene/pane.js';
-import { fitPlane } from '../src/figure/geometry/plane.js';
+import { planeProjection } from '../src/figure/geometry/projection.js';
 import { movedWindow, railAxis, zoomedWindow } from '../src/rail/axis.js';
 import { basisTrack } from '../src/rail/basisTrack.js';
 import { recursionOf } from '../src/editing/unfold/recursion.js';
@@ -90,8 +90,9 @@ describe('guiding lines', () => {
     view: { left: 0, right: 200, bottom: 0, top: 100, grid: 1000 },
   };
   const evaluation = evaluateFigure(document);
-  const plane = fitPlane(document.view, 800, 400);
-  const at = (pointer: number[], ...places: number[][]) => snap(pointer, places, document, evaluation, plane);
+  const projection = planeProjection(document.view, 800, 400);
+  const at = (pointer: number[], ...places: number[][]) =>
+    snap(pointer, places, document, evaluation, projection);
 
   it('keep the tangent at an end that one goes on from', () => {
     // The tangent at the end runs from (175, 60) to (200, 10): beyond it the pointer is drawn upon its line.
@@ -133,9 +134,9 @@ describe('a point on the move', () => {
     view: { left: 0, right: 200, bottom: 0, top: 100, grid: 1000 },
   };
   const before = { document, evaluation: evaluateFigure(document) };
-  const plane = fitPlane(document.view, 800, 400);
+  const projection = planeProjection(document.view, 800, 400);
   const drawnTo = (pointer: Point, index = 2) =>
-    snapMoved({ evaluation: before.evaluation } as never, grip(index), pointer, before, plane);
+    snapMoved({ evaluation: before.evaluation } as never, grip(index), pointer, before, projection);
   const grip = (index: number): Grip => ({ item: 'a', of: 'controlPoints', index });
 
   it('is drawn to reference points, other curves and the other points of its own curve', () => {

@@ -2,7 +2,7 @@ import { type FigureDocument, type FigureItem } from '@bogen/core/figure';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Layers } from '../src/figure/paint/layers.js';
 import { wholePane } from '../src/figure/scene/pane.js';
-import { fitPlane } from '../src/figure/geometry/plane.js';
+import { planeProjection } from '../src/figure/geometry/projection.js';
 import { FigureScene } from '../src/figure/scene/scene.js';
 import { FakeContext, fakeBitmaps, palette, type FakeBitmap } from './support/canvas.js';
 import { curve, figure, reversedOf, wave } from './support/figures.js';
@@ -42,8 +42,8 @@ function open(of: FigureDocument) {
   const host = new FakeHost(of);
   const scene = new FigureScene(host);
   scene.connect();
-  const plane = fitPlane(view, 900, 300);
-  const layers = new Layers(scene, plane, palette, wholePane);
+  const projection = planeProjection(view, 900, 300);
+  const layers = new Layers(scene, projection, palette, wholePane);
   const draw = (): FakeContext => {
     const target = new FakeContext();
     layers.draw(target.context, []);

@@ -4,7 +4,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { combLength, drawCurves } from '../src/figure/paint/drawFigure.js';
 import { facetsWithin } from '../src/figure/paint/drawLooks.js';
 import { wholePane } from '../src/figure/scene/pane.js';
-import { fitPlane } from '../src/figure/geometry/plane.js';
+import { planeProjection } from '../src/figure/geometry/projection.js';
 import { FigureScene } from '../src/figure/scene/scene.js';
 import { FakeContext, fakeBitmaps, palette } from './support/canvas.js';
 import { curve, figure, wave } from './support/figures.js';
@@ -44,7 +44,7 @@ function draw(shown: Partial<Shown>, ...items: FigureItem[]): { drawn: FakeConte
   };
   const scene = new FigureScene(new FakeHost(document));
   const drawn = new FakeContext();
-  drawCurves(drawn.context, scene, fitPlane(view, 800, 400), palette, wholePane);
+  drawCurves(drawn.context, scene, planeProjection(view, 800, 400), palette, wholePane);
   return { drawn, scene };
 }
 const strokesIn = (drawn: FakeContext, color: string, width?: number): number =>

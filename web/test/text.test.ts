@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { shownNumber, shownScientific, superscript } from '../src/text/number.js';
 import { labelDirection } from '../src/figure/paint/labelDirection.js';
-import { fitPlane } from '../src/figure/geometry/plane.js';
+import { planeProjection } from '../src/figure/geometry/projection.js';
 
 describe('numbers', () => {
   it('keep the decimal point, have a true minus sign, and no negative zero', () => {
@@ -24,14 +24,14 @@ describe('numbers', () => {
   });
 });
 
-describe('the plane', () => {
+describe('the projection', () => {
   it('shows the whole view and leads back', () => {
-    const plane = fitPlane({ left: -10, right: 30, bottom: 0, top: 20, grid: 5 }, 800, 300);
-    const [x0, y0] = plane.toScreen([-10, 20]);
-    const [x1, y1] = plane.toScreen([30, 0]);
+    const projection = planeProjection({ left: -10, right: 30, bottom: 0, top: 20, grid: 5 }, 800, 300);
+    const [x0, y0] = projection.toScreen([-10, 20]);
+    const [x1, y1] = projection.toScreen([30, 0]);
     expect(Math.min(x0, y0)).toBeGreaterThanOrEqual(0);
     expect([x1 <= 800, y1 <= 300]).toEqual([true, true]);
-    const [x, y] = plane.toPlane(...plane.toScreen([3.25, 17]));
+    const [x, y] = projection.toDrawing(...projection.toScreen([3.25, 17]));
     expect(x).toBeCloseTo(3.25, 12);
     expect(y).toBeCloseTo(17, 12);
   });

@@ -17,7 +17,7 @@ import { keptCopy } from '../figure/scene/keptCopy.js';
 import { curvesNear } from '../figure/scene/curveNear.js';
 import { gripsNear, gripsOf } from '../figure/scene/gripsNear.js';
 import { panesOf, wholePane } from '../figure/scene/pane.js';
-import { fitPlane } from '../figure/geometry/plane.js';
+import { pixelIn } from '../figure/geometry/projection.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { zoomToSelection } from '../figure/view/zoom.js';
 import { patched } from '../figure/scene/patched.js';
@@ -85,7 +85,7 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
                 <Row
                   onPress={() => {
                     const place = gripPlace(scene.document, scene.evaluation, grip)!;
-                    const at = planeOf(scene, under.pane)?.toScreen(place);
+                    const at = scene.laidOut.projectionOf(under.pane)?.toScreen(place);
                     // After the menu has given the focus back.
                     if (at)
                       setTimeout(() => scene.selected.ask({ grips: under.grips, at, pane: under.pane }), 0);
@@ -199,12 +199,6 @@ function Line() {
   return <ContextMenu.Separator className="my-1 h-px bg-line" />;
 }
 
-/** The map of a pane as it is laid out now. */
-function planeOf(scene: FigureScene, key: string) {
-  const element = document.querySelector(`[data-pane="${CSS.escape(key)}"]`);
-  return element ? fitPlane(scene.view, element.clientWidth, element.clientHeight) : undefined;
-}
-
 /** The grip or the curve that a press of the second button means. */
 function underPress(scene: FigureScene, event: MouseEvent): Under | null {
   const target = event.target as Element;
@@ -212,16 +206,16 @@ function underPress(scene: FigureScene, event: MouseEvent): Under | null {
   const key = element?.getAttribute('data-pane');
   if (!element || !key) return null;
   const pane = [wholePane, ...panesOf(scene.document)].find((one) => one.key === key) ?? wholePane;
-  const plane = fitPlane(scene.view, element.clientWidth, element.clientHeight);
+  const projection = scene.laidOut.projectionOf(key);
+  if (!projection) return null;
   const wanted = target.closest('[data-grip]')?.getAttribute('data-grip');
   const grip = wanted ? gripsOf(scene, pane).find((one) => gripKey(one) === wanted) : undefined;
   const place = grip && gripPlace(scene.document, scene.evaluation, grip);
-  const box = element.getBoundingClientRect();
-  const [curve] = curvesNear(scene, plane, pane, [event.clientX - box.left, event.clientY - box.top]);
+  const [curve] = curvesNear(scene, projection, pane, pixelIn(element, event));
   return {
     grip,
     item: grip ? itemOf(scene.document, grip.item) : curve,
     pane: key,
-    grips: place ? gripsNear(scene, plane, place, pane) : [],
+    grips: place ? gripsNear(scene, projection, place, pane) : [],
   };
 }

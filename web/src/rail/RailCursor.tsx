@@ -1,6 +1,8 @@
 import { domainOf } from '@bogen/core/curve';
-import { useLayoutEffect, useRef, type PointerEvent } from 'react';
-import { cursorKey } from '../figure/handles/cursorKey.js';
+import { useLayoutEffect, useRef } from 'react';
+import { cursorHold } from '../figure/handles/cursorHold.js';
+import { alongRail } from '../figure/hold/parameter.js';
+import { useHold } from '../figure/hold/useHold.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
@@ -11,7 +13,6 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
   const { t } = useTranslation();
   const line = useRef<HTMLDivElement>(null);
   const value = useRef<HTMLSpanElement>(null);
-  const held = useRef<{ offset: number; u: number } | null>(null);
 
   useLayoutEffect(() => {
     let before: readonly unknown[] = [];
@@ -37,11 +38,13 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
     });
   }, [scene, width]);
 
-  const follow = (event: PointerEvent): void => {
+  const hold = useHold(() => {
     const curve = scene.railCurve;
-    if (!held.current || !curve) return;
-    const axis = railAxis(curve, width, scene.axis.window).clamp(true);
-    scene.moveCursor(axis.invert(event.clientX + held.current.offset));
+    return curve && cursorHold(scene, alongRail(curve, railAxis(curve, width, scene.axis.window)));
+  });
+  const zoom = (factor: number): void => {
+    const curve = scene.railCurve;
+    if (curve) scene.axis.setWindow(zoomedWindow(curve, scene.axis.window, factor, scene.cursor));
   };
   return (
     <div
@@ -51,28 +54,13 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
       aria-label={t('figure.cursorOnRail')}
       data-handle="rail-cursor"
       className="group absolute top-0 bottom-0 left-0 -ml-3 w-6 cursor-ew-resize touch-none outline-none"
-      onPointerDown={(event) => {
-        const curve = scene.railCurve;
-        if (event.button !== 0 || !curve) return;
-        held.current = {
-          offset: railAxis(curve, width, scene.axis.window)(scene.cursor) - event.clientX,
-          u: scene.cursor,
-        };
-        event.currentTarget.setPointerCapture(event.pointerId);
-      }}
-      onPointerMove={follow}
-      onPointerUp={() => (held.current = null)}
-      onPointerCancel={() => (held.current = null)}
+      onPointerDown={hold.onPointerDown}
+      onMouseDown={hold.onMouseDown}
       onKeyDown={(event) => {
-        if (event.key === 'Escape' && held.current) {
-          scene.moveCursor(held.current.u);
-          held.current = null;
-        } else if (event.key === '+' || event.key === '-') {
-          const curve = scene.railCurve;
-          const factor = event.key === '+' ? 2 : 0.5;
-          if (curve) scene.axis.setWindow(zoomedWindow(curve, scene.axis.window, factor, scene.cursor));
+        if (event.key === '+' || event.key === '-') {
+          zoom(event.key === '+' ? 2 : 0.5);
           event.stopPropagation();
-        } else cursorKey(event, scene);
+        } else hold.onKeyDown(event);
       }}
     >
       <div className="absolute inset-y-0 left-1/2 w-px bg-ink" />

@@ -42,9 +42,10 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   useLayoutEffect(() => {
     let before: readonly unknown[] = [];
     let told: readonly unknown[] = [];
-    // While something is dragged the ground is copied.
+    // While points are dragged the ground is copied. While a knot is, it is another in every frame, and drawn.
     let ground: ImageBitmap | undefined;
     let groundKnots: readonly number[] | undefined;
+    let lastKnots: readonly number[] | undefined;
     const stop = scene.addPainter(() => {
       const contents = contentsOf(scene);
       if (!contents) return;
@@ -67,17 +68,19 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       before = depends;
       const axis = railAxis(contents.curve, width, parameterWindow);
       const input = { ...contents, context, axis, width, height, palette };
-      if (scene.host.motion() === 'rest') drawGround(track, input, parameterWindow !== null);
-      else {
-        if (contents.curve.knots !== groundKnots) {
+      const { knots } = contents.curve;
+      const isKept = ground !== undefined && knots === groundKnots;
+      if (scene.host.motion() !== 'rest' && (isKept || knots === lastKnots)) {
+        if (!isKept) {
           ground?.close();
           ground = drawBitmap(width, height, (own) =>
             drawGround(track, { ...input, context: own }, parameterWindow !== null),
           );
-          groundKnots = contents.curve.knots;
+          groundKnots = knots;
         }
         context.drawImage(ground!, 0, 0, width, height);
-      }
+      } else drawGround(track, input, parameterWindow !== null);
+      lastKnots = knots;
       drawInside(input, parameterWindow !== null, track.draw);
       track.drawScale?.(input);
     });
@@ -143,6 +146,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
         style={{ width: valuesWidth(width), height: valuesHeight }}
         data-track-values
       />
+      {track.Marks && width > 0 && !isAwaited && <track.Marks scene={scene} width={width} />}
       {mayArrangeRail(scene.host, scene.document) && (
         <TrackEdge scene={scene} track={track} height={height} onPull={setPulled} />
       )}

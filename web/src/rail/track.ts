@@ -1,6 +1,8 @@
 import { interiorKnots, type Curve } from '@bogen/core/curve';
 import { type Looks, type TrackName } from '@bogen/core/figure';
 import type { ScaleLinear } from 'd3-scale';
+import type { ComponentType } from 'react';
+import type { FigureScene } from '../figure/scene/scene.js';
 import type { LitSupport } from '../figure/scene/sceneParts.js';
 import type { Palette } from '../theme/theme.js';
 
@@ -23,6 +25,12 @@ export interface TrackInput extends TrackContents {
   readonly palette: Palette;
 }
 
+/** What the marks of a track are laid over. */
+export interface TrackMarksProps {
+  readonly scene: FigureScene;
+  readonly width: number;
+}
+
 /** One plot of the rail. */
 export interface Track {
   readonly name: TrackName;
@@ -40,6 +48,8 @@ export interface Track {
   readonly valuesAt: (contents: TrackContents, u: number) => readonly string[];
   /** The basis function under a place of the plot, for tracks that have some. */
   readonly pickAt?: (input: Omit<TrackInput, 'context' | 'palette'>, x: number, y: number) => number | null;
+  /** What lies over its plot to be taken hold of. */
+  readonly Marks?: ComponentType<TrackMarksProps>;
 }
 
 export const plotFont = '11px "JetBrains Mono Variable", monospace';

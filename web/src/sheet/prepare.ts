@@ -16,7 +16,7 @@ import {
 import { stillHost } from '../figure/scene/host.js';
 import { jumpsOf } from '../figure/paint/jumpMark.js';
 import { wholePane, type Pane } from '../figure/scene/pane.js';
-import { fitPlane } from '../figure/geometry/plane.js';
+import { planeProjection } from '../figure/geometry/projection.js';
 import { FigureScene } from '../figure/scene/scene.js';
 
 /** What the first picture of a figure needs to know of its curves, as steps of a few milliseconds at most. */
@@ -46,25 +46,25 @@ function* stepsToCompute(document: FigureDocument): Generator<void> {
  */
 function* stepsToDraw(document: FigureDocument, palette: Palette): Generator<void> {
   const scene = new FigureScene(stillHost(document));
-  const plane = fitPlane(scene.view, 880, 480);
+  const projection = planeProjection(scene.view, 880, 480);
   const draw = (work: (context: CanvasRenderingContext2D) => void): void => drawBitmap(1, 1, work).close();
   for (const { id } of document.items) {
     const pane: Pane = { ...wholePane, shows: (other) => other === id };
     draw((context) => {
-      drawCurves(context, scene, plane, palette, pane);
-      drawPoints(context, scene, plane, palette, pane);
+      drawCurves(context, scene, projection, palette, pane);
+      drawPoints(context, scene, projection, palette, pane);
     });
     yield;
   }
-  draw((context) => drawOver(context, scene, plane, palette, wholePane));
+  draw((context) => drawOver(context, scene, projection, palette, wholePane));
   yield;
   const contents = contentsOf(scene);
   if (!contents) return;
-  const axis = railAxis(contents.curve, plane.width, null);
+  const axis = railAxis(contents.curve, projection.width, null);
   for (const name of document.rail.tracks) {
     const track = tracks[name];
     draw((context) => {
-      const input = { ...contents, context, axis, width: plane.width, height: track.height, palette };
+      const input = { ...contents, context, axis, width: projection.width, height: track.height, palette };
       track.drawGround?.(input);
       track.draw(input);
       track.drawScale?.(input);

@@ -1,7 +1,7 @@
 import type { FigureDocument } from '@bogen/core/figure';
 import { useEffect, useRef, useState } from 'react';
 import { prepare } from '../figure/paint/canvas.js';
-import { fitPlane } from '../figure/geometry/plane.js';
+import { planeProjection } from '../figure/geometry/projection.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import type { Palette } from '../theme/theme.js';
@@ -57,11 +57,11 @@ function draw(
   height: number,
 ): void {
   context.clearRect(0, 0, width, height);
-  const plane = fitPlane(view, width, height);
+  const projection = planeProjection(view, width, height);
   const trace = (flat: Float32Array): void => {
     context.beginPath();
     for (let at = 0; at < flat.length; at += 2)
-      context.lineTo(plane.screenX(flat[at]!), plane.screenY(flat[at + 1]!));
+      context.lineTo(projection.screenX(flat[at]!), projection.screenY(flat[at + 1]!));
     context.stroke();
   };
   for (const { spans, points, isOnRail } of curves) {
@@ -78,7 +78,7 @@ function draw(
     context.lineWidth = 1;
     for (let at = 0; at < points.length; at += 2) {
       context.beginPath();
-      context.arc(plane.screenX(points[at]!), plane.screenY(points[at + 1]!), 2.2, 0, 2 * Math.PI);
+      context.arc(projection.screenX(points[at]!), projection.screenY(points[at + 1]!), 2.2, 0, 2 * Math.PI);
       context.fill();
       context.stroke();
     }

@@ -208,7 +208,9 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             onToggle={mode === 'loose' ? toggle : undefined}
             layer={
               drawing.tool
-                ? (plane) => <DrawLayer drawing={drawing} scene={scene} plane={plane} onSay={say} />
+                ? (projection) => (
+                    <DrawLayer drawing={drawing} scene={scene} projection={projection} onSay={say} />
+                  )
                 : undefined
             }
           />

@@ -1,15 +1,15 @@
 import { useEffect, useRef, type KeyboardEvent } from 'react';
-import type { Plane } from '../../figure/geometry/plane.js';
+import type { Projection } from '../../figure/geometry/projection.js';
 import { useTranslation } from '../../text/text.js';
 import { closingWays, type Drawing } from './useDrawing.js';
 
 /** Back at the start: asks how the curve is to close, or whether it goes on. */
-export function ClosingQuestion({ drawing, plane }: { drawing: Drawing; plane: Plane }) {
+export function ClosingQuestion({ drawing, projection }: { drawing: Drawing; projection: Projection }) {
   const { t } = useTranslation();
   const ref = useRef<HTMLDivElement>(null);
   useEffect(() => ref.current?.querySelector('button')?.focus(), []);
   const { tool, places } = drawing;
-  const [x, y] = plane.toScreen(places[0]!.at);
+  const [x, y] = projection.toScreen(places[0]!.at);
   const onKeyDown = (event: KeyboardEvent): void => {
     event.stopPropagation();
     if (event.key !== 'Escape') return;
@@ -28,8 +28,8 @@ export function ClosingQuestion({ drawing, plane }: { drawing: Drawing; plane: P
       onPointerUp={(event) => event.stopPropagation()}
       className="absolute z-20 flex w-64 cursor-default flex-col rounded-lg border border-strong bg-sheet p-1.5 shadow-lg"
       style={{
-        ...(x > plane.width / 2 ? { right: plane.width - x + 14 } : { left: x + 14 }),
-        ...(y > plane.height / 2 ? { bottom: plane.height - y + 10 } : { top: y + 10 }),
+        ...(x > projection.width / 2 ? { right: projection.width - x + 14 } : { left: x + 14 }),
+        ...(y > projection.height / 2 ? { bottom: projection.height - y + 10 } : { top: y + 10 }),
       }}
     >
       <p className="px-2 pb-1 text-[12px] text-soft">{t('draw.howToClose')}</p>

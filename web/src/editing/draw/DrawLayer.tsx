@@ -1,7 +1,9 @@
 import type { Point } from '@bogen/core/curve';
 import { useEffect, useRef, type KeyboardEvent, type PointerEvent } from 'react';
-import { arrowStep, roundPlace } from '../../figure/handles/dragging.js';
-import type { Plane } from '../../figure/geometry/plane.js';
+import { places, roundPlace } from '../../figure/hold/place.js';
+import { useHold, type Holding } from '../../figure/hold/useHold.js';
+import type { Pixel, ValueSpace } from '../../figure/hold/valueSpace.js';
+import { fromPixel, pixelIn, type Projection } from '../../figure/geometry/projection.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
@@ -15,7 +17,7 @@ import type { Drawing } from './useDrawing.js';
 interface DrawLayerProps {
   readonly drawing: Drawing;
   readonly scene: FigureScene;
-  readonly plane: Plane;
+  readonly projection: Projection;
   readonly onSay: (text: string) => void;
 }
 
@@ -23,10 +25,9 @@ interface DrawLayerProps {
  * Over the figure while something is drawn: a press sets a place, a pull out of it a handle, a stroke a
  * freehand curve. With the keyboard the arrows move a cross, Space sets a place, Enter ends.
  */
-export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
+export function DrawLayer({ drawing, scene, projection, onSay }: DrawLayerProps) {
   const { t } = useTranslation();
   const ref = useRef<HTMLDivElement>(null);
-  const down = useRef<{ at: Point; from: readonly [number, number]; stroke: Point[] } | null>(null);
   const tool = drawing.tool!;
 
   const { asksClosing } = drawing;
@@ -55,17 +56,16 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
     return () => window.removeEventListener('keydown', onKey);
   });
 
-  const placeOf = (event: PointerEvent): Snapped => {
-    const box = ref.current!.getBoundingClientRect();
-    const pointer = plane.toPlane(event.clientX - box.left, event.clientY - box.top);
+  const placeAt = ({ pixel, free }: Pointed): Snapped => {
+    const pointer = fromPixel(projection, pixel);
     // With Ctrl a place is taken as it is.
-    if (event.ctrlKey) return { at: pointer.map(roundPlace), kind: null };
+    if (free) return { at: pointer.map(roundPlace), kind: null };
     return snap(
       pointer,
       drawing.places.map(({ at }) => at),
       scene.document,
       scene.evaluation,
-      plane,
+      projection,
     );
   };
   const set = (snapped: Snapped, pulled?: Point): void => {
@@ -79,54 +79,54 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
     onSay(t('draw.set', { x: shownNumber(snapped.at[0]!), y: shownNumber(snapped.at[1]!) }));
   };
 
-  const onPointerDown = (event: PointerEvent<HTMLDivElement>): void => {
-    if (event.button !== 0 || drawing.asksClosing) return;
-    ref.current!.focus();
-    ref.current!.setPointerCapture(event.pointerId);
-    const snapped = placeOf(event);
-    down.current = { at: snapped.at, from: [event.clientX, event.clientY], stroke: [snapped.at] };
-    if (!tools[tool].freehand && !tools[tool].pulls) {
-      down.current = null;
-      set(snapped);
-    }
+  /** A freehand stroke, through all that the pointer passed. */
+  const draw = (first: Pointed): Holding<Pointed> => {
+    const stroke: Point[] = [placeAt(first).at];
+    const release = (): void => scene.showPreview('hand', null);
+    return {
+      preview: (_, passed) => {
+        stroke.push(...passed().map(({ pixel }) => fromPixel(projection, pixel)));
+        scene.showPreview('hand', { places: [], pulls: [], polygon: false, stroke: [...stroke] });
+      },
+      commit: () => {
+        release();
+        if (stroke.length > 2) drawing.placeMany(stroke);
+      },
+      cancel: release,
+    };
   };
-  const onPointerMove = (event: PointerEvent<HTMLDivElement>): void => {
-    const { current } = down;
-    if (current && tools[tool].freehand) {
-      const box = ref.current!.getBoundingClientRect();
-      const moves = event.nativeEvent.getCoalescedEvents();
-      for (const move of moves.length > 0 ? moves : [event.nativeEvent]) {
-        current.stroke.push(plane.toPlane(move.clientX - box.left, move.clientY - box.top));
-      }
-      scene.showPreview('drawing', { places: [], pulls: [], polygon: false, stroke: [...current.stroke] });
-      return;
-    }
-    if (current && pulledFar(event, current.from)) {
-      drawing.hover({ at: current.at, kind: null }, placeOf(event).at);
-      return;
-    }
-    drawing.hover(placeOf(event));
+  /** A place with the handle that is pulled out of it. */
+  const pull = (first: Pointed): Holding<Pointed> => {
+    const at: Snapped = { at: placeAt(first).at, kind: null };
+    return {
+      preview: (pointed) => drawing.hover(at, placeAt(pointed).at),
+      commit: (pointed) => set(at, placeAt(pointed).at),
+      cancel: () => drawing.hover(at),
+      pressed: () => set(placeAt(first)),
+    };
   };
-  const onPointerUp = (event: PointerEvent<HTMLDivElement>): void => {
-    const { current } = down;
-    down.current = null;
-    if (!current) return;
-    if (tools[tool].freehand) {
-      if (current.stroke.length > 2) drawing.placeMany(current.stroke);
-      return;
-    }
-    const snapped = placeOf(event);
-    if (pulledFar(event, current.from)) set({ at: current.at, kind: null }, snapped.at);
-    else set(snapped);
-  };
+  const pointed = (event: PointerEvent): Pointed => ({
+    pixel: pixelIn(ref.current!, event),
+    free: event.ctrlKey,
+  });
+  const hold = useHold<Pointed>(() => ({
+    space: pointing,
+    value: (press) => (press && !drawing.asksClosing ? pointed(press) : undefined),
+    press: (event) => {
+      if (tools[tool].freehand || tools[tool].pulls) return true;
+      set(placeAt(pointed(event)));
+      return false;
+    },
+    take: (press) => (tools[tool].freehand ? draw : pull)(pointed(press!)),
+    slack: tools[tool].freehand ? 0 : 5,
+  }));
   const onKeyDown = (event: KeyboardEvent<HTMLDivElement>): void => {
-    const step = arrowStep(event, scene.document.view.grid);
-    if (step) {
-      const { view } = scene;
-      const from = drawing.hovered?.at ?? [(view.left + view.right) / 2, (view.bottom + view.top) / 2];
-      const at = from.map((value, axis) => roundPlace(value + step[axis]!));
-      drawing.hover({ at, kind: null });
-      onSay(t('draw.crossAt', { x: shownNumber(at[0]!), y: shownNumber(at[1]!) }));
+    const { view } = scene;
+    const from = drawing.hovered?.at ?? [(view.left + view.right) / 2, (view.bottom + view.top) / 2];
+    const next = places(projection, scene.document.view.grid).nudged(from, event);
+    if (next) {
+      drawing.hover({ at: next, kind: null });
+      onSay(t('draw.crossAt', { x: shownNumber(next[0]!), y: shownNumber(next[1]!) }));
     } else if (event.key === ' ') {
       if (drawing.hovered) set({ at: drawing.hovered.at, kind: null });
     } else if (event.key === 'Enter') drawing.finish();
@@ -137,7 +137,7 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
   };
 
   const { hovered } = drawing;
-  const [x, y] = hovered ? plane.toScreen(hovered.at) : [0, 0];
+  const [x, y] = hovered ? projection.toScreen(hovered.at) : [0, 0];
   return (
     <div
       ref={ref}
@@ -146,20 +146,21 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
       tabIndex={0}
       data-draw-layer
       className="absolute inset-0 cursor-crosshair touch-none outline-none select-none"
-      onPointerDown={onPointerDown}
-      // The focus is given by hand; the browser's own would take it back from a question that was asked.
-      onMouseDown={(event) => event.preventDefault()}
-      onPointerMove={onPointerMove}
-      onPointerUp={onPointerUp}
-      onPointerCancel={() => (down.current = null)}
-      onPointerLeave={() => !down.current && drawing.hover(null)}
+      onPointerDown={hold.onPointerDown}
+      onMouseDown={hold.onMouseDown}
+      onPointerMove={(event) => !hold.isHeld() && drawing.hover(placeAt(pointed(event)))}
+      onPointerLeave={() => !hold.isHeld() && drawing.hover(null)}
       onKeyDown={onKeyDown}
     >
       <DrawLead drawing={drawing} />
       {drawing.stroke && (
-        <StrokeChart stroke={drawing.stroke} drawn={drawing.places.map(({ at }) => at)} plane={plane} />
+        <StrokeChart
+          stroke={drawing.stroke}
+          drawn={drawing.places.map(({ at }) => at)}
+          projection={projection}
+        />
       )}
-      {drawing.asksClosing && <ClosingQuestion drawing={drawing} plane={plane} />}
+      {drawing.asksClosing && <ClosingQuestion drawing={drawing} projection={projection} />}
       {hovered && !drawing.asksClosing && (
         <>
           <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">
@@ -171,7 +172,7 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
           </svg>
           <span
             className="pointer-events-none absolute rounded bg-ink px-1.5 py-0.5 font-mono text-[11px] whitespace-nowrap text-sheet"
-            style={{ left: Math.min(x + 14, plane.width - 190), top: Math.max(4, y - 28) }}
+            style={{ left: Math.min(x + 14, projection.width - 190), top: Math.max(4, y - 28) }}
             data-snap={hovered.kind ?? 'free'}
           >
             {shownNumber(hovered.at[0]!)}, {shownNumber(hovered.at[1]!)}
@@ -183,7 +184,14 @@ export function DrawLayer({ drawing, scene, plane, onSay }: DrawLayerProps) {
   );
 }
 
-/** Whether the pointer went so far from where it was pressed that a handle is meant. */
-function pulledFar(event: PointerEvent, from: readonly [number, number]): boolean {
-  return Math.hypot(event.clientX - from[0], event.clientY - from[1]) > 5;
+/** Where the pointer is, and whether the place there is taken as it is. */
+interface Pointed {
+  readonly pixel: Pixel;
+  readonly free: boolean;
 }
+
+const pointing: ValueSpace<Pointed> = {
+  toScreen: ({ pixel }) => pixel,
+  at: (pixel, { ctrlKey }) => ({ pixel, free: ctrlKey }),
+  nudged: () => undefined,
+};

@@ -1,6 +1,6 @@
 import type { Point } from '@bogen/core/curve';
 import { scaleLinear, scaleLog } from 'd3-scale';
-import type { Plane } from '../../figure/geometry/plane.js';
+import type { Projection } from '../../figure/geometry/projection.js';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import type { FittedStroke } from './useStrokeFit.js';
@@ -10,11 +10,11 @@ const size = { width: 230, height: 118, left: 30, right: 12, top: 26, bottom: 20
 interface StrokeChartProps {
   readonly stroke: FittedStroke;
   readonly drawn: readonly Point[];
-  readonly plane: Plane;
+  readonly projection: Projection;
 }
 
 /** How many control points a stroke needs at each tolerance, and where the chosen one stands. */
-export function StrokeChart({ stroke, drawn, plane }: StrokeChartProps) {
+export function StrokeChart({ stroke, drawn, projection }: StrokeChartProps) {
   const { t } = useTranslation();
   const { fit, series } = stroke;
   const all = [...series, fit];
@@ -26,7 +26,7 @@ export function StrokeChart({ stroke, drawn, plane }: StrokeChartProps) {
   const line = series.map(({ tolerance, points }) => `${x(tolerance)},${y(points)}`).join(' ');
   return (
     <figure
-      className={`pointer-events-none absolute rounded-md border border-line bg-sheet ${emptiestCorner(drawn, plane)}`}
+      className={`pointer-events-none absolute rounded-md border border-line bg-sheet ${emptiestCorner(drawn, projection)}`}
       data-stroke-chart
     >
       <figcaption className="px-2 pt-1.5 text-[12px]" data-stroke-fit={fit.points}>
@@ -99,21 +99,21 @@ export function StrokeChart({ stroke, drawn, plane }: StrokeChartProps) {
 }
 
 /** The corner of the figure in which the chart hides least of the stroke. */
-function emptiestCorner(drawn: readonly Point[], plane: Plane): string {
+function emptiestCorner(drawn: readonly Point[], projection: Projection): string {
   const [across, down] = [330, 160];
   const corners = [
-    { place: 'top-2 right-3', hides: (x: number, y: number) => x > plane.width - across && y < down },
+    { place: 'top-2 right-3', hides: (x: number, y: number) => x > projection.width - across && y < down },
     {
       place: 'bottom-11 right-3',
-      hides: (x: number, y: number) => x > plane.width - across && y > plane.height - down - 30,
+      hides: (x: number, y: number) => x > projection.width - across && y > projection.height - down - 30,
     },
     { place: 'top-9 left-4', hides: (x: number, y: number) => x < across && y < down + 30 },
     {
       place: 'bottom-11 left-4',
-      hides: (x: number, y: number) => x < across && y > plane.height - down - 30,
+      hides: (x: number, y: number) => x < across && y > projection.height - down - 30,
     },
   ];
   const count = ({ hides }: (typeof corners)[number]): number =>
-    drawn.filter((point) => hides(...plane.toScreen(point))).length;
+    drawn.filter((point) => hides(...projection.toScreen(point))).length;
   return corners.reduce((best, next) => (count(next) < count(best) ? next : best)).place;
 }

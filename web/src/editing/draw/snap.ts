@@ -8,8 +8,8 @@ import {
   type Point,
 } from '@bogen/core/curve';
 import { curveOf, type FigureDocument, type Evaluation } from '@bogen/core/figure';
-import { roundPlace } from '../../figure/handles/dragging.js';
-import type { Plane } from '../../figure/geometry/plane.js';
+import { roundPlace } from '../../figure/hold/place.js';
+import type { Projection } from '../../figure/geometry/projection.js';
 
 /** What a place snapped to, by its word in the catalogue. */
 export type SnapKind =
@@ -51,10 +51,10 @@ export function snap(
   places: readonly Point[],
   document: FigureDocument,
   evaluation: Evaluation,
-  plane: Plane,
+  projection: Projection,
   points?: readonly { readonly at: Point; readonly name: string }[],
 ): Snapped {
-  const within = reach / plane.scale;
+  const within = reach / projection.scale;
   const far = (point: Point): number => Math.hypot(point[0]! - pointer[0]!, point[1]! - pointer[1]!);
   let best: (Snapped & { far: number }) | undefined;
   const offer = (at: Point, kind: SnapKind, name: string): void => {
@@ -105,7 +105,7 @@ export function snap(
   if (horizontal) return { at: [near(pointer[0]!), horizontal[1]!], kind: 'horizontal' };
   if (vertical) return { at: [vertical[0]!, near(pointer[1]!)], kind: 'vertical' };
   const crossing = [onGrid(pointer[0]!), onGrid(pointer[1]!)];
-  const onCrossing = grid * plane.scale >= 6 ? far(crossing) : Infinity;
+  const onCrossing = grid * projection.scale >= 6 ? far(crossing) : Infinity;
   // A crossing right under the pointer is meant, whatever line passes near it.
   if (onCrossing <= within / 2) return { at: crossing, kind: 'grid' };
   const onLine = snapToLine(pointer, places, curves, document, within);

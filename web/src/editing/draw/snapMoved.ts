@@ -1,6 +1,6 @@
 import { distinctPointCount, type Point } from '@bogen/core/curve';
 import { curveOf, itemOf, sourcesOf, type Grip } from '@bogen/core/figure';
-import type { Plane } from '../../figure/geometry/plane.js';
+import type { Projection } from '../../figure/geometry/projection.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import type { FigureState } from '../../figure/scene/sceneParts.js';
 import { snap, type Snapped } from './snap.js';
@@ -15,7 +15,7 @@ export function snapMoved(
   grip: Grip,
   pointer: Point,
   before: FigureState,
-  plane: Plane,
+  projection: Projection,
 ): Snapped {
   const { document, evaluation } = before;
   const answers = new Set([grip.item]);
@@ -33,5 +33,5 @@ export function snapMoved(
   const name = itemOf(document, grip.item)?.name ?? '';
   const points = own.flatMap((at, k) => (k === index ? [] : [{ at, name: `P${k} ${name}` }]));
   const near = [own[index + 1], own[index - 2], own[index - 1]].flatMap((at) => (at ? [at] : []));
-  return snap(pointer, near, { ...document, items: others }, evaluation, plane, points);
+  return snap(pointer, near, { ...document, items: others }, evaluation, projection, points);
 }

@@ -1,11 +1,15 @@
 import type { CurveSamples, Point } from '@bogen/core/curve';
-import type { Plane } from './plane.js';
+import type { Projection } from './projection.js';
 
 /** Begins the path of a polyline. */
-export function tracePoints(context: CanvasRenderingContext2D, points: readonly Point[], plane: Plane): void {
+export function tracePoints(
+  context: CanvasRenderingContext2D,
+  points: readonly Point[],
+  projection: Projection,
+): void {
   context.beginPath();
   points.forEach((point, index) => {
-    const [x, y] = plane.toScreen(point);
+    const [x, y] = projection.toScreen(point);
     if (index === 0) context.moveTo(x, y);
     else context.lineTo(x, y);
   });
@@ -85,12 +89,12 @@ export function addSpans(
 export function addSamples(
   context: CanvasRenderingContext2D,
   { coordinates, dimension, perSpan }: CurveSamples,
-  plane: Plane,
+  projection: Projection,
   from: number,
   to: number,
 ): void {
-  const x: Pixel = (sample) => plane.screenX(coordinates[sample * dimension]!);
-  const y: Pixel = (sample) => plane.screenY(coordinates[sample * dimension + 1]!);
+  const x: Pixel = (sample) => projection.screenX(coordinates[sample * dimension]!);
+  const y: Pixel = (sample) => projection.screenY(coordinates[sample * dimension + 1]!);
   context.moveTo(x(from), y(from));
   addSpans(context, perSpan, from, to, x, y);
 }

@@ -2,18 +2,18 @@ import { gripKey, type Grip } from '@bogen/core/figure';
 import { useEffect, useRef, type KeyboardEvent } from 'react';
 import type { FigureScene } from '../scene/scene.js';
 import type { Question } from '../scene/sceneParts.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import { useTranslation } from '../../text/text.js';
 import { gripName } from './gripName.js';
 
 interface ChooserProps {
   readonly scene: FigureScene;
   readonly question: Question;
-  readonly plane: Plane;
+  readonly projection: Projection;
 }
 
 /** Asks which of several points on one place is meant; the one that is chosen then lies above the others. */
-export function Chooser({ scene, question, plane }: ChooserProps) {
+export function Chooser({ scene, question, projection }: ChooserProps) {
   const { t } = useTranslation();
   const ref = useRef<HTMLDivElement>(null);
   useEffect(() => ref.current?.querySelector('button')?.focus(), [question]);
@@ -46,8 +46,10 @@ export function Chooser({ scene, question, plane }: ChooserProps) {
       onKeyDown={onKeyDown}
       className="absolute z-20 flex max-h-60 min-w-40 flex-col overflow-y-auto rounded-lg border border-strong bg-sheet p-1.5 shadow-lg"
       style={{
-        ...(x > plane.width / 2 ? { right: plane.width - x + 14 } : { left: Math.max(4, x + 14) }),
-        ...(y > plane.height / 2 ? { bottom: plane.height - y + 10 } : { top: Math.max(4, y + 10) }),
+        ...(x > projection.width / 2 ? { right: projection.width - x + 14 } : { left: Math.max(4, x + 14) }),
+        ...(y > projection.height / 2
+          ? { bottom: projection.height - y + 10 }
+          : { top: Math.max(4, y + 10) }),
       }}
     >
       <p className="px-2 pb-1 text-[12px] text-soft">{t('select.which')}</p>

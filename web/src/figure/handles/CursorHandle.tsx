@@ -1,17 +1,22 @@
-import { domainOf, nearestPoint } from '@bogen/core/curve';
-import { useLayoutEffect, useRef, type PointerEvent } from 'react';
+import { domainOf } from '@bogen/core/curve';
+import { useLayoutEffect, useRef } from 'react';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
+import type { Projection } from '../geometry/projection.js';
+import { alongCurve } from '../hold/parameter.js';
+import { useHold } from '../hold/useHold.js';
 import { cursorPoint } from '../paint/drawFigure.js';
-import { cursorKey } from './cursorKey.js';
-import type { Plane } from '../geometry/plane.js';
 import type { FigureScene } from '../scene/scene.js';
+import { cursorHold } from './cursorHold.js';
 
 /** The rail's cursor as a point on the curve; it can be dragged along the curve. */
-export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plane }) {
+export function CursorHandle({ scene, projection }: { scene: FigureScene; projection: Projection }) {
   const { t } = useTranslation();
   const ref = useRef<SVGCircleElement>(null);
-  const held = useRef<{ dx: number; dy: number; u: number } | null>(null);
+  const { onPointerDown, onMouseDown, onKeyDown } = useHold(() => {
+    const curve = scene.railCurve;
+    return curve && cursorPoint(scene) ? cursorHold(scene, alongCurve(curve, projection)) : undefined;
+  });
 
   useLayoutEffect(() => {
     const element = ref.current!;
@@ -22,7 +27,7 @@ export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plan
       if (element.style.display !== display) element.style.display = display;
       // Its dot is drawn on the canvas; what is taken hold of follows when a drag is done.
       if (!point || !curve || scene.host.motion() !== 'rest') return;
-      const [x, y] = plane.toScreen(point);
+      const [x, y] = projection.toScreen(point);
       element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
       const [start, end] = domainOf(curve.knots, curve.degree);
       element.setAttribute('aria-valuemin', String(start));
@@ -32,12 +37,6 @@ export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plan
     return scene.addPainter(paint);
   });
 
-  const onPointerMove = (event: PointerEvent<SVGCircleElement>): void => {
-    const curve = scene.railCurve;
-    if (!held.current || !curve) return;
-    const at = plane.toPlane(event.clientX + held.current.dx, event.clientY + held.current.dy);
-    scene.moveCursor(nearestPoint(curve, at).parameter);
-  };
   return (
     <circle
       ref={ref}
@@ -47,22 +46,9 @@ export function CursorHandle({ scene, plane }: { scene: FigureScene; plane: Plan
       role="slider"
       aria-label={t('figure.cursor')}
       data-handle="cursor"
-      onPointerDown={(event) => {
-        const point = cursorPoint(scene);
-        if (event.button !== 0 || !point) return;
-        const [x, y] = plane.toScreen(point);
-        held.current = { dx: x - event.clientX, dy: y - event.clientY, u: scene.cursor };
-        ref.current!.setPointerCapture(event.pointerId);
-      }}
-      onPointerMove={onPointerMove}
-      onPointerUp={() => (held.current = null)}
-      onPointerCancel={() => (held.current = null)}
-      onKeyDown={(event) => {
-        if (event.key === 'Escape' && held.current) {
-          scene.moveCursor(held.current.u);
-          held.current = null;
-        } else cursorKey(event, scene);
-      }}
+      onPointerDown={onPointerDown}
+      onMouseDown={onMouseDown}
+      onKeyDown={onKeyDown}
     />
   );
 }

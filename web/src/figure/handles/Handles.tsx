@@ -4,18 +4,18 @@ import { useLayoutEffect, useRef, type KeyboardEvent, type PointerEvent, type Sy
 import { filled } from '../../text/filled.js';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
-import { useDragging, type Draggable } from './dragging.js';
+import { useGrips, type MovableGrip } from './useGrips.js';
 import { handlePlace, handlesOf, ringRadius } from '../scene/handles.js';
 import { mayMove } from '../scene/may.js';
 import type { Pane } from '../scene/pane.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import { letterOf, nameOf } from '../scene/names.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Picked } from '../scene/sceneParts.js';
 
 interface HandlesProps {
   readonly scene: FigureScene;
-  readonly plane: Plane;
+  readonly projection: Projection;
   readonly pane: Pane;
   /** Instead of moving, a press says that the point is to be loose or fixed. */
   readonly onToggle: ((item: string, of: PointKind, index: number) => void) | undefined;
@@ -34,7 +34,7 @@ interface Shown {
  * the canvas below, and their places are set by the scene's painter, not by React. There are hundreds of
  * them, so they are bare elements, and what happens to one is heard by the group.
  */
-export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
+export function Handles({ scene, projection, pane, onToggle, onSay }: HandlesProps) {
   const { t } = useTranslation();
   const group = useRef<SVGGElement>(null);
   const shown = useRef(new WeakMap<Element, Shown>());
@@ -50,12 +50,13 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
   const handleAt = (event: SyntheticEvent): Picked | undefined =>
     byKey.get((event.target as Element).getAttribute('data-grip') ?? '');
 
-  const draggableOf = (element: Element): Draggable => {
-    const grip = byKey.get(element.getAttribute('data-grip')!)!;
+  const gripOf = (element: Element): MovableGrip | undefined => {
+    const grip = byKey.get(element.getAttribute('data-grip')!);
+    if (!grip) return undefined;
     const { item, of, index } = grip;
     return {
       scene,
-      plane,
+      projection,
       pane,
       grip,
       place: () => handlePlace(scene, grip),
@@ -75,7 +76,7 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
       onTake: () => scene.pick(grip),
     };
   };
-  const dragging = useDragging(draggableOf);
+  const grips = useGrips(gripOf);
 
   const describe = (grip: Picked): string => {
     const at = handlePlace(scene, grip);
@@ -108,7 +109,7 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
       handles.forEach((handle, k) => {
         const at = isStill || scene.selected.has(handle) ? handlePlace(scene, handle) : undefined;
         if (!at) return;
-        const [x, y] = plane.toScreen(at);
+        const [x, y] = projection.toScreen(at);
         show(elements[k]!, { transform: `translate(${x.toFixed(2)} ${y.toFixed(2)})` });
       });
     };
@@ -122,7 +123,7 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
     const handle = handleAt(event);
     if (!handle) return;
     if (event.button !== 0 || !onToggle) {
-      dragging.onPointerDown(event);
+      grips.onPointerDown(event);
       return;
     }
     (event.target as SVGElement).focus();
@@ -136,7 +137,7 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
       onToggle(handle.item, handle.of, handle.index);
       return;
     }
-    dragging.onKeyDown(event);
+    grips.onKeyDown(event);
   };
   const pick = (handle: Picked | undefined | null): void => {
     if (handle !== undefined) scene.pick(handle);
@@ -146,13 +147,10 @@ export function Handles({ scene, plane, pane, onToggle, onSay }: HandlesProps) {
     <g
       ref={group}
       onPointerDown={onPointerDown}
-      onMouseDown={dragging.onMouseDown}
-      onPointerMove={dragging.onPointerMove}
-      onPointerUp={dragging.onPointerUp}
-      onPointerCancel={dragging.onPointerCancel}
+      onMouseDown={grips.onMouseDown}
       onKeyDown={onKeyDown}
-      onPointerOver={(event) => !dragging.isHeld() && pick(handleAt(event))}
-      onPointerOut={(event) => !dragging.isHeld() && handleAt(event) && pick(null)}
+      onPointerOver={(event) => !grips.isHeld() && pick(handleAt(event))}
+      onPointerOut={(event) => !grips.isHeld() && handleAt(event) && pick(null)}
       onFocus={(event) => pick(handleAt(event))}
       onBlur={() => pick(null)}
     >

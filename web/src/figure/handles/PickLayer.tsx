@@ -1,25 +1,32 @@
 import type { Point } from '@bogen/core/curve';
 import { useEffect, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useTranslation } from '../../text/text.js';
-import { arrowStep, roundPlace } from './dragging.js';
-import type { Plane } from '../geometry/plane.js';
+import { places } from '../hold/place.js';
+import { pixelIn } from '../geometry/projection.js';
+import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Picking } from '../scene/sceneParts.js';
 
 /** Over the figure while a panel waits for places of it. */
-export function PickLayer({ scene, plane, picking }: { scene: FigureScene; plane: Plane; picking: Picking }) {
+export function PickLayer({
+  scene,
+  projection,
+  picking,
+}: {
+  scene: FigureScene;
+  projection: Projection;
+  picking: Picking;
+}) {
   const { t } = useTranslation();
   const ref = useRef<HTMLDivElement>(null);
   const { view } = scene;
   const [cross, setCross] = useState<Point>([(view.left + view.right) / 2, (view.bottom + view.top) / 2]);
   useEffect(() => ref.current?.focus(), []);
-  const placeOf = (event: PointerEvent): Point => {
-    const box = ref.current!.getBoundingClientRect();
-    return plane.toPlane(event.clientX - box.left, event.clientY - box.top).map(roundPlace);
-  };
+  const space = places(projection, view.grid);
+  const placeOf = (event: PointerEvent): Point => space.at(pixelIn(ref.current!, event), event);
   const onKeyDown = (event: KeyboardEvent): void => {
-    const step = arrowStep(event, view.grid);
-    if (step) setCross(cross.map((value, axis) => roundPlace(value + step[axis]!)));
+    const next = space.nudged(cross, event);
+    if (next) setCross(next);
     else if (event.key === ' ' || event.key === 'Enter') scene.viewed.placePicked(cross);
     else if (event.key === 'Escape') scene.viewed.stopPicking();
     else return;
@@ -45,7 +52,7 @@ export function PickLayer({ scene, plane, picking }: { scene: FigureScene; plane
       </p>
       <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">
         {[...picking.places, cross].map((place, index) => {
-          const [x, y] = plane.toScreen(place);
+          const [x, y] = projection.toScreen(place);
           return (
             <path
               key={index}

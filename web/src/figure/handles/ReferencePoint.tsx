@@ -4,23 +4,23 @@ import clsx from 'clsx';
 import { useLayoutEffect, useRef } from 'react';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
-import { useDragging } from './dragging.js';
+import { useGrips } from './useGrips.js';
 import { mayMove } from '../scene/may.js';
 import { referenceNameSide } from '../paint/referenceNameSide.js';
 import type { Pane } from '../scene/pane.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 
 /** A reference point to aim at: a square set on the paper, with its name. Who may change the drawing can move it. */
 export function ReferencePoint({
   scene,
   item,
-  plane,
+  projection,
   pane,
 }: {
   scene: FigureScene;
   item: PointItem;
-  plane: Plane;
+  projection: Projection;
   pane: Pane;
 }) {
   const { t } = useTranslation();
@@ -32,9 +32,9 @@ export function ReferencePoint({
   };
   const grip: Grip = { item: item.id, of: 'referencePoint' };
   const movable = mayMove(scene.host, grip) && !item.locked;
-  const { isHeld: _, ...dragging } = useDragging(() => ({
+  const { isHeld: _, ...taking } = useGrips(() => ({
     scene,
-    plane,
+    projection,
     pane,
     grip,
     movable,
@@ -47,7 +47,7 @@ export function ReferencePoint({
     const paint = (): void => {
       const at = place();
       if (!at) return;
-      const [x, y] = plane.toScreen(at);
+      const [x, y] = projection.toScreen(at);
       element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
     };
     // Names change sides when a change is done, and not under the pointer.
@@ -72,7 +72,7 @@ export function ReferencePoint({
         scene.selected.has(grip) && 'selected',
       )}
       {...(movable
-        ? { ...dragging, tabIndex: 0, 'data-reference-point': item.name, 'data-grip': gripKey(grip) }
+        ? { ...taking, tabIndex: 0, 'data-reference-point': item.name, 'data-grip': gripKey(grip) }
         : {})}
     >
       {movable && <circle className="grip" r={12} />}

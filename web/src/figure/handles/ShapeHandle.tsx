@@ -5,14 +5,14 @@ import { useLayoutEffect, useRef } from 'react';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { mayMove } from '../scene/may.js';
-import { useDragging } from './dragging.js';
+import { useGrips } from './useGrips.js';
 import type { Pane } from '../scene/pane.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 
 interface ShapeHandleProps {
   readonly scene: FigureScene;
-  readonly plane: Plane;
+  readonly projection: Projection;
   readonly pane: Pane;
   readonly item: string;
   readonly handle: string;
@@ -20,14 +20,14 @@ interface ShapeHandleProps {
 }
 
 /** A place by which an arc, a conic, a chain, another shape or a picture is taken hold of. Its mark is drawn on the canvas below. */
-export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: ShapeHandleProps) {
+export function ShapeHandle({ scene, projection, pane, item: id, handle, onSay }: ShapeHandleProps) {
   const { t } = useTranslation();
   const ref = useRef<SVGCircleElement>(null);
   const grip: Grip = { item: id, of: 'handle', key: handle };
   const place = (): Point | undefined => gripPlace(scene.document, scene.evaluation, grip);
-  const { isHeld: _, ...dragging } = useDragging(() => ({
+  const { isHeld: _, ...taking } = useGrips(() => ({
     scene,
-    plane,
+    projection,
     pane,
     grip,
     movable: mayMove(scene.host, grip),
@@ -42,7 +42,7 @@ export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: Sha
     const paint = (): void => {
       const at = place();
       if (!at) return;
-      const [x, y] = plane.toScreen(at);
+      const [x, y] = projection.toScreen(at);
       element.setAttribute('transform', `translate(${x.toFixed(2)} ${y.toFixed(2)})`);
     };
     const name = (): void => {
@@ -65,7 +65,7 @@ export function ShapeHandle({ scene, plane, pane, item: id, handle, onSay }: Sha
       role="button"
       data-shape-handle={`${id}/${handle}`}
       data-grip={gripKey(grip)}
-      {...dragging}
+      {...taking}
     />
   );
 }

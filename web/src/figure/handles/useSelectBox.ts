@@ -3,7 +3,7 @@ import { useEffect, useState, type RefObject } from 'react';
 import { curvesNear } from '../scene/curveNear.js';
 import { gripsOf } from '../scene/gripsNear.js';
 import type { Pane } from '../scene/pane.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import { mayDraw } from '../scene/may.js';
 import type { FigureScene } from '../scene/scene.js';
 
@@ -31,7 +31,7 @@ export function drawsBox(scene: FigureScene, event: { shiftKey: boolean; button:
 export function useSelectBox(
   ref: RefObject<HTMLDivElement | null>,
   scene: FigureScene,
-  plane: Plane,
+  projection: Projection,
   pane: Pane,
 ): Box | null {
   const [box, setBox] = useState<Box | null>(null);
@@ -70,7 +70,7 @@ export function useSelectBox(
         window.removeEventListener('pointerup', onUp);
         if (Math.hypot(up.clientX - down.clientX, up.clientY - down.clientY) >= 4) return;
         scene.selected.select([]);
-        if (mayDraw(scene.host)) takeCurve(scene, plane, pane, local(up));
+        if (mayDraw(scene.host)) takeCurve(scene, projection, pane, local(up));
       };
       window.addEventListener('pointerup', onUp);
     };
@@ -84,7 +84,7 @@ export function useSelectBox(
       const inside = gripsOf(scene, pane).filter((grip) => {
         const place = gripPlace(scene.document, scene.evaluation, grip);
         if (!place) return false;
-        const [px, py] = plane.toScreen(place);
+        const [px, py] = projection.toScreen(place);
         return px >= left && px <= right && py >= top && py <= bottom;
       });
       const keys = new Set(start.before.map(gripKey));
@@ -109,14 +109,19 @@ export function useSelectBox(
       // Whoever takes over knows nothing of it.
       setBox(null);
     };
-  }, [ref, scene, plane, pane]);
+  }, [ref, scene, projection, pane]);
   return box;
 }
 
 /** Puts the curve under a press on the rail; of several that lie there, the next one with each press. */
-function takeCurve(scene: FigureScene, plane: Plane, pane: Pane, at: readonly [number, number]): void {
+function takeCurve(
+  scene: FigureScene,
+  projection: Projection,
+  pane: Pane,
+  at: readonly [number, number],
+): void {
   const { rail } = scene.document;
-  const near = curvesNear(scene, plane, pane, at).filter((item) => item.kind !== 'curve' || !item.faint);
+  const near = curvesNear(scene, projection, pane, at).filter((item) => item.kind !== 'curve' || !item.faint);
   if (near.length === 0) return;
   const now = near.findIndex(({ id }) => id === rail.item);
   const next = near[(now + 1) % near.length]!;

@@ -40,17 +40,22 @@ export function useSize<E extends HTMLElement>(of: unknown): [RefObject<E | null
   return [ref, size];
 }
 
+/** Pixels of the screen to a dot. */
+export const resolution = (dot: number): number => (window.devicePixelRatio || 1) * dot;
+
 /**
- * A drawing of this size in CSS pixels, at the screen's resolution, as pixels to copy. It is opaque unless
- * `alpha` is asked for.
+ * A drawing of this size in dots, at the screen's resolution, as pixels to copy. It is opaque unless `alpha` is
+ * asked for.
+ * @param dot CSS pixels to a dot
  */
 export function drawBitmap(
   width: number,
   height: number,
   draw: (context: CanvasRenderingContext2D) => void,
   alpha = false,
+  dot = 1,
 ): ImageBitmap {
-  const ratio = window.devicePixelRatio || 1;
+  const ratio = resolution(dot);
   const canvas = new OffscreenCanvas(Math.round(width * ratio), Math.round(height * ratio));
   // It can do all that a drawing asks of a canvas of the page.
   const context = canvas.getContext('2d', { alpha }) as unknown as CanvasRenderingContext2D;
@@ -61,23 +66,26 @@ export function drawBitmap(
 }
 
 /**
- * A canvas's context at the screen's resolution, in CSS pixels; `null` while it has no size. It is opaque
- * unless `alpha` is asked for, which spares the browser blending it with what lies below.
+ * The context of a canvas of this size in CSS pixels, at the screen's resolution, to draw in dots; `null` while it
+ * has no size. It is opaque unless `alpha` is asked for, which spares the browser blending it with what lies below.
+ * @param dot CSS pixels to a dot
  */
 export function prepare(
   canvas: HTMLCanvasElement,
   width: number,
   height: number,
   alpha = false,
+  dot = 1,
 ): CanvasRenderingContext2D | null {
   if (width === 0 || height === 0) return null;
-  const ratio = window.devicePixelRatio || 1;
+  const ratio = resolution(1);
   const [w, h] = [Math.round(width * ratio), Math.round(height * ratio)];
   if (canvas.width !== w || canvas.height !== h) {
     canvas.width = w;
     canvas.height = h;
   }
   const context = canvas.getContext('2d', { alpha });
-  context?.setTransform(ratio, 0, 0, ratio, 0, 0);
+  const perDot = resolution(dot);
+  context?.setTransform(perDot, 0, 0, perDot, 0, 0);
   return context;
 }

@@ -8,7 +8,7 @@ import { looksOf, type FigureDocument } from '@bogen/core/figure';
 import { shownNumber } from '../../text/number.js';
 import type { Palette } from '../../theme/theme.js';
 import { write } from './drawText.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import { tracePoints } from '../geometry/path.js';
 import type { FigureScene } from '../scene/scene.js';
 
@@ -26,7 +26,7 @@ export function drawConstruction(
   context: Context,
   { document, cursor }: FigureScene,
   curve: Curve,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
 ): void {
   const { constructionLevels, construction, blossoms } = looksOf(document);
@@ -36,13 +36,13 @@ export function drawConstruction(
     const points = level.map(({ point }) => point);
     // The polygon of control points is drawn already; that of a Bézier piece is not.
     if (r > 0 || construction === 'deCasteljau') {
-      tracePoints(context, points, plane);
+      tracePoints(context, points, projection);
       context.strokeStyle = palette.accent;
       context.globalAlpha = 0.35 + (0.65 * r) / (levels.length - 1);
       context.lineWidth = 1.25;
       context.stroke();
       for (const point of points) {
-        const [x, y] = plane.toScreen(point);
+        const [x, y] = projection.toScreen(point);
         context.beginPath();
         context.arc(x, y, r === levels.length - 1 ? 4 : 2.75, 0, 2 * Math.PI);
         context.fillStyle = palette.accent;
@@ -52,7 +52,7 @@ export function drawConstruction(
     }
     if (!blossoms) return;
     level.forEach(({ point, label }) => {
-      write(context, blossomText(label, cursor), plane.toScreen(point), palette);
+      write(context, blossomText(label, cursor), projection.toScreen(point), palette);
     });
   });
 }

@@ -1,7 +1,7 @@
 import { derivativesAt, spansOf, type Curve, type Point } from '@bogen/core/curve';
 import type { Palette } from '../../theme/theme.js';
 import { write } from './drawText.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 
 type Context = CanvasRenderingContext2D;
 export type Pixel = readonly [number, number];
@@ -27,7 +27,7 @@ export function drawDerivatives(
   context: Context,
   curve: Curve,
   u: number,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
 ): void {
   const { degree } = curve;
@@ -35,9 +35,9 @@ export function drawDerivatives(
     spansOf(curve.knots, degree).find(({ end }) => u < end) ?? spansOf(curve.knots, degree).at(-1)!;
   const h = span.end - span.start;
   const [at, first, second] = derivativesAt(curve, u, 2) as [Point, Point, Point];
-  const from = plane.toScreen(at);
+  const from = projection.toScreen(at);
   const to = (vector: Point, factor: number): Pixel =>
-    plane.toScreen([at[0]! + factor * vector[0]!, at[1]! + factor * vector[1]!]);
+    projection.toScreen([at[0]! + factor * vector[0]!, at[1]! + factor * vector[1]!]);
   const ends: [Pixel, string][] = [[to(first, h / degree), 'C′']];
   if (degree > 1) ends.push([to(second, (h * h) / (degree * (degree - 1))), 'C″']);
   context.strokeStyle = palette.ink;

@@ -3,7 +3,7 @@ import { curveOf, looksOf } from '@bogen/core/figure';
 import { shownScientific } from '../../text/number.js';
 import type { Palette } from '../../theme/theme.js';
 import { samplesOf } from '../geometry/geometry.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 
 /** The other curve that the rail's curve is measured from, where there is one. */
@@ -30,7 +30,7 @@ export function drawDeviation(
   context: CanvasRenderingContext2D,
   scene: FigureScene,
   curve: Curve,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
 ): void {
   const other = comparedCurve(scene);
@@ -41,7 +41,7 @@ export function drawDeviation(
   for (let k = 1; k < distances.length; k++) if (distances[k]! > distances[worst]!) worst = k;
   const largest = distances[worst]!;
   const place = (sample: number): [number, number] =>
-    plane.toScreen([coordinates[2 * sample]!, coordinates[2 * sample + 1]!]);
+    projection.toScreen([coordinates[2 * sample]!, coordinates[2 * sample + 1]!]);
   // From pale to strong, so that what is strong lies above; neighbours of one step are one path.
   const steps = 16;
   const stepOf = (k: number): number =>

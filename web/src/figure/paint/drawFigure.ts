@@ -27,7 +27,7 @@ import { drawJump, jumpsOf } from './jumpMark.js';
 import { write } from './drawText.js';
 import type { Pane } from '../scene/pane.js';
 import { addSamples, addSpans, tracePoints } from '../geometry/path.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Picked } from '../scene/sceneParts.js';
 
@@ -39,7 +39,7 @@ const lineWidths: Readonly<Record<LineWeight, number>> = { fine: 1, medium: 1.75
 export function drawCurves(
   context: Context,
   scene: FigureScene,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
   pane: Pane,
 ): void {
@@ -56,36 +56,36 @@ export function drawCurves(
   const covers = (key: 'hulls' | 'spans', item: FigureItem): boolean | undefined =>
     document.rail.item === item.id ? isShown(document, key, item) : item.shown?.[key];
   for (const { item, curve } of curves) {
-    if (covers('hulls', item) && isPlane(curve)) drawHulls(context, curve, plane, palette);
+    if (covers('hulls', item) && isPlane(curve)) drawHulls(context, curve, projection, palette);
   }
   for (const { item, curve } of curves) {
     const color = item.color ? palette.items[item.color] : palette.ink;
     if (item.kind === 'curve' && item.faint) {
       const faint = item.color ? color : palette.strong;
-      drawWhole(context, samplesOf(curve), plane, { color: faint, width: 1.25, dash: [3, 4] });
+      drawWhole(context, samplesOf(curve), projection, { color: faint, width: 1.25, dash: [3, 4] });
       continue;
     }
     const shows = (key: keyof Shown): boolean => isShown(document, key, item);
     const onRail = document.rail.item === item.id;
-    if (shows('comb')) drawComb(context, curve, plane, palette, onRail, length, looks.combDensity);
+    if (shows('comb')) drawComb(context, curve, projection, palette, onRail, length, looks.combDensity);
     if (shows('polygon') && (item.kind === 'curve' || onRail))
-      drawPolygon(context, curve.points, plane, palette);
+      drawPolygon(context, curve.points, projection, palette);
     const lit = scene.litSupport?.item === item.id ? scene.litSupport : null;
-    if (lit) drawPart(context, samplesOf(curve), plane, lit.from, lit.to, palette.accent);
-    if (onRail && shows('deviation')) drawDeviation(context, scene, curve, plane, palette);
+    if (lit) drawPart(context, samplesOf(curve), projection, lit.from, lit.to, palette.accent);
+    if (onRail && shows('deviation')) drawDeviation(context, scene, curve, projection, palette);
     const width = lineWidths[item.lineWeight ?? 'medium'];
     if (covers('spans', item)) {
-      drawSpans(context, samplesOf(curve), plane, palette, item.lineWeight ? width + 1.25 : 3);
+      drawSpans(context, samplesOf(curve), projection, palette, item.lineWeight ? width + 1.25 : 3);
     } else {
-      drawWhole(context, samplesOf(curve), plane, {
+      drawWhole(context, samplesOf(curve), projection, {
         color,
         width: onRail ? width + 0.75 : width,
         dash: item.kind === 'built' ? [9, 3] : [],
       });
     }
-    if (shows('knots')) drawKnots(context, curve, plane, palette);
-    if (shows('start')) drawStart(context, curve, plane, palette);
-    if (isPlane(curve)) drawAlong(context, scene, item, curve, plane, palette);
+    if (shows('knots')) drawKnots(context, curve, projection, palette);
+    if (shows('start')) drawStart(context, curve, projection, palette);
+    if (isPlane(curve)) drawAlong(context, scene, item, curve, projection, palette);
   }
 }
 
@@ -95,34 +95,34 @@ const isPlane = (curve: Curve): boolean => curve.points[0]!.length === 2;
 export function drawPoints(
   context: Context,
   scene: FigureScene,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
   pane: Pane,
   handles: readonly Picked[] = handlesOf(scene, pane),
 ): void {
-  drawFollowing(context, scene, plane, palette, pane);
-  drawMarks(context, scene, plane, palette, handles);
-  drawShapeHandles(context, scene, plane, palette, pane);
+  drawFollowing(context, scene, projection, palette, pane);
+  drawMarks(context, scene, projection, palette, handles);
+  drawShapeHandles(context, scene, projection, palette, pane);
 }
 
 /** Draws what lies over all items: what is looked at along the rail's curve, and what is being made. */
 export function drawOver(
   context: Context,
   scene: FigureScene,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
   pane: Pane,
 ): void {
   if (pane.shows(scene.document.rail.item)) {
-    drawLooks(context, scene, plane, palette);
-    drawCursor(context, scene, plane, palette);
-    drawHodograph(context, scene, plane, palette, pane);
+    drawLooks(context, scene, projection, palette);
+    drawCursor(context, scene, projection, palette);
+    drawHodograph(context, scene, projection, palette, pane);
   }
-  drawHeldHalo(context, scene, plane, palette, pane);
-  drawPreviews(context, scene, plane, palette);
+  drawHeldHalo(context, scene, projection, palette, pane);
+  drawPreviews(context, scene, projection, palette);
   const { snapped } = scene;
   if (snapped) {
-    const [x, y] = plane.toScreen(snapped.at);
+    const [x, y] = projection.toScreen(snapped.at);
     write(context, snapped.words, [x + 6, y + 8], palette);
   }
 }
@@ -133,9 +133,9 @@ interface Stroke {
   readonly dash: number[];
 }
 
-function drawWhole(context: Context, samples: CurveSamples, plane: Plane, stroke: Stroke): void {
+function drawWhole(context: Context, samples: CurveSamples, projection: Projection, stroke: Stroke): void {
   context.beginPath();
-  addSamples(context, samples, plane, 0, samples.parameters.length - 1);
+  addSamples(context, samples, projection, 0, samples.parameters.length - 1);
   context.setLineDash(stroke.dash);
   context.strokeStyle = stroke.color;
   context.lineWidth = stroke.width;
@@ -147,7 +147,7 @@ function drawWhole(context: Context, samples: CurveSamples, plane: Plane, stroke
 function drawSpans(
   context: Context,
   samples: CurveSamples,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
   width: number,
 ): void {
@@ -157,7 +157,7 @@ function drawSpans(
   palette.spans.forEach((color, first) => {
     context.beginPath();
     for (let span = first; span < samples.spanCount; span += length) {
-      addSamples(context, samples, plane, span * stride, (span + 1) * stride - 1);
+      addSamples(context, samples, projection, span * stride, (span + 1) * stride - 1);
     }
     context.strokeStyle = color;
     context.stroke();
@@ -168,7 +168,7 @@ function drawSpans(
 function drawPart(
   context: Context,
   samples: CurveSamples,
-  plane: Plane,
+  projection: Projection,
   from: number,
   to: number,
   color: string,
@@ -179,7 +179,7 @@ function drawPart(
   while (first < last && parameters[first + 1]! <= from) first++;
   while (last > first && parameters[last - 1]! >= to) last--;
   context.beginPath();
-  addSamples(context, samples, plane, first, last);
+  addSamples(context, samples, projection, first, last);
   context.strokeStyle = color;
   context.globalAlpha = 0.22;
   context.lineWidth = 13;
@@ -187,8 +187,13 @@ function drawPart(
   context.globalAlpha = 1;
 }
 
-function drawPolygon(context: Context, points: readonly Point[], plane: Plane, palette: Palette): void {
-  tracePoints(context, points, plane);
+function drawPolygon(
+  context: Context,
+  points: readonly Point[],
+  projection: Projection,
+  palette: Palette,
+): void {
+  tracePoints(context, points, projection);
   context.strokeStyle = palette.strong;
   context.lineWidth = 1;
   context.stroke();
@@ -198,7 +203,7 @@ function drawPolygon(context: Context, points: readonly Point[], plane: Plane, p
 function drawComb(
   context: Context,
   curve: Curve,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
   strong: boolean,
   length: number,
@@ -212,16 +217,19 @@ function drawComb(
   const hair = (sample: number): number =>
     Math.max(-longestHair, Math.min(longestHair, curvature[sample]! * length));
   const tipX = (sample: number): number =>
-    plane.screenX(coordinates[2 * sample]!) + tangents[2 * sample + 1]! * hair(sample);
+    projection.screenX(coordinates[2 * sample]!) + tangents[2 * sample + 1]! * hair(sample);
   const tipY = (sample: number): number =>
-    plane.screenY(coordinates[2 * sample + 1]!) + tangents[2 * sample]! * hair(sample);
+    projection.screenY(coordinates[2 * sample + 1]!) + tangents[2 * sample]! * hair(sample);
   context.strokeStyle = strong ? palette.ink : palette.strong;
   context.lineWidth = 0.75;
   context.globalAlpha = 0.4;
   context.beginPath();
   for (let sample = 0; sample < curvature.length; sample++) {
     if (sample % (perSpan + 1) !== perSpan && (sample % (perSpan + 1)) % every !== 0) continue;
-    context.moveTo(plane.screenX(coordinates[2 * sample]!), plane.screenY(coordinates[2 * sample + 1]!));
+    context.moveTo(
+      projection.screenX(coordinates[2 * sample]!),
+      projection.screenY(coordinates[2 * sample + 1]!),
+    );
     context.lineTo(tipX(sample), tipY(sample));
   }
   context.stroke();
@@ -261,7 +269,7 @@ const combLengths = new WeakMap<FigureScene, number>();
 const longestHair = 240;
 
 /** A tick across the curve at each interior knot; multiplicity m is m close ticks. What jumps there has its mark beside it. */
-function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+function drawKnots(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
   const jumps = jumpsOf(curve);
   context.strokeStyle = palette.ink;
   context.fillStyle = palette.ink;
@@ -274,8 +282,8 @@ function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palett
     const at = (index + 1) * (perSpan + 1) * dimension;
     const [tx, ty] = [tangents[at]!, tangents[at + 1]!];
     if (tx === 0 && ty === 0) return [];
-    const x = plane.screenX(coordinates[at]!);
-    const y = plane.screenY(coordinates[at + 1]!);
+    const x = projection.screenX(coordinates[at]!);
+    const y = projection.screenY(coordinates[at + 1]!);
     return [{ value, multiplicity, x, y, along: [tx, -ty] as const }];
   });
   context.beginPath();
@@ -298,14 +306,14 @@ function drawKnots(context: Context, curve: Curve, plane: Plane, palette: Palett
 }
 
 /** A small wedge at the start, pointing along the curve. */
-function drawStart(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+function drawStart(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
   const start = distinctKnotsOf(curve).find(
     ({ first, multiplicity }) => first + multiplicity > curve.degree,
   )!.value;
   const [point, first] = derivativesAt(curve, start, 1) as [Point, Point];
   const speed = Math.hypot(first[0]!, first[1]!);
   if (speed === 0) return;
-  const [x, y] = plane.toScreen(point);
+  const [x, y] = projection.toScreen(point);
   const [ax, ay] = [first[0]! / speed, -first[1]! / speed];
   context.beginPath();
   context.moveTo(x + ax * 20, y + ay * 20);
@@ -317,10 +325,10 @@ function drawStart(context: Context, curve: Curve, plane: Plane, palette: Palett
 }
 
 /** The cursor as a dot on the rail's curve. */
-function drawCursor(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
+function drawCursor(context: Context, scene: FigureScene, projection: Projection, palette: Palette): void {
   const point = cursorPoint(scene);
   if (!point) return;
-  const [x, y] = plane.toScreen(point);
+  const [x, y] = projection.toScreen(point);
   context.beginPath();
   context.arc(x, y, 4.5, 0, 2 * Math.PI);
   context.fillStyle = palette.ink;
@@ -334,7 +342,7 @@ function drawCursor(context: Context, scene: FigureScene, plane: Plane, palette:
 function drawHeldHalo(
   context: Context,
   scene: FigureScene,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
   pane: Pane,
 ): void {
@@ -342,7 +350,7 @@ function drawHeldHalo(
   if (!picked || scene.host.motion() === 'rest' || !pane.shows(picked.item)) return;
   const place = handlePlace(scene, picked);
   if (!place) return;
-  const [x, y] = plane.toScreen(place);
+  const [x, y] = projection.toScreen(place);
   context.beginPath();
   context.arc(x, y, 13, 0, 2 * Math.PI);
   context.globalAlpha = 0.26;

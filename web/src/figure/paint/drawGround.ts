@@ -1,6 +1,6 @@
 import { pictureCorners, pictureHeight, type PictureItem, type View } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 
 /** Distance of the grid's crosses: the document's, in tens or tenths where those would be too close or too far. */
 export function gridStep(grid: number, scale: number): number {
@@ -20,24 +20,24 @@ export interface LoadedPicture {
 export function drawGround(
   context: CanvasRenderingContext2D,
   { grid }: View,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
   pictures: readonly LoadedPicture[],
 ): void {
   context.fillStyle = palette.sheet;
-  context.fillRect(0, 0, plane.width, plane.height);
-  for (const { picture, image } of pictures) drawPicture(context, picture, image, plane, palette);
+  context.fillRect(0, 0, projection.width, projection.height);
+  for (const { picture, image } of pictures) drawPicture(context, picture, image, projection, palette);
   // Crosses closer than this would be a grey veil.
   // Coarser by tens where the figure is zoomed far out.
-  const step = gridStep(grid, plane.scale);
-  if (step * plane.scale < 6) return;
-  const [left, top] = plane.toPlane(0, 0);
-  const [right, bottom] = plane.toPlane(plane.width, plane.height);
+  const step = gridStep(grid, projection.scale);
+  if (step * projection.scale < 6) return;
+  const [left, top] = projection.toDrawing(0, 0);
+  const [right, bottom] = projection.toDrawing(projection.width, projection.height);
   context.beginPath();
   for (let x = Math.ceil(left / step) * step; x <= right; x += step) {
-    const a = plane.screenX(x);
+    const a = projection.screenX(x);
     for (let y = Math.ceil(bottom / step) * step; y <= top; y += step) {
-      const b = plane.screenY(y);
+      const b = projection.screenY(y);
       context.moveTo(a - 2, b);
       context.lineTo(a + 2, b);
       context.moveTo(a, b - 2);
@@ -54,12 +54,12 @@ function drawPicture(
   context: CanvasRenderingContext2D,
   picture: PictureItem,
   image: HTMLImageElement | undefined,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
 ): void {
   if (!image) {
     context.beginPath();
-    for (const corner of pictureCorners(picture)) context.lineTo(...plane.toScreen(corner));
+    for (const corner of pictureCorners(picture)) context.lineTo(...projection.toScreen(corner));
     context.closePath();
     context.setLineDash([4, 4]);
     context.strokeStyle = palette.strong;
@@ -67,8 +67,8 @@ function drawPicture(
     context.setLineDash([]);
     return;
   }
-  const [x, y] = plane.toScreen(picture.centre);
-  const [width, height] = [picture.width * plane.scale, pictureHeight(picture) * plane.scale];
+  const [x, y] = projection.toScreen(picture.centre);
+  const [width, height] = [picture.width * projection.scale, pictureHeight(picture) * projection.scale];
   context.save();
   context.translate(x, y);
   context.rotate((-picture.angle * Math.PI) / 180);

@@ -5,7 +5,7 @@ import { arrow, type Pixel } from './drawDerivatives.js';
 import { write } from './drawText.js';
 import { samplesOf } from '../geometry/geometry.js';
 import type { Pane } from '../scene/pane.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 
 /** Pixels of the inset's sides, of its inner margin, and from the pane's edges. */
@@ -18,8 +18,9 @@ interface Inset {
 }
 
 /** In one of two panes it is smaller, and below the name of the curve. */
-function insetOf(plane: Plane, pane: Pane): Inset {
-  const size = plane.width < 560 ? { width: 118, height: 98, pad: 14 } : { width: 168, height: 138, pad: 20 };
+function insetOf(projection: Projection, pane: Pane): Inset {
+  const size =
+    projection.width < 560 ? { width: 118, height: 98, pad: 14 } : { width: 168, height: 138, pad: 20 };
   return { ...size, side: 12, top: pane.item === null ? 12 : 34 };
 }
 
@@ -30,17 +31,17 @@ let corner: Pixel = [1, 0];
 export function drawHodograph(
   context: CanvasRenderingContext2D,
   scene: FigureScene,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
   pane: Pane,
 ): void {
   const { document, evaluation, cursor } = scene;
-  const inset = insetOf(plane, pane);
+  const inset = insetOf(projection, pane);
   const curve = curveOf(evaluation, document.rail.item);
   if (!curve || curve.points[0]!.length !== 2) return;
   if (!isShown(document, 'hodograph', itemOf(document, document.rail.item!))) return;
-  if (scene.host.motion() === 'rest') corner = emptiestCorner(scene, plane, inset);
-  const [left, top] = placeOf(corner, plane, inset);
+  if (scene.host.motion() === 'rest') corner = emptiestCorner(scene, projection, inset);
+  const [left, top] = placeOf(corner, projection, inset);
   const { speeds, tangents, spanCount, perSpan } = samplesOf(curve);
   context.fillStyle = palette.sheet;
   context.fillRect(left, top, inset.width, inset.height);
@@ -90,7 +91,7 @@ export function drawHodograph(
 }
 
 /** The upper left of the inset in a corner: 0 or 1 across, 0 or 1 down. */
-function placeOf([across, down]: Pixel, { width, height }: Plane, inset: Inset): Pixel {
+function placeOf([across, down]: Pixel, { width, height }: Projection, inset: Inset): Pixel {
   return [
     across === 0 ? inset.side : width - inset.width - inset.side,
     // Below stand the facts and the zoom.
@@ -98,7 +99,7 @@ function placeOf([across, down]: Pixel, { width, height }: Plane, inset: Inset):
   ];
 }
 
-function emptiestCorner({ document, evaluation }: FigureScene, plane: Plane, inset: Inset): Pixel {
+function emptiestCorner({ document, evaluation }: FigureScene, projection: Projection, inset: Inset): Pixel {
   const places = document.items.flatMap((item) => {
     if (item.hidden) return [];
     const curve = curveOf(evaluation, item.id);
@@ -111,9 +112,9 @@ function emptiestCorner({ document, evaluation }: FigureScene, plane: Plane, ins
     return [...curve.points, ...samples];
   });
   const hidden = (candidate: Pixel): number => {
-    const [left, top] = placeOf(candidate, plane, inset);
+    const [left, top] = placeOf(candidate, projection, inset);
     return places.filter((place) => {
-      const [x, y] = plane.toScreen(place);
+      const [x, y] = projection.toScreen(place);
       return x > left - 12 && x < left + inset.width + 12 && y > top - 12 && y < top + inset.height + 12;
     }).length;
   };

@@ -16,16 +16,16 @@ import type { Palette } from '../../theme/theme.js';
 import { drawConstruction } from './drawConstruction.js';
 import { arrow, drawDerivatives } from './drawDerivatives.js';
 import { tracePoints } from '../geometry/path.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Highlight } from '../scene/sceneParts.js';
 
 type Context = CanvasRenderingContext2D;
 
 /** The hulls of a curve's spans, behind everything else, in the spans' colours. */
-export function drawHulls(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+export function drawHulls(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
   spanHulls(curve).forEach(({ hull }, span) => {
-    tracePoints(context, hull, plane);
+    tracePoints(context, hull, projection);
     context.closePath();
     context.fillStyle = context.strokeStyle = palette.spans[span % palette.spans.length]!;
     context.globalAlpha = 0.1;
@@ -43,33 +43,38 @@ export function drawAlong(
   scene: FigureScene,
   item: FigureItem,
   curve: Curve,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
 ): void {
   const { document } = scene;
   const shows = (key: keyof Shown): boolean => isShown(document, key, item);
-  if (shows('facets')) drawFacets(context, curve, looksOf(document).facetTolerance, plane, palette);
-  if (shows('ticks')) drawTicks(context, curve, plane, palette);
+  if (shows('facets')) drawFacets(context, curve, looksOf(document).facetTolerance, projection, palette);
+  if (shows('ticks')) drawTicks(context, curve, projection, palette);
   // Looking for all places costs more than a frame; those of what moves come back when the hand lets go.
   if (shows('extremes') && (scene.host.motion() === 'rest' || known.has(curve)))
-    drawPlaces(context, curve, plane, palette);
+    drawPlaces(context, curve, projection, palette);
 }
 
 /**
  * What is shown at the cursor of the rail's curve: tangent and normal, derivatives, the osculating circle,
  * the construction.
  */
-export function drawLooks(context: Context, scene: FigureScene, plane: Plane, palette: Palette): void {
+export function drawLooks(
+  context: Context,
+  scene: FigureScene,
+  projection: Projection,
+  palette: Palette,
+): void {
   const curve = plainCurve(scene);
   if (!curve) return;
   const { document } = scene;
   const item = itemOf(document, document.rail.item!);
   const shows = (key: keyof Shown): boolean => isShown(document, key, item);
-  if (shows('osculating')) drawOsculating(context, curve, scene.cursor, plane, palette);
-  if (shows('construction')) drawConstruction(context, scene, curve, plane, palette);
-  if (shows('vectors')) drawVectors(context, curve, scene.cursor, plane, palette);
-  if (shows('derivatives')) drawDerivatives(context, curve, scene.cursor, plane, palette);
-  if (scene.highlight) drawHighlight(context, scene.highlight, plane, palette);
+  if (shows('osculating')) drawOsculating(context, curve, scene.cursor, projection, palette);
+  if (shows('construction')) drawConstruction(context, scene, curve, projection, palette);
+  if (shows('vectors')) drawVectors(context, curve, scene.cursor, projection, palette);
+  if (shows('derivatives')) drawDerivatives(context, curve, scene.cursor, projection, palette);
+  if (scene.highlight) drawHighlight(context, scene.highlight, projection, palette);
 }
 
 function plainCurve({ document, evaluation }: FigureScene): Curve | undefined {
@@ -78,7 +83,7 @@ function plainCurve({ document, evaluation }: FigureScene): Curve | undefined {
 }
 
 /** Twenty uniform steps of the parameter, as short strokes on one side of the curve. */
-function drawTicks(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+function drawTicks(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
   const [start, end] = domainOf(curve.knots, curve.degree);
   context.beginPath();
   for (let k = 0; k <= 20; k++) {
@@ -86,7 +91,7 @@ function drawTicks(context: Context, curve: Curve, plane: Plane, palette: Palett
     const [point, first] = derivativesAt(curve, u, 1) as [Point, Point];
     const speed = Math.hypot(first[0]!, first[1]!);
     if (!(speed > 0)) continue;
-    const [x, y] = plane.toScreen(point);
+    const [x, y] = projection.toScreen(point);
     const [nx, ny] = [-first[1]! / speed, -first[0]! / speed];
     const length = k % 5 === 0 ? 11 : 7;
     context.moveTo(x + 3 * nx, y + 3 * ny);
@@ -100,7 +105,7 @@ function drawTicks(context: Context, curve: Curve, plane: Plane, palette: Palett
 const known = new WeakMap<Curve, { turning: Point[]; peaks: Point[]; valleys: Point[] }>();
 
 /** An inflection is an S; a peak of curvature a chevron outwards, a valley one with a level foot. */
-function drawPlaces(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
+function drawPlaces(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
   let places = known.get(curve);
   if (!places) {
     const extremes = curvatureExtremes(curve);
@@ -117,18 +122,18 @@ function drawPlaces(context: Context, curve: Curve, plane: Plane, palette: Palet
   context.lineWidth = 1.75;
   context.beginPath();
   for (const place of places.turning) {
-    const [x, y] = plane.toScreen(place);
+    const [x, y] = projection.toScreen(place);
     context.moveTo(x - 7, y - 10);
     context.bezierCurveTo(x + 8, y - 16, x - 8, y - 26, x + 7, y - 22);
   }
   for (const place of places.peaks) {
-    const [x, y] = plane.toScreen(place);
+    const [x, y] = projection.toScreen(place);
     context.moveTo(x - 5, y - 9);
     context.lineTo(x, y - 16);
     context.lineTo(x + 5, y - 9);
   }
   for (const place of places.valleys) {
-    const [x, y] = plane.toScreen(place);
+    const [x, y] = projection.toScreen(place);
     context.moveTo(x - 6, y - 9);
     context.lineTo(x + 6, y - 9);
     context.moveTo(x - 4, y - 15);
@@ -138,11 +143,17 @@ function drawPlaces(context: Context, curve: Curve, plane: Plane, palette: Palet
   context.stroke();
 }
 
-function drawOsculating(context: Context, curve: Curve, u: number, plane: Plane, palette: Palette): void {
+function drawOsculating(
+  context: Context,
+  curve: Curve,
+  u: number,
+  projection: Projection,
+  palette: Palette,
+): void {
   const circle = osculatingCircleAt(curve, u);
   if (!circle) return;
-  const [x, y] = plane.toScreen(circle.centre);
-  const radius = circle.radius * plane.scale;
+  const [x, y] = projection.toScreen(circle.centre);
+  const radius = circle.radius * projection.scale;
   // Flatter than this it is a line on any screen.
   if (radius > 20_000) return;
   context.beginPath();
@@ -173,32 +184,43 @@ export function facetsWithin(curve: Curve, tolerance: number): Facets | undefine
 }
 const knownFacets = new WeakMap<Curve, { readonly tolerance: number; readonly facets: Facets | undefined }>();
 
-function drawFacets(context: Context, curve: Curve, tolerance: number, plane: Plane, palette: Palette): void {
+function drawFacets(
+  context: Context,
+  curve: Curve,
+  tolerance: number,
+  projection: Projection,
+  palette: Palette,
+): void {
   const facets = facetsWithin(curve, tolerance);
   if (!facets) return;
-  tracePoints(context, facets.points, plane);
+  tracePoints(context, facets.points, projection);
   context.strokeStyle = palette.accent;
   context.lineWidth = 1.5;
   context.stroke();
   context.fillStyle = palette.accent;
   for (const point of facets.points) {
-    const [x, y] = plane.toScreen(point);
+    const [x, y] = projection.toScreen(point);
     context.fillRect(x - 2, y - 2, 4, 4);
   }
 }
 
 /** A halo around the places that a panel points at, and its lines in full. */
-function drawHighlight(context: Context, { places, lines }: Highlight, plane: Plane, palette: Palette): void {
+function drawHighlight(
+  context: Context,
+  { places, lines }: Highlight,
+  projection: Projection,
+  palette: Palette,
+): void {
   context.strokeStyle = palette.accent;
   context.lineWidth = 3;
   for (const line of lines) {
-    tracePoints(context, line, plane);
+    tracePoints(context, line, projection);
     context.stroke();
   }
   context.globalAlpha = 0.3;
   context.lineWidth = 6;
   for (const place of places) {
-    const [x, y] = plane.toScreen(place);
+    const [x, y] = projection.toScreen(place);
     context.beginPath();
     context.arc(x, y, 11, 0, 2 * Math.PI);
     context.stroke();
@@ -207,11 +229,17 @@ function drawHighlight(context: Context, { places, lines }: Highlight, plane: Pl
 }
 
 /** Unit tangent and normal at the cursor, each with a small head. */
-function drawVectors(context: Context, curve: Curve, u: number, plane: Plane, palette: Palette): void {
+function drawVectors(
+  context: Context,
+  curve: Curve,
+  u: number,
+  projection: Projection,
+  palette: Palette,
+): void {
   const [, first] = derivativesAt(curve, u, 1) as [Point, Point];
   const speed = Math.hypot(first[0]!, first[1]!);
   if (!(speed > 0)) return;
-  const [x, y] = plane.toScreen(pointAt(curve, u));
+  const [x, y] = projection.toScreen(pointAt(curve, u));
   const [tx, ty] = [first[0]! / speed, -first[1]! / speed];
   context.strokeStyle = palette.ink;
   context.lineWidth = 1.5;

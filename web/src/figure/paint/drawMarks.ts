@@ -7,7 +7,7 @@ import { editPointsOf } from '../geometry/geometry.js';
 import { handlePlace, liesUnderControlPoint, ringRadius } from '../scene/handles.js';
 import { labelDirection } from './labelDirection.js';
 import type { Pane } from '../scene/pane.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import { Sprites } from './sprites.js';
 import { letterOf } from '../scene/names.js';
 import type { FigureScene } from '../scene/scene.js';
@@ -23,7 +23,7 @@ type Context = CanvasRenderingContext2D;
 export function drawMarks(
   context: Context,
   scene: FigureScene,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
   handles: readonly Picked[],
 ): void {
@@ -32,7 +32,7 @@ export function drawMarks(
     const place = handlePlace(scene, handle);
     const curve = curveOf(evaluation, handle.item);
     if (!place || !curve) continue;
-    const [x, y] = plane.toScreen(place);
+    const [x, y] = projection.toScreen(place);
     const loose = isLoose(document, handle.item, handle.of, handle.index);
     const isControl = handle.of === 'controlPoints';
     const radius = isControl ? ringRadius(curve, handle.index) : 6.5;
@@ -51,7 +51,7 @@ export function drawMarks(
     const distance = isControl ? radius + 12 : -16;
     addLabel(curve, letterOf(handle.of), handle.index, x, y, distance, palette);
   }
-  sprites.draw(context, palette);
+  sprites.draw(context, palette, projection.markScale);
 }
 
 /**
@@ -61,7 +61,7 @@ export function drawMarks(
 export function drawFollowing(
   context: Context,
   scene: FigureScene,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
   pane: Pane,
 ): void {
@@ -74,7 +74,7 @@ export function drawFollowing(
   const labels = isShown(document, 'labels', item);
   if (isShown(document, 'controlPoints', item)) {
     curve.points.slice(0, distinctPointCount(curve)).forEach((point, index) => {
-      const [x, y] = plane.toScreen(point);
+      const [x, y] = projection.toScreen(point);
       const radius = 0.7 * ringRadius(curve, index);
       sprites.add(`following ${radius.toFixed(2)}`, radius + 3, x, y, (own) => {
         own.beginPath();
@@ -93,7 +93,7 @@ export function drawFollowing(
   }
   if (item.kind === 'built' && isShown(document, 'editPoints', item)) {
     editPointsOf(curve).forEach(({ point }) => {
-      const [x, y] = plane.toScreen(point);
+      const [x, y] = projection.toScreen(point);
       sprites.add('following edit point', 8, x, y, (own) => {
         traceLozenge(own, 3.5, 4.5);
         own.fillStyle = palette.soft;
@@ -101,7 +101,7 @@ export function drawFollowing(
       });
     });
   }
-  sprites.draw(context, palette);
+  sprites.draw(context, palette, projection.markScale);
 }
 
 /** The name of a point beside it, away from the polygon. */

@@ -5,7 +5,7 @@ import { samplesOf } from '../geometry/geometry.js';
 import { tracePoints } from '../geometry/path.js';
 import { mayMove } from '../scene/may.js';
 import type { Pane } from '../scene/pane.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { FigurePreview } from '../scene/sceneParts.js';
 import { write } from './drawText.js';
@@ -16,38 +16,38 @@ type Context = CanvasRenderingContext2D;
 export function drawPreviews(
   context: Context,
   { previews }: FigureScene,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
 ): void {
-  for (const preview of previews) drawPreview(context, preview, plane, palette);
+  for (const preview of previews) drawPreview(context, preview, projection, palette);
 }
 
 function drawPreview(
   context: Context,
   { curve, image, axis, goes, places, pulls, polygon, stroke, numbers }: FigurePreview,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
 ): void {
   if (polygon && places.length > 1) {
-    tracePoints(context, places, plane);
+    tracePoints(context, places, projection);
     context.strokeStyle = palette.strong;
     context.lineWidth = 1;
     context.stroke();
   }
   if (stroke && stroke.length > 1) {
-    tracePoints(context, stroke, plane);
+    tracePoints(context, stroke, projection);
     context.strokeStyle = palette.soft;
     context.lineWidth = 1.5;
     context.stroke();
   }
-  for (const gone of goes ?? []) drawGoing(context, gone, plane, palette);
-  if (axis) drawAxis(context, axis, plane, palette);
+  for (const gone of goes ?? []) drawGoing(context, gone, projection, palette);
+  if (axis) drawAxis(context, axis, projection, palette);
   for (const [part, dash] of [
     [curve, []],
     [image, [7, 4]],
   ] as const) {
     if (!part) continue;
-    traceCurve(context, part, plane);
+    traceCurve(context, part, projection);
     context.setLineDash([...dash]);
     context.strokeStyle = palette.accent;
     context.lineWidth = 2;
@@ -57,14 +57,14 @@ function drawPreview(
   context.strokeStyle = palette.accent;
   context.lineWidth = 1;
   for (const [from, to] of pulls) {
-    tracePoints(context, [from, to], plane);
+    tracePoints(context, [from, to], projection);
     context.stroke();
-    for (const end of [from, to]) dot(context, plane.toScreen(end), 2.5, palette.accent);
+    for (const end of [from, to]) dot(context, projection.toScreen(end), 2.5, palette.accent);
   }
   context.lineWidth = 1.5;
   context.beginPath();
   places.forEach((place, index) => {
-    const [x, y] = plane.toScreen(place);
+    const [x, y] = projection.toScreen(place);
     // The first is larger: there the curve starts, and there it can close.
     const arm = index === 0 ? 6 : 4;
     context.moveTo(x - arm, y - arm);
@@ -74,24 +74,24 @@ function drawPreview(
   });
   context.stroke();
   for (const { at, text } of numbers ?? []) {
-    dot(context, plane.toScreen(at), 3.5, palette.accent);
-    write(context, text, plane.toScreen(at), palette);
+    dot(context, projection.toScreen(at), 3.5, palette.accent);
+    write(context, text, projection.toScreen(at), palette);
   }
 }
 
-function traceCurve(context: Context, curve: Curve, plane: Plane): void {
+function traceCurve(context: Context, curve: Curve, projection: Projection): void {
   const { coordinates, dimension } = samplesOf(curve);
   context.beginPath();
   for (let at = 0; at < coordinates.length; at += dimension) {
-    const [x, y] = plane.toScreen([coordinates[at]!, coordinates[at + 1]!]);
+    const [x, y] = projection.toScreen([coordinates[at]!, coordinates[at + 1]!]);
     if (at === 0) context.moveTo(x, y);
     else context.lineTo(x, y);
   }
 }
 
 /** What goes is crossed out along its way. */
-function drawGoing(context: Context, curve: Curve, plane: Plane, palette: Palette): void {
-  traceCurve(context, curve, plane);
+function drawGoing(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
+  traceCurve(context, curve, projection);
   context.strokeStyle = palette.sheet;
   context.lineWidth = 5;
   context.globalAlpha = 0.75;
@@ -101,7 +101,7 @@ function drawGoing(context: Context, curve: Curve, plane: Plane, palette: Palett
   let from: readonly [number, number] | undefined;
   context.beginPath();
   for (let at = 0; at < coordinates.length; at += dimension) {
-    const [x, y] = plane.toScreen([coordinates[at]!, coordinates[at + 1]!]);
+    const [x, y] = projection.toScreen([coordinates[at]!, coordinates[at + 1]!]);
     if (from && Math.hypot(x - from[0], y - from[1]) < 16) continue;
     from = [x, y];
     context.moveTo(x - 4, y - 4);
@@ -115,10 +115,15 @@ function drawGoing(context: Context, curve: Curve, plane: Plane, palette: Palett
 }
 
 /** A mirror line from edge to edge. */
-function drawAxis(context: Context, [a, b]: readonly [Point, Point], plane: Plane, palette: Palette): void {
-  const far = plane.width + plane.height;
-  const [x, y] = plane.toScreen(a);
-  const [toX, toY] = plane.toScreen(b);
+function drawAxis(
+  context: Context,
+  [a, b]: readonly [Point, Point],
+  projection: Projection,
+  palette: Palette,
+): void {
+  const far = projection.width + projection.height;
+  const [x, y] = projection.toScreen(a);
+  const [toX, toY] = projection.toScreen(b);
   const length = Math.hypot(toX - x, toY - y);
   if (!(length > 0)) return;
   const [dx, dy] = [((toX - x) / length) * far, ((toY - y) / length) * far];
@@ -136,7 +141,7 @@ function drawAxis(context: Context, [a, b]: readonly [Point, Point], plane: Plan
 export function drawShapeHandles(
   context: Context,
   { document, host }: FigureScene,
-  plane: Plane,
+  projection: Projection,
   palette: Palette,
   pane: Pane,
 ): void {
@@ -150,11 +155,11 @@ export function drawShapeHandles(
     context.lineWidth = 1;
     for (const { at, from } of handles) {
       if (!from) continue;
-      tracePoints(context, [from, at], plane);
+      tracePoints(context, [from, at], projection);
       context.stroke();
     }
     for (const { at, role } of handles) {
-      const [x, y] = plane.toScreen(at);
+      const [x, y] = projection.toScreen(at);
       if (role === 'pulls') {
         dot(context, [x, y], 3.5, palette.accent);
         continue;

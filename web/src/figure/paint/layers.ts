@@ -8,7 +8,7 @@ import { drawMarks } from './drawMarks.js';
 import { editPointsOf } from '../geometry/geometry.js';
 import { handlesOf } from '../scene/handles.js';
 import type { Pane } from '../scene/pane.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Picked } from '../scene/sceneParts.js';
 
@@ -32,21 +32,21 @@ export class Layers {
 
   constructor(
     private readonly scene: FigureScene,
-    private readonly plane: Plane,
+    private readonly projection: Projection,
     private readonly palette: Palette,
     private readonly pane: Pane,
   ) {}
 
   /** Draws everything as it is now. */
   draw(context: CanvasRenderingContext2D, pictures: readonly LoadedPicture[]): void {
-    const { scene, plane, palette, pane } = this;
+    const { scene, projection, palette, pane } = this;
     const ground = (own: CanvasRenderingContext2D): void =>
-      drawGround(own, scene.view, plane, palette, pictures);
+      drawGround(own, scene.view, projection, palette, pictures);
     const keptGround = (): Sheet =>
       (this.ground = kept(
         this.ground,
         pictures.flatMap(({ picture, image }) => [picture, image]),
-        () => drawBitmap(plane.width, plane.height, ground),
+        () => this.sheet(ground),
       ));
     if (scene.host.motion() === 'rest') {
       this.settled = scene.evaluation;
@@ -56,11 +56,11 @@ export class Layers {
       // A copy is worth its while from the second time on; the first picture comes sooner without.
       if (this.drawn) this.copy(context, keptGround());
       else ground(context);
-      drawCurves(context, scene, plane, palette, pane);
-      drawPoints(context, scene, plane, palette, pane);
+      drawCurves(context, scene, projection, palette, pane);
+      drawPoints(context, scene, projection, palette, pane);
     } else this.drawMoving(context, keptGround());
     this.drawn = true;
-    drawOver(context, scene, plane, palette, pane);
+    drawOver(context, scene, projection, palette, pane);
   }
 
   close(): void {
@@ -69,7 +69,7 @@ export class Layers {
   }
 
   private drawMoving(context: CanvasRenderingContext2D, ground: Sheet): void {
-    const { scene, plane, palette, pane, moving, moved } = this;
+    const { scene, projection, palette, pane, moving, moved } = this;
     for (const [id, result] of scene.evaluation.items) {
       if (this.before(id) !== result) moving.add(id);
     }
@@ -80,27 +80,27 @@ export class Layers {
       shows: (id) => id !== null && moving.has(id) === moves && pane.shows(id),
     });
     this.still = kept(this.still, [ground, ...looked], () =>
-      drawBitmap(plane.width, plane.height, (own) => {
+      this.sheet((own) => {
         this.copy(own, ground);
-        drawCurves(own, scene, plane, palette, part(false));
-        drawPoints(own, scene, plane, palette, part(false));
+        drawCurves(own, scene, projection, palette, part(false));
+        drawPoints(own, scene, projection, palette, part(false));
       }),
     );
     this.copy(context, this.still);
-    drawCurves(context, scene, plane, palette, part(true));
+    drawCurves(context, scene, projection, palette, part(true));
     const handles = handlesOf(scene, part(true));
     for (const handle of handles) if (this.hasMoved(handle)) moved.add(gripKey(handle));
     const [there, gone]: [Picked[], Picked[]] = [[], []];
     for (const handle of handles) (moved.has(gripKey(handle)) ? gone : there).push(handle);
     if (there.length < fewestOnSheet) {
-      drawPoints(context, scene, plane, palette, part(true), handles);
+      drawPoints(context, scene, projection, palette, part(true), handles);
       return;
     }
     this.marks = kept(this.marks, [...looked, moved.size], () =>
-      drawBitmap(plane.width, plane.height, (own) => drawMarks(own, scene, plane, palette, there), true),
+      this.sheet((own) => drawMarks(own, scene, projection, palette, there), true),
     );
     this.copy(context, this.marks);
-    drawPoints(context, scene, plane, palette, part(true), gone);
+    drawPoints(context, scene, projection, palette, part(true), gone);
   }
 
   /** Whether a point's mark, or its name, which stands away from its neighbours, is elsewhere than before. */
@@ -120,7 +120,13 @@ export class Layers {
   }
 
   private copy(context: CanvasRenderingContext2D, { image }: Sheet): void {
-    context.drawImage(image, 0, 0, this.plane.width, this.plane.height);
+    context.drawImage(image, 0, 0, this.projection.width, this.projection.height);
+  }
+
+  /** Something drawn over the whole pane. */
+  private sheet(draw: (context: CanvasRenderingContext2D) => void, alpha = false): ImageBitmap {
+    const { width, height, markScale } = this.projection;
+    return drawBitmap(width, height, draw, alpha, markScale);
   }
 
   private forgetStill(): void {

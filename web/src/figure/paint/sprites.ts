@@ -1,4 +1,4 @@
-import { drawBitmap } from './canvas.js';
+import { drawBitmap, resolution } from './canvas.js';
 
 /** A small drawing that is made once and then only copied: outlines of letters are slow to draw anew in every frame. */
 interface Sprite {
@@ -12,7 +12,7 @@ interface Sprite {
 /** A drawing that is wanted at a place. */
 interface Wanted {
   readonly key: string;
-  /** Half its size in CSS pixels. */
+  /** Half its size in dots. */
   readonly half: number;
   readonly x: number;
   readonly y: number;
@@ -46,9 +46,12 @@ export class Sprites {
     this.wanted.push({ key: name, half, x, y, make });
   }
 
-  /** Copies all drawings that were wanted to their places, in their order, making first those that are new. */
-  draw(context: CanvasRenderingContext2D, palette: unknown): void {
-    const ratio = window.devicePixelRatio || 1;
+  /**
+   * Copies all drawings that were wanted to their places, in their order, making first those that are new.
+   * @param dot CSS pixels to a dot
+   */
+  draw(context: CanvasRenderingContext2D, palette: unknown, dot = 1): void {
+    const ratio = resolution(dot);
     if (this.palette !== palette || this.ratio !== ratio || this.known.size > mostKept) {
       this.known.clear();
       this.palette = palette;
@@ -56,7 +59,7 @@ export class Sprites {
     }
     const { wanted, known } = this;
     this.wanted = [];
-    this.makeNew(wanted, ratio);
+    this.makeNew(wanted, ratio, dot);
     for (const { key, half, x, y } of wanted) {
       const { bitmap, left, top, size } = known.get(key)!;
       // On whole pixels of the screen it stays sharp.
@@ -66,7 +69,7 @@ export class Sprites {
     }
   }
 
-  private makeNew(wanted: readonly Wanted[], ratio: number): void {
+  private makeNew(wanted: readonly Wanted[], ratio: number, dot: number): void {
     const { known } = this;
     const missing = new Map<string, Wanted>();
     for (const want of wanted) if (!known.has(want.key)) missing.set(want.key, want);
@@ -92,6 +95,7 @@ export class Sprites {
         }
       },
       true,
+      dot,
     );
     for (const { want, left, top, side } of placed) {
       known.set(want.key, { bitmap, left, top, size: side });

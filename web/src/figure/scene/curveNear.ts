@@ -2,20 +2,20 @@ import { distanceFromSegment } from '@bogen/core/curve';
 import { curveOf, isCurveItem, type FigureItem } from '@bogen/core/figure';
 import { samplesOf } from '../geometry/geometry.js';
 import type { Pane } from './pane.js';
-import type { Plane } from '../geometry/plane.js';
+import { fromPixel, type Projection } from '../geometry/projection.js';
 import type { FigureScene } from './scene.js';
 
 /** Pixels within which a press means a curve. */
 const reach = 9;
 
-/** The curves under a place of the screen, the nearest first. */
+/** The curves under a pixel of a pane, the nearest first. */
 export function curvesNear(
   { document, evaluation }: FigureScene,
-  plane: Plane,
+  projection: Projection,
   pane: Pane,
   at: readonly [number, number],
 ): FigureItem[] {
-  const place = plane.toPlane(...at);
+  const place = fromPixel(projection, at);
   const near = document.items.flatMap((item) => {
     const curve =
       isCurveItem(item) && !item.hidden && pane.shows(item.id) ? curveOf(evaluation, item.id) : undefined;
@@ -26,7 +26,7 @@ export function curvesNear(
       const [from, to] = [k - dimension, k].map((start) => [coordinates[start]!, coordinates[start + 1]!]);
       least = Math.min(least, distanceFromSegment(place, from!, to!));
     }
-    return least * plane.scale <= reach ? [{ item, least }] : [];
+    return least * projection.scale <= reach ? [{ item, least }] : [];
   });
   return near.sort((a, b) => a.least - b.least).map(({ item }) => item);
 }

@@ -3,7 +3,7 @@ import { curveOf, gripPlace, gripsOfItem, itemOf, type Grip } from '@bogen/core/
 import { handlesOf, liesUnderControlPoint } from './handles.js';
 import { mayMove } from './may.js';
 import { wholePane, type Pane } from './pane.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from './scene.js';
 
 /** Pixels within which two grips count as lying on each other. */
@@ -28,13 +28,13 @@ export function gripsOf(scene: FigureScene, pane: Pane = wholePane): Grip[] {
 /** The grips that lie on a place, as far as can be told on the screen. */
 export function gripsNear(
   scene: FigureScene,
-  plane: Plane,
+  projection: Projection,
   place: Point,
   pane: Pane,
   within = onEachOther,
 ): Grip[] {
   const { document, evaluation } = scene;
-  const reach = within / plane.scale;
+  const reach = within / projection.scale;
   return gripsOf(scene, pane).filter((grip) => {
     const at = gripPlace(document, evaluation, grip);
     return at && Math.hypot(at[0]! - place[0]!, at[1]! - place[1]!) <= reach;

@@ -1,6 +1,6 @@
 import type { Point } from '@bogen/core/curve';
 import type { FigureCommand, FigureDocument, Grip } from '@bogen/core/figure';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from './scene.js';
 import type { FigureState, Snap } from './sceneParts.js';
 
@@ -36,7 +36,7 @@ export interface FigureHost {
     grip: Grip,
     pointer: Point,
     before: FigureState,
-    plane: Plane,
+    projection: Projection,
   ) => Snap | null;
   /** Whether whoever is here may give this command. The answer is core's, by what the document says. */
   readonly may: (command: FigureCommand) => boolean;

@@ -10,6 +10,7 @@ import {
 import { evaluationOf } from '../geometry/geometry.js';
 import type { Arrival, FigureHost } from './host.js';
 import type { Highlight, LitSupport, FigurePreview, Picked, PreviewOwner, Snap } from './sceneParts.js';
+import { LaidOut } from './laidOut.js';
 import { ParameterWindow } from './parameterWindow.js';
 import { Selection } from './selection.js';
 import { Structure } from './store.js';
@@ -33,7 +34,6 @@ export class FigureScene {
   private readonly painters = new Set<() => void>();
   private readonly listeners = new Set<() => void>();
   private readonly restListeners = new Set<() => void>();
-  private scale_ = 0;
   private frame = 0;
   private restingCurve: Curve | undefined;
   private structure_ = '';
@@ -50,6 +50,7 @@ export class FigureScene {
   readonly selected = new Selection(this.follow);
   readonly viewed = new Viewed(this.follow);
   readonly axis = new ParameterWindow(this.follow);
+  readonly laidOut = new LaidOut();
 
   constructor(readonly host: FigureHost) {
     this.document_ = host.read();
@@ -89,17 +90,6 @@ export class FigureScene {
   /** The part of the plane that is shown: the document's, or what was zoomed and moved to in this page. */
   get view(): View {
     return this.viewed.view ?? this.document_.view;
-  }
-
-  /** Pixels to the drawing's unit, of the figure as it is laid out. */
-  get scale(): number {
-    return this.scale_;
-  }
-
-  noteScale(scale: number): void {
-    if (scale === this.scale_) return;
-    this.scale_ = scale;
-    this.listeners.forEach((listener) => listener());
   }
 
   /** What the grip in the hand is drawn to. */

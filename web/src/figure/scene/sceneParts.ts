@@ -58,7 +58,7 @@ export interface FigurePreview {
 }
 
 /** Who can show a preview. */
-export type PreviewOwner = 'drawing' | 'change';
+export type PreviewOwner = 'drawing' | 'hand' | 'change';
 
 /** Places of the figure that a panel waits for. */
 export interface Picking {

@@ -2,7 +2,7 @@ import { handlesOfShape, itemOf, pictureHandles, type PointKind } from '@bogen/c
 import clsx from 'clsx';
 import { useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Chooser } from '../handles/Chooser.js';
-import { useSelectBox } from '../handles/useSelectBox.js';
+import { useGround } from '../handles/useGround.js';
 import { useFonts } from '../../theme/fonts.js';
 import { useTheme } from '../../theme/theme.js';
 import { Late } from '../../ui/Late.js';
@@ -13,7 +13,7 @@ import { Layers } from '../paint/layers.js';
 import type { Pane } from '../scene/pane.js';
 import { picturesOf } from '../paint/pictures.js';
 import { PickLayer } from '../handles/PickLayer.js';
-import { fitPlane, type Plane } from '../geometry/plane.js';
+import { planeProjection, type Projection } from '../geometry/projection.js';
 import { ReferencePoint } from '../handles/ReferencePoint.js';
 import { mayDraw } from '../scene/may.js';
 import type { FigureScene } from '../scene/scene.js';
@@ -27,12 +27,14 @@ interface FigurePaneProps {
   /** Where points are made loose or fixed instead of moved. */
   readonly onToggle?: ((item: string, of: PointKind, index: number) => void) | undefined;
   readonly onSay: (text: string) => void;
+  /** How much larger than usual marks and type are. */
+  readonly markScale?: number | undefined;
   /** What lies over the drawing. */
-  readonly children?: ((plane: Plane) => ReactNode) | undefined;
+  readonly children?: ((projection: Projection) => ReactNode) | undefined;
 }
 
 /** One drawing of a figure: curves on a canvas, and every point as a handle above it. */
-export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePaneProps) {
+export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, children }: FigurePaneProps) {
   useParts(scene.structured, scene.selected, scene.viewed);
   const palette = useTheme((state) => state.palette);
   const fonts = useFonts();
@@ -41,17 +43,20 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
   const drawing = useRef<SVGSVGElement>(null);
   const { document, view } = scene;
   const isSeen = scene.arrival !== 'awaited';
-  const plane = useMemo(() => fitPlane(view, width, height), [view, width, height]);
-  useEffect(() => scene.noteScale(plane.scale), [scene, plane]);
-  useZoom(ref, scene, plane);
-  const box = useSelectBox(ref, scene, plane, pane);
+  const projection = useMemo(
+    () => planeProjection(view, width, height, markScale),
+    [view, width, height, markScale],
+  );
+  useEffect(() => scene.laidOut.note(pane.key, projection), [scene, pane, projection]);
+  const ground = useGround(scene, projection, pane);
+  useZoom(ref, scene, projection, ground.letGo);
 
   useLayoutEffect(() => {
-    const layers = new Layers(scene, plane, palette, pane);
+    const layers = new Layers(scene, projection, palette, pane);
     const come = (): void => scene.invalidate();
     const stop = scene.addPainter(
       () => {
-        const context = canvas.current && prepare(canvas.current, width, height);
+        const context = canvas.current && prepare(canvas.current, width, height, false, markScale);
         if (context) layers.draw(context, picturesOf(scene.document, pane, come));
         // From sheet to sheet the pane's size can change; what is drawn in the old one is drawn for nothing.
       },
@@ -61,7 +66,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
       stop();
       layers.close();
     };
-  }, [ref, scene, plane, palette, fonts, width, height, pane]);
+  }, [ref, scene, projection, palette, fonts, width, height, pane, markScale]);
 
   // A finger on a handle drags it and does not scroll the page; browsers do not go by the style sheet's
   // touch-action for parts of a drawing, and React's own listeners come too late to say so.
@@ -75,7 +80,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
   }, []);
 
   const takes = width > 0 && scene.arrival === 'here';
-  const own = { scene, plane, pane, onSay };
+  const own = { scene, projection, pane, onSay };
   return (
     <div
       ref={ref}
@@ -85,6 +90,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
         mayDraw(scene.host) ? 'touch-none' : 'touch-pan-y',
       )}
       data-pane={pane.key}
+      onPointerDown={ground.onPointerDown}
     >
       <canvas
         ref={canvas}
@@ -93,19 +99,25 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
         className={clsx('absolute top-0 left-0', !isSeen && 'invisible')}
         style={{ width, height }}
       />
-      <svg ref={drawing} className="absolute top-0 left-0" width={width} height={height}>
+      <svg
+        ref={drawing}
+        className="absolute top-0 left-0"
+        width={width}
+        height={height}
+        viewBox={`0 0 ${projection.width} ${projection.height}`}
+      >
         {document.items.map((item) =>
           isSeen && item.kind === 'point' && !item.hidden ? (
             <ReferencePoint
               key={`${scene.number}/${item.id}`}
               scene={scene}
               item={item}
-              plane={plane}
+              projection={projection}
               pane={pane}
             />
           ) : null,
         )}
-        {isSeen && pane.shows(document.rail.item) && <CursorHandle scene={scene} plane={plane} />}
+        {isSeen && pane.shows(document.rail.item) && <CursorHandle scene={scene} projection={projection} />}
         {mayDraw(scene.host) &&
           document.items.flatMap((item) => {
             if (item.hidden || item.locked || !pane.shows(item.id)) return [];
@@ -126,11 +138,11 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
           </Late>
         )}
       </svg>
-      {box && (
+      {ground.box && (
         <div
           aria-hidden
           className="pointer-events-none absolute border border-dashed border-accent bg-accent/10"
-          style={box}
+          style={ground.box}
         />
       )}
       {pane.item !== null && (
@@ -138,11 +150,30 @@ export function FigurePane({ scene, pane, onToggle, onSay, children }: FigurePan
           {itemOf(document, pane.item)?.name}
         </p>
       )}
-      {scene.selected.question?.pane === pane.key && (
-        <Chooser scene={scene} question={scene.selected.question} plane={plane} />
-      )}
-      {children?.(plane)}
-      {scene.viewed.picking && <PickLayer scene={scene} plane={plane} picking={scene.viewed.picking} />}
+      <Over projection={projection}>
+        {scene.selected.question?.pane === pane.key && (
+          <Chooser scene={scene} question={scene.selected.question} projection={projection} />
+        )}
+        {children?.(projection)}
+        {scene.viewed.picking && (
+          <PickLayer scene={scene} projection={projection} picking={scene.viewed.picking} />
+        )}
+      </Over>
+    </div>
+  );
+}
+
+/** What lies over the drawing is measured in dots as the drawing is. */
+function Over({ projection, children }: { projection: Projection; children: ReactNode }) {
+  const { markScale, width, height } = projection;
+  if (markScale === 1) return children;
+  const style = { width, height, transform: `scale(${markScale})` };
+  return (
+    <div
+      className="pointer-events-none absolute top-0 left-0 origin-top-left *:pointer-events-auto"
+      style={style}
+    >
+      {children}
     </div>
   );
 }

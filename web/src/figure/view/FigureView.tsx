@@ -6,7 +6,7 @@ import { useStateOf } from '../../ui/useStateOf.js';
 import { Facts, factsOf, railItem } from './Facts.js';
 import { FigurePane } from './FigurePane.js';
 import { panesOf, wholePane } from '../scene/pane.js';
-import type { Plane } from '../geometry/plane.js';
+import type { Projection } from '../geometry/projection.js';
 import { mayDraw } from '../scene/may.js';
 import type { FigureScene } from '../scene/scene.js';
 import { useLongPress } from '../handles/useLongPress.js';
@@ -17,8 +17,10 @@ interface FigureViewProps {
   readonly scene: FigureScene;
   /** Where points are made loose or fixed instead of moved. */
   readonly onToggle?: ((item: string, of: PointKind, index: number) => void) | undefined;
+  /** How much larger than usual marks and type are, for instance on a projector. */
+  readonly markScale?: number | undefined;
   /** What lies over the drawing, for instance while something is drawn. */
-  readonly layer?: ((plane: Plane) => ReactNode) | undefined;
+  readonly layer?: ((projection: Projection) => ReactNode) | undefined;
   /** The menu of the second button, around the drawing. */
   readonly menu?: ((drawing: ReactNode) => ReactNode) | undefined;
   /** What stands on its upper edge. */
@@ -26,7 +28,7 @@ interface FigureViewProps {
 }
 
 /** The live drawing of a sheet, in one pane or in two of the same view side by side. */
-export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProps) {
+export function FigureView({ scene, onToggle, markScale, layer, menu, bar }: FigureViewProps) {
   const { t } = useTranslation();
   useParts(scene.structured, scene.selected, scene.viewed);
   const [said, say] = useStateOf(scene, '');
@@ -49,7 +51,14 @@ export function FigureView({ scene, onToggle, layer, menu, bar }: FigureViewProp
   const body = (
     <div className="flex min-h-0 flex-1 divide-x divide-line" {...longPress}>
       {panes.map((pane) => (
-        <FigurePane key={pane.key} scene={scene} pane={pane} onToggle={onToggle} onSay={say}>
+        <FigurePane
+          key={pane.key}
+          scene={scene}
+          pane={pane}
+          onToggle={onToggle}
+          onSay={say}
+          markScale={markScale}
+        >
           {layer}
         </FigurePane>
       ))}

@@ -1,12 +1,13 @@
 import { type Point } from '@bogen/core/curve';
 import { boxOf, curveOf, gripPlace, pictureCorners, type View } from '@bogen/core/figure';
 import { Minus, Plus } from 'lucide-react';
-import { useEffect, useLayoutEffect, useRef, useSyncExternalStore, type RefObject } from 'react';
-import { drawsBox, notGround } from '../handles/useSelectBox.js';
+import { useEffect, useLayoutEffect, useRef, type RefObject } from 'react';
 import { useTranslation } from '../../text/text.js';
 import { gridStep } from '../paint/drawGround.js';
-import type { Plane } from '../geometry/plane.js';
+import { fromPixel, pixelIn, type Projection } from '../geometry/projection.js';
+import type { Pixel } from '../hold/valueSpace.js';
 import type { FigureScene } from '../scene/scene.js';
+import { useParts } from '../scene/useScene.js';
 
 /** How far in and out one can go, against the document's view. */
 const limits = { in: 400, out: 40 };
@@ -36,71 +37,55 @@ function moved({ view }: FigureScene, dx: number, dy: number): View {
 }
 
 /**
- * Zooms with the wheel about the pointer and with two fingers about their middle; moves by dragging the
- * ground, with two fingers, and with Shift and the wheel.
+ * Zooms with the wheel about the pointer and with two fingers about their middle; moves with two fingers, and with
+ * Shift and the wheel.
+ * @param onSecondFinger told when what the first finger began is a gesture of two
  */
-export function useZoom(ref: RefObject<HTMLDivElement | null>, scene: FigureScene, plane: Plane): void {
-  // Every step of a gesture changes the plane; the gesture goes on.
-  const now = useRef(plane);
+export function useZoom(
+  ref: RefObject<HTMLDivElement | null>,
+  scene: FigureScene,
+  projection: Projection,
+  onSecondFinger: () => void,
+): void {
+  // Every step of a gesture changes the projection; the gesture goes on.
+  const now = useRef({ projection, onSecondFinger });
   useLayoutEffect(() => {
-    now.current = plane;
-  }, [plane]);
+    now.current = { projection, onSecondFinger };
+  });
   useEffect(() => {
     const element = ref.current;
     if (!element) return undefined;
-    const local = (event: { clientX: number; clientY: number }): [number, number] => {
-      const box = element.getBoundingClientRect();
-      return [event.clientX - box.left, event.clientY - box.top];
-    };
+    const placeAt = (pixel: Pixel): [number, number] => fromPixel(now.current.projection, pixel);
     const onWheel = (event: WheelEvent): void => {
       event.preventDefault();
       const pixels = event.deltaMode === 1 ? 16 : 1;
       if (event.shiftKey) {
+        const { scale, markScale } = now.current.projection;
         const along = (event.deltaX || event.deltaY) * pixels;
-        scene.viewed.setView(moved(scene, along / now.current.scale, 0));
+        scene.viewed.setView(moved(scene, along / (scale * markScale), 0));
         return;
       }
       const factor = Math.exp((-event.deltaY * pixels) / 400);
-      scene.viewed.setView(zoomed(scene, factor, now.current.toPlane(...local(event))));
+      scene.viewed.setView(zoomed(scene, factor, placeAt(pixelIn(element, event))));
     };
-    const fingers = new Map<number, [number, number]>();
-    let dragged: { at: [number, number]; view: View } | null = null;
+    const fingers = new Map<number, Pixel>();
     const onDown = (event: PointerEvent): void => {
-      fingers.set(event.pointerId, local(event));
-      const target = event.target as Element;
-      // Only the ground itself is dragged; marks and layers have their own ways.
-      if (event.button === 0 && fingers.size === 1 && !target.closest(notGround) && !drawsBox(scene, event)) {
-        dragged = { at: local(event), view: scene.view };
-      } else dragged = null;
+      fingers.set(event.pointerId, pixelIn(element, event));
+      if (fingers.size === 2) now.current.onSecondFinger();
     };
     const onMove = (event: PointerEvent): void => {
       const before = fingers.get(event.pointerId);
       if (!before) return;
-      const at = local(event);
-      if (fingers.size === 2) {
-        const [other] = [...fingers].filter(([id]) => id !== event.pointerId).map(([, place]) => place);
-        const spread = (a: [number, number]): number => Math.hypot(a[0] - other![0], a[1] - other![1]);
-        const middle = now.current.toPlane((at[0] + other![0]) / 2, (at[1] + other![1]) / 2);
-        if (spread(before) > 10) scene.viewed.setView(zoomed(scene, spread(at) / spread(before), middle));
-        fingers.set(event.pointerId, at);
-        return;
-      }
-      if (!dragged) return;
-      const [dx, dy] = [at[0] - dragged.at[0], at[1] - dragged.at[1]];
-      if (Math.hypot(dx, dy) < 3) return;
-      const { view } = dragged;
-      const [x, y] = [-dx / now.current.scale, dy / now.current.scale];
-      scene.viewed.setView({
-        ...view,
-        left: view.left + x,
-        right: view.right + x,
-        bottom: view.bottom + y,
-        top: view.top + y,
-      });
+      const at = pixelIn(element, event);
+      fingers.set(event.pointerId, at);
+      if (fingers.size !== 2) return;
+      const [other] = [...fingers].filter(([id]) => id !== event.pointerId).map(([, place]) => place);
+      const spread = (a: Pixel): number => Math.hypot(a[0] - other![0], a[1] - other![1]);
+      const middle = placeAt([(at[0] + other![0]) / 2, (at[1] + other![1]) / 2]);
+      if (spread(before) > 10) scene.viewed.setView(zoomed(scene, spread(at) / spread(before), middle));
     };
     const onUp = (event: PointerEvent): void => {
       fingers.delete(event.pointerId);
-      dragged = null;
     };
     element.addEventListener('wheel', onWheel, { passive: false });
     element.addEventListener('pointerdown', onDown);
@@ -172,7 +157,8 @@ export function zoomBy(scene: FigureScene, factor: number): void {
 export function ZoomButtons({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
   const { view, document } = scene;
-  const scale = useSyncExternalStore(scene.subscribe, () => scene.scale);
+  useParts(scene.laidOut, scene.viewed, scene.selected, scene.structured);
+  const { scale } = scene.laidOut;
   const button = 'inline-flex h-6 items-center rounded px-1 hover:bg-tint';
   return (
     <p className="absolute right-3 bottom-1.5 flex items-center gap-1 font-mono text-[11.5px] text-soft">

@@ -59,6 +59,8 @@ export const rail = {
       summary: 'Weight function from {{least}} to {{most}}',
     },
   } satisfies Record<TrackName, TrackTexts>,
+  knot: 'Knot of {{curve}}',
+  knotValue: '{{value}}, multiplicity {{multiplicity}}',
   timesAt: '{{value}} times {{multiplicity}}',
   none: 'Choose a curve for the rail.',
   empty: 'The first curve that is drawn comes on the rail.',

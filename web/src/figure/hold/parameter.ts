@@ -1,0 +1,69 @@
+import { domainOf, nearestPoint, pointAt, spansOf, type Curve } from '@bogen/core/curve';
+import type { ScaleLinear } from 'd3-scale';
+import { fromPixel, toPixel, type Projection } from '../geometry/projection.js';
+import { directionOf, stepsOf, within, type KeyPress, type ValueSpace } from './valueSpace.js';
+
+/** Pixels within which a parameter on the rail is drawn to one that attracts it. */
+const reach = 6;
+
+/** A parameter of a curve, pulled along the curve in the drawing. */
+export function alongCurve(curve: Curve, projection: Projection): ValueSpace<number> {
+  return {
+    toScreen: (u) => toPixel(projection, pointAt(curve, u)),
+    at: (pixel) => nearestPoint(curve, fromPixel(projection, pixel)).parameter,
+    nudged: (u, press) => nudgedParameter(curve, u, press, domainOf(curve.knots, curve.degree)),
+  };
+}
+
+/** What a parameter on the rail is kept within and drawn to. */
+interface AlongRail {
+  /** The domain, where nothing else is said. */
+  readonly limits?: readonly [number, number];
+  readonly attracts?: readonly number[];
+  /** What a free parameter is rounded to. */
+  readonly unit?: number;
+}
+
+/** A parameter of a curve, pulled along the axis that all tracks of the rail share. */
+export function alongRail(
+  curve: Curve,
+  axis: ScaleLinear<number, number>,
+  { limits = domainOf(curve.knots, curve.degree), attracts = [], unit = 0 }: AlongRail = {},
+): ValueSpace<number> {
+  const rounded = (u: number): number =>
+    within(unit > 0 ? Number((Math.round(u / unit) * unit).toPrecision(12)) : u, limits);
+  return {
+    toScreen: (u) => [axis(u), 0],
+    at: ([x]) => {
+      const free = rounded(axis.copy().clamp(true).invert(x));
+      const near = attracts.filter((value) => Math.abs(axis(value) - x) <= reach);
+      near.sort((a, b) => Math.abs(axis(a) - x) - Math.abs(axis(b) - x));
+      return near[0] ?? free;
+    },
+    nudged: (u, press) => {
+      const next = nudgedParameter(curve, u, press, limits);
+      return next === undefined || attracts.includes(next) ? next : rounded(next);
+    },
+  };
+}
+
+/** Arrows step by a hundredth of the domain, page keys from knot to knot, Home and End to the ends. */
+function nudgedParameter(
+  curve: Curve,
+  u: number,
+  press: KeyPress,
+  limits: readonly [number, number],
+): number | undefined {
+  if (press.ctrlKey || press.metaKey) return undefined;
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  const breaks = [start, ...spansOf(curve.knots, curve.degree).map((span) => span.end)];
+  const jumps: Record<string, number | undefined> = {
+    PageUp: breaks.find((knot) => knot > u + 1e-12),
+    PageDown: breaks.findLast((knot) => knot < u - 1e-12),
+    Home: limits[0],
+    End: limits[1],
+  };
+  const direction = directionOf(press);
+  const next = direction === 0 ? jumps[press.key] : u + direction * stepsOf(press) * ((end - start) / 100);
+  return next === undefined ? undefined : within(next, limits);
+}

@@ -1,0 +1,69 @@
+import type { Point } from '@bogen/core/curve';
+import { toPixel, type Projection } from '../geometry/projection.js';
+import { directionOf, stepsOf, within, type ValueSpace } from './valueSpace.js';
+
+/** A line on which one number is set by hand. */
+interface NumberLine {
+  /** Where the number is zero, and where it is one. */
+  readonly zero: Point;
+  readonly one: Point;
+  readonly limits: readonly [number, number];
+  /** What an arrow adds. */
+  readonly step: number;
+}
+
+/** A number pulled along a line of the drawing. */
+export function alongLine(
+  projection: Projection,
+  { zero, one, limits, step }: NumberLine,
+): ValueSpace<number> {
+  const [x0, y0] = toPixel(projection, zero);
+  const [x1, y1] = toPixel(projection, one);
+  const [dx, dy] = [x1 - x0, y1 - y0];
+  const square = dx * dx + dy * dy;
+  return {
+    toScreen: (value) => [x0 + value * dx, y0 + value * dy],
+    at: ([x, y]) => within(square > 0 ? ((x - x0) * dx + (y - y0) * dy) / square : 0, limits),
+    nudged: (value, press) => {
+      const direction = directionOf(press);
+      return direction === 0 ? undefined : within(value + direction * stepsOf(press) * step, limits);
+    },
+  };
+}
+
+/** Degrees between the angles that a direction is drawn to with Ctrl, and that an arrow turns it. */
+const degrees = { drawn: 15, step: 1 };
+const radians = (angle: number): number => (angle * Math.PI) / 180;
+
+/**
+ * A direction about a place of the drawing, in radians, counter-clockwise from the horizontal, in (−π, π].
+ * @param radius how far from the place its mark stands, in pixels
+ */
+export function angleAbout(projection: Projection, centre: Point, radius: number): ValueSpace<number> {
+  const [cx, cy] = toPixel(projection, centre);
+  const turned = (angle: number): number => Math.atan2(Math.sin(angle), Math.cos(angle));
+  return {
+    toScreen: (angle) => [cx + radius * Math.cos(angle), cy - radius * Math.sin(angle)],
+    at: ([x, y], { ctrlKey }) => {
+      const angle = Math.atan2(cy - y, x - cx);
+      const unit = radians(degrees.drawn);
+      return ctrlKey ? turned(Math.round(angle / unit) * unit) : angle;
+    },
+    nudged: (angle, press) => {
+      const direction = directionOf(press);
+      return direction === 0 ? undefined : turned(angle + direction * stepsOf(press) * radians(degrees.step));
+    },
+  };
+}
+
+/** A length in whole pixels, pulled downwards, as the height of a track. */
+export function lengthDown(limits: readonly [number, number], step: number): ValueSpace<number> {
+  return {
+    toScreen: (length) => [0, length],
+    at: ([, y]) => Math.round(within(y, limits)),
+    nudged: (length, press) => {
+      const direction = press.key === 'ArrowDown' || press.key === 'ArrowUp' ? -directionOf(press) : 0;
+      return direction === 0 ? undefined : within(length + direction * step, limits);
+    },
+  };
+}

@@ -1,0 +1,52 @@
+import { domainOf, type Curve } from '@bogen/core/curve';
+import { itemOf } from '@bogen/core/figure';
+import { distinctKnotsOf } from '../figure/geometry/geometry.js';
+import type { FigureScene } from '../figure/scene/scene.js';
+
+/** A knot of the rail's curve as it can be taken hold of. */
+export interface KnotMark {
+  readonly value: number;
+  readonly multiplicity: number;
+  readonly movable: boolean;
+  /** How far it can go. */
+  readonly limits: readonly [number, number];
+  /** Its neighbours, where it can become one with them. */
+  readonly neighbours: readonly number[];
+}
+
+/** As fine as a hand on the rail is, and as short to read: a power of ten of at most a thousandth of the domain. */
+export function knotUnit(curve: Curve): number {
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  return 10 ** Math.floor(Math.log10((end - start) / 1000) + 1e-9);
+}
+
+/** The knots of the domain in ascending order. Those inside a curve that is given by its points can be moved. */
+export function knotMarksOf(scene: FigureScene, curve: Curve): readonly KnotMark[] {
+  const { document, host } = scene;
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  const item = itemOf(document, document.rail.item ?? '');
+  const isGiven = item?.kind === 'curve' && !item.locked && !item.faint && !curve.periodic;
+  const knots = distinctKnotsOf(curve).filter(({ value }) => value >= start && value <= end);
+  const unit = knotUnit(curve);
+  return knots.map(({ value, multiplicity }, index) => {
+    const [before, after] = [knots[index - 1], knots[index + 1]];
+    const isInside = before !== undefined && after !== undefined;
+    const joins = [before, after].filter(
+      (other) =>
+        other !== undefined &&
+        other.value > start &&
+        other.value < end &&
+        other.multiplicity + multiplicity <= curve.degree + 1,
+    );
+    /** Up to a neighbour that it can become one with, and short of any other. */
+    const limit = (other: typeof before, side: number): number =>
+      other === undefined ? value : joins.includes(other) ? other.value : other.value + side * unit;
+    return {
+      value,
+      multiplicity,
+      movable: isInside && isGiven && host.may({ name: 'moveKnot', item: item.id, knot: value, to: value }),
+      limits: [Math.min(value, limit(before, 1)), Math.max(value, limit(after, -1))],
+      neighbours: joins.map((other) => other!.value),
+    };
+  });
+}
