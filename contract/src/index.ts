@@ -6,3 +6,4 @@ export * from './lesson.js';
 export * from './limits.js';
 export * from './problem.js';
 export * from './stream.js';
+export * from './sentences.js';

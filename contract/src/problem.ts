@@ -1,3 +1,4 @@
+import type { Told, ToldValue } from '@bogen/core/lesson';
 import { z } from 'zod';
 
 /** The stable types of `application/problem+json` answers, as `type` carries them. */
@@ -21,6 +22,12 @@ export const problemTypes = [
   'internal',
 ] as const;
 
+const value: z.ZodType<ToldValue> = z.lazy(() => z.union([z.number(), z.string(), toldSchema]));
+const toldSchema: z.ZodType<Told> = z.object({
+  code: z.string(),
+  parameters: z.record(z.string(), value),
+});
+
 export type ProblemType = (typeof problemTypes)[number];
 
 /** An error as the server answers it (RFC 9457). */
@@ -28,8 +35,10 @@ export const problemSchema = z.object({
   type: z.enum(problemTypes),
   title: z.string(),
   status: z.int(),
-  /** One clear sentence: what is wrong and what to do. */
+  /** One clear sentence in English: what is wrong and what to do. */
   detail: z.string(),
+  /** The same as the code of a sentence and its values, for whoever puts it into another language. */
+  told: toldSchema,
   /** With `refused` and `too-large`: the step of a batch that was refused; nothing of the batch was saved. */
   step: z.string().optional(),
   /** With `too-many-requests` and `busy`: seconds until another try makes sense. */

@@ -1,6 +1,8 @@
 /** All of core, for its own tests; other packages come in by the doors. */
 export * from '../src/curve/curve.js';
 export * from '../src/curve/error.js';
+export * from '../src/told/coreSentences.js';
+export * from '../src/told/told.js';
 export * from '../src/curve/knotVector.js';
 export * from '../src/curve/validate.js';
 export * from '../src/curve/basis.js';

@@ -1,3 +1,5 @@
+import { coreSentences } from '../src/told/coreSentences.js';
+import { wordMessagesBy } from '../src/told/told.js';
 import fc from 'fast-check';
 
 /**
@@ -8,3 +10,6 @@ fc.configureGlobal({
   numRuns: Number(process.env['BOGEN_RUNS'] ?? 150),
   ...(process.env['CI'] ? { seed: 20261124 } : {}),
 });
+
+// Tests read what errors say in English.
+wordMessagesBy(coreSentences);

@@ -87,7 +87,7 @@ test('the database stops for a moment: the server stays up, says so, and goes on
   await stranger.goto('/join?code=BOUT-7K4M');
   await stranger.getByLabel('Your name').fill('Too Soon');
   await stranger.getByRole('button', { name: 'Join the class' }).click();
-  await expect(stranger.getByRole('alert')).toContainText('database does not answer');
+  await expect(stranger.getByRole('alert')).toContainText('database does not respond');
   await bogen.cluster.begin();
   await page.getByRole('button', { name: 'Send now' }).click();
   await expect(saved(page)).toBeVisible({ timeout: 20_000 });

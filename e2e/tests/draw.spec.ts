@@ -393,7 +393,7 @@ test('operations are previewed with their numbers, applied, linked, and taken ba
   await page.getByRole('button', { name: 'Change …' }).click();
   await page.getByLabel('What').selectOption('removeKnot');
   await page.getByRole('textbox', { name: 'times' }).fill('2');
-  await expect(page.locator('[data-change-reason]')).toContainText('stands 1 times');
+  await expect(page.locator('[data-change-reason]')).toContainText('multiplicity is 1');
   await expect(page.getByRole('button', { name: 'Apply' })).toBeDisabled();
   await page.getByLabel('What').selectOption('insertKnot');
   await page.getByLabel('at u =').fill('0.5');

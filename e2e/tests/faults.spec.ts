@@ -78,7 +78,14 @@ test('a step that the server refuses is set aside to be read and copied, and wha
     return route.fulfill({
       status: 422,
       contentType: 'application/problem+json',
-      body: JSON.stringify({ type: 'refused', title: 'Refused', status: 422, detail, step: wrong.id }),
+      body: JSON.stringify({
+        type: 'refused',
+        title: 'Refused',
+        status: 422,
+        detail,
+        told: { code: 'oddTitle', parameters: {} },
+        step: wrong.id,
+      }),
     });
   });
   await page.getByLabel('Title of the sheet').fill('Odd title');

@@ -120,7 +120,7 @@ test('wrong codes, passwords, keys and addresses are told in a sentence', async 
   await page.getByLabel('Address').fill('mirela@ellerbrook.example');
   await page.getByLabel('Password').fill('wrong');
   await page.getByRole('button', { name: 'Sign in' }).click();
-  await expect(page.getByRole('alert')).toContainText('do not belong together');
+  await expect(page.getByRole('alert')).toContainText('do not match');
   await page.goto('/nowhere/at/all');
   await expect(page.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
   await page.goto('/read/00000000-0000-4000-8000-000000000000');
@@ -138,7 +138,7 @@ test('a lesson that is not there says so, and leads back', async ({ newContext }
   await teacher.goto('/write/not-an-id');
   await expect(teacher.getByRole('heading', { name: 'There is nothing here' })).toBeVisible();
   await teacher.goto('/desk/00000000-0000-4000-8000-000000000000');
-  await expect(teacher.getByText('This class is not there')).toBeVisible();
+  await expect(teacher.getByText('This class does not exist')).toBeVisible();
 });
 
 test('on a small screen the text folds below the figure, and the figure takes the whole screen on request', async ({

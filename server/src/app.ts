@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type Express } from 'express';
@@ -81,7 +82,7 @@ export function createApp({ db, log, pool, webFolder }: AppOptions): Express {
     pictureRouter(db, pool),
   );
   api.use(() => {
-    throw new HttpProblem('not-found', 'There is nothing at this address.');
+    throw new HttpProblem('not-found', toldByServer('nothingHere'));
   });
   app.use('/api', api);
 

@@ -1,3 +1,5 @@
+import { sentences } from '@bogen/contract';
+import { wordMessagesBy } from '@bogen/core/lesson';
 import { createServer } from 'node:http';
 import { pino } from 'pino';
 import { createApp } from './app.js';
@@ -11,6 +13,7 @@ async function main(): Promise<void> {
   const url = process.env['DATABASE_URL'];
   const port = Number(process.env['PORT'] ?? 4870);
   if (!url) throw new Error('DATABASE_URL is not set; it says which PostgreSQL database to use.');
+  wordMessagesBy(sentences);
   const log = pino({ level: process.env['LOG_LEVEL'] ?? 'warn' });
   const db = connect(url);
   await migrateDatabase(db);

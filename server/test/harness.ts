@@ -7,6 +7,7 @@ import {
   type Body,
   type EndpointName,
   type Params,
+  englishOf,
   type Problem,
 } from '@bogen/contract';
 import { demoClass, instructor } from '@bogen/demo';
@@ -139,5 +140,6 @@ export async function readProblem(response: Response): Promise<Problem> {
   const problem = problemSchema.parse(await response.json());
   expect(problem.status).toBe(response.status);
   expect(problem.detail).toMatch(/^[A-Z].*\.$/s);
+  expect(problem.detail).toBe(englishOf(problem.told));
   return problem;
 }

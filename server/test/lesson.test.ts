@@ -174,11 +174,11 @@ describe('foreign documents', () => {
     ['nothing', null, /has no version/],
     ['a list', [], /has no version/],
     ['another program’s file', { points: [], format: 'x' }, /has no version/],
-    ['a newer version', { ...nearAndFar, version: 7 }, /reads up to 1/],
-    ['no sheets', { ...nearAndFar, sheets: [] }, /not a whole lesson/],
-    ['sheets that are no list', { ...nearAndFar, sheets: 'many' }, /not a whole lesson/],
-    ['a sheet of nothing', { ...nearAndFar, sheets: [null] }, /not a whole lesson/],
-    ['a foreign field', { ...nearAndFar, script: 'x' }, /not a whole lesson/],
+    ['a newer version', { ...nearAndFar, version: 7 }, /versions up to 1/],
+    ['no sheets', { ...nearAndFar, sheets: [] }, /is incomplete/],
+    ['sheets that are no list', { ...nearAndFar, sheets: 'many' }, /is incomplete/],
+    ['a sheet of nothing', { ...nearAndFar, sheets: [null] }, /is incomplete/],
+    ['a foreign field', { ...nearAndFar, script: 'x' }, /is incomplete/],
     [
       'an unknown kind of prose',
       changed(
@@ -188,7 +188,7 @@ describe('foreign documents', () => {
             content: [{ type: 'script' }],
           }),
       ),
-      /not a whole lesson/,
+      /is incomplete/,
     ],
     [
       'a knot vector of wrong length',
@@ -205,7 +205,7 @@ describe('foreign documents', () => {
     [
       'an item twice',
       changed((lesson) => lesson.sheets[0]!.figure.items.push(lesson.sheets[0]!.figure.items[0]!)),
-      /ids must differ/,
+      /ids must be unique/,
     ],
   ])('are refused: %s', async (_, document, sentence) => {
     const problem = await create(document);

@@ -51,7 +51,7 @@ describe('a picture', () => {
     expect(await refused(png.subarray(0, png.length - 40))).toContain('damaged');
     expect(await refused(await raster('png', 9000, 10))).toContain('pixels');
     expect(await refused(Buffer.alloc(8_000_001, 1))).toContain('8 MB');
-    expect(await refused(svg('<script>alert(1)</script>'))).toContain('Nothing that can be drawn');
+    expect(await refused(svg('<script>alert(1)</script>'))).toContain('nothing left that can be drawn');
   });
 
   it('is turned upright and loses what the camera wrote beside the pixels', async () => {

@@ -2,6 +2,7 @@ import {
   advance,
   CommandError,
   startHistory,
+  told,
   type Applied,
   type History,
   type Step,
@@ -22,12 +23,13 @@ interface Set {
 }
 
 function apply(document: Sums, { key, to }: Set): Applied<Sums, Set> {
-  if (Number.isNaN(to)) throw new CommandError('Not a number.');
+  if (Number.isNaN(to)) throw new CommandError(told('notACurve', { name: 'NaN' }));
   return { document: { ...document, [key]: to }, inverse: { key, to: document[key] ?? 0 } };
 }
 
 function problem(type: Problem['type'], status: number, more: Partial<Problem> = {}): ApiProblem {
-  return new ApiProblem({ type, title: '', status, detail: `It is ${type}.`, ...more });
+  const reason = told('about', { name: type, reason: told('sheetGone') });
+  return new ApiProblem({ type, title: '', status, detail: 'In English.', told: reason, ...more });
 }
 
 /** A server in a variable, which can be made to fail. */
@@ -210,7 +212,7 @@ describe('a step that can’t be saved', () => {
       expect(shown(session)).toEqual({ a: 1, b: 2 });
       expect(status(session)).toBe('saved');
       expect(session.store.getState().aside).toMatchObject([
-        { effect: { key: 'a', to: 13 }, reason: 'It is refused.' },
+        { effect: { key: 'a', to: 13 }, reason: { code: 'about', parameters: { name: 'refused' } } },
       ]);
       // It rests on the device until it is forgotten.
       expect(asideOf(open())).toEqual([13]);

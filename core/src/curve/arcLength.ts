@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { lengthOfPart, speedsAt } from './length.js';
@@ -52,7 +53,7 @@ export function arcLengthTable(curve: Curve, stepsPerPiece = 8): ArcLengthTable 
     if (!(u >= places[0]! && u <= places.at(-1)!)) {
       throw new CurveError(
         'parameter',
-        `The parameter is ${u}; it must lie from ${places[0]} to ${places.at(-1)}.`,
+        told('parameterOutside', { parameter: u, start: places[0]!, end: places.at(-1)! }),
         { value: u },
       );
     }
@@ -61,7 +62,7 @@ export function arcLengthTable(curve: Curve, stepsPerPiece = 8): ArcLengthTable 
   };
   const parameterAt = (length: number): number => {
     if (!(length >= -1e-12 * sum && length <= sum * (1 + 1e-12))) {
-      throw new CurveError('argument', `The arc length is ${length}; it must lie from 0 to ${sum}.`, {
+      throw new CurveError('argument', told('lengthOutside', { length, whole: sum }), {
         value: length,
       });
     }

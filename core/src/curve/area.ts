@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { derivativesAtMany } from './evaluateMany.js';
@@ -14,7 +15,7 @@ import { spanPolynomials } from './spanPolynomials.js';
  */
 export function enclosedArea(curve: Curve): number {
   if (dimensionOf(curve) !== 2) {
-    throw new CurveError('unsupported', 'Only a plane curve encloses an area.');
+    throw new CurveError('unsupported', told('areaOfPlaneOnly'));
   }
   const polynomials = spanPolynomials(curve, 1);
   // About the curve's start, which makes the closing line count nothing and loses no digits far away.

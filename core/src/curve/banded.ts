@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { CurveError } from './error.js';
 
 /**
@@ -29,11 +30,7 @@ export interface BandedFactors {
 }
 
 function refuseSingular(column: number, pivot: number): never {
-  throw new CurveError(
-    'singular',
-    `The system has no single solution: row ${column} depends on the others.`,
-    { index: column, value: pivot },
-  );
+  throw new CurveError('singular', told('systemSingular', { row: column }), { index: column, value: pivot });
 }
 
 /**

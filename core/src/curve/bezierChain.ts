@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { decompose } from './decompose.js';
 import { isRational, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
@@ -30,7 +31,7 @@ export interface BezierChain {
 function validateChain({ nodes }: BezierChain): void {
   const least = 2;
   if (nodes.length < least) {
-    throw new CurveError('point-count', `A chain needs ${least} nodes or more; there are ${nodes.length}.`, {
+    throw new CurveError('point-count', told('chainNodeCount', { least, count: nodes.length }), {
       value: nodes.length,
     });
   }
@@ -38,14 +39,10 @@ function validateChain({ nodes }: BezierChain): void {
   nodes.forEach((node, index) => {
     for (const place of [node.point, node.before, node.after]) {
       if (place.length !== dimension || !place.every(Number.isFinite)) {
-        throw new CurveError(
-          'point',
-          `Node ${index} needs ${dimension} finite coordinates for itself and its handles.`,
-          {
-            index,
-            value: place,
-          },
-        );
+        throw new CurveError('point', told('chainNodeCoordinates', { index, dimension }), {
+          index,
+          value: place,
+        });
       }
     }
   });
@@ -126,14 +123,10 @@ function kindOf(point: Point, before: Point, after: Point, tolerance: number): N
 function nodeAt({ nodes }: BezierChain, index: number): ChainNode {
   const node = nodes[index];
   if (!node) {
-    throw new CurveError(
-      'index',
-      `There is no node ${index}; the chain has nodes 0 to ${nodes.length - 1}.`,
-      {
-        index,
-        value: index,
-      },
-    );
+    throw new CurveError('index', told('noChainNode', { index, last: nodes.length - 1 }), {
+      index,
+      value: index,
+    });
   }
   return node;
 }

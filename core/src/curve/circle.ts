@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { multiplyBernstein } from './bernstein.js';
 import { validatePlaces } from './conic.js';
 import type { Curve, Point } from './curve.js';
@@ -30,17 +31,13 @@ export function circularArc(
   pieceAngle = Math.PI / 2,
 ): Curve {
   if (!(radius > 0 && Number.isFinite(radius))) {
-    throw new CurveError('argument', `The radius is ${radius}; it must be finite and above zero.`, {
+    throw new CurveError('argument', told('radius', { radius }), {
       value: radius,
     });
   }
   const turn = 2 * Math.PI;
   if (!(Math.abs(sweep) > 0 && Math.abs(sweep) <= turn * (1 + 1e-12) && Number.isFinite(from))) {
-    throw new CurveError(
-      'argument',
-      `The arc's angle is ${sweep}; it must be above zero and at most one turn.`,
-      { value: sweep },
-    );
+    throw new CurveError('argument', told('arcAngle', { angle: sweep }), { value: sweep });
   }
   const count = Math.max(1, Math.ceil(Math.abs(sweep) / pieceAngle - 1e-9));
   const step = sweep / count;
@@ -102,10 +99,7 @@ function circleOfPoints(
   const turn = a.length === 2 ? [0, 0, cross(a, b)] : crossInSpace(a, b);
   const squared = dot(turn, turn);
   if (!(Math.sqrt(squared) > 1e-12 * lengthOf(a) * lengthOf(b))) {
-    throw new CurveError(
-      'point',
-      'The three points lie on one line, or two of them on one place; no arc passes them.',
-    );
+    throw new CurveError('point', told('noArcThroughPoints'));
   }
   const x = unit(a)!;
   const across = addScaled(b, x, -dot(b, x));
@@ -136,13 +130,13 @@ function circleOfPoints(
 export function arcFromBulge(start: Point, end: Point, bulge: number): Curve {
   validatePlaces(start, end);
   if (!(Number.isFinite(bulge) && bulge !== 0)) {
-    throw new CurveError('argument', `The bulge is ${bulge}; it must be finite and not zero.`, {
+    throw new CurveError('argument', told('bulge', { bulge }), {
       value: bulge,
     });
   }
   const chord = subtract(end, start);
   if (!(lengthOf(chord) > 0) || chord.length !== 2) {
-    throw new CurveError('point', 'An arc by its bulge needs two ends in the plane that are apart.');
+    throw new CurveError('point', told('bulgeEnds'));
   }
   const middle = mix(start, end, 0.5);
   // Counterclockwise from start to end, the arc lies to the right of its chord.
@@ -172,11 +166,7 @@ export function arcFromEnds(
     // Rounded up to six digits, so that what is read here can be typed.
     const unit = 10 ** (Math.floor(Math.log10(half || 1)) - 5);
     const least = Number((Math.ceil(half / unit) * unit).toPrecision(6));
-    throw new CurveError(
-      'argument',
-      `The radius is ${radius}; it must be at least ${least}, half the distance of the ends.`,
-      { value: radius },
-    );
+    throw new CurveError('argument', told('arcRadiusTooSmall', { radius, least }), { value: radius });
   }
   const rest = Math.sqrt(Math.max(0, radius * radius - half * half));
   const height = large ? radius + rest : half * (half / (radius + rest));
@@ -193,7 +183,7 @@ export function exactCircle(place: CirclePlace, layout: CircleLayout): Curve {
   if (layout === 'quadratic9') return circularArc(place, 0, 2 * Math.PI);
   if (layout === 'quadratic7') return circularArc(place, 0, 2 * Math.PI, (2 * Math.PI) / 3);
   if (!(radius > 0 && Number.isFinite(radius))) {
-    throw new CurveError('argument', `The radius is ${radius}; it must be finite and above zero.`, {
+    throw new CurveError('argument', told('radius', { radius }), {
       value: radius,
     });
   }
@@ -244,7 +234,7 @@ export function exactEllipse(centre: Point, axisX: Point, axisY: Point, layout: 
   validatePlaces(centre, axisX, axisY);
   const turn = centre.length === 2 ? Math.abs(cross(axisX, axisY)) : lengthOf(crossInSpace(axisX, axisY));
   if (!(turn > 1e-14 * lengthOf(axisX) * lengthOf(axisY))) {
-    throw new CurveError('argument', 'The half axes are parallel or zero; they span no ellipse.');
+    throw new CurveError('argument', told('halfAxes'));
   }
   const circle = exactCircle({ centre: [0, 0], radius: 1, x: [1, 0], y: [0, 1] }, layout);
   return {

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
 import { pointAt } from './evaluate.js';
@@ -70,7 +71,7 @@ export function circleErrorsAt(
  */
 export function bestCircle(curve: Curve): { centre: Point; radius: number } {
   if (dimensionOf(curve) !== 2) {
-    throw new CurveError('unsupported', 'The best circle is looked for in the plane only.');
+    throw new CurveError('unsupported', told('circleOfPlaneOnly'));
   }
   const [start, end] = domainOf(curve.knots, curve.degree);
   const count = 64 * Math.max(1, curve.points.length);
@@ -84,7 +85,7 @@ export function bestCircle(curve: Curve): { centre: Point; radius: number } {
   for (let k = 0; k < count; k++) {
     size = Math.max(size, Math.hypot(points[2 * k]! - mx, points[2 * k + 1]! - my));
   }
-  if (!(size > 0)) throw new CurveError('singular', 'The curve stays on one place; no circle is near it.');
+  if (!(size > 0)) throw new CurveError('singular', told('curveOnOnePlace'));
   const rows: number[][] = [];
   const values: number[][] = [];
   for (let k = 0; k < count; k++) {
@@ -119,22 +120,14 @@ export function approximateCircle(
   count: number,
 ): CircleApproximation {
   if (!Number.isInteger(count) || count < 3) {
-    throw new CurveError(
-      'argument',
-      `A closed curve around a centre needs 3 points or more; there are ${count}.`,
-      {
-        value: count,
-      },
-    );
+    throw new CurveError('argument', told('pointsOnCircle', { count }), {
+      value: count,
+    });
   }
   if (centre.length !== 2 || !centre.every(Number.isFinite) || !(radius > 0 && Number.isFinite(radius))) {
-    throw new CurveError(
-      'argument',
-      `The circle needs a finite centre and a radius above zero; it is ${radius}.`,
-      {
-        value: radius,
-      },
-    );
+    throw new CurveError('argument', told('circleCentreAndRadius', { radius }), {
+      value: radius,
+    });
   }
   const ring = (size: number, [x, y]: Point): Curve =>
     periodicCurve(
@@ -164,7 +157,7 @@ export function approximateCircleByCubics(
   pieces: number,
 ): CircleApproximation {
   if (!Number.isInteger(pieces) || pieces < 2) {
-    throw new CurveError('argument', `A round chain needs 2 pieces or more; there are ${pieces}.`, {
+    throw new CurveError('argument', told('roundChainPieces', { count: pieces }), {
       value: pieces,
     });
   }
@@ -192,12 +185,12 @@ export function approximateCircleByCubics(
 
 function validateCircle(curve: Curve, centre: Point, radius: number): void {
   if (centre.length !== dimensionOf(curve) || !centre.every(Number.isFinite)) {
-    throw new CurveError('point', `The centre must be ${dimensionOf(curve)} finite numbers.`, {
+    throw new CurveError('point', told('centreCoordinates', { dimension: dimensionOf(curve) }), {
       value: centre,
     });
   }
   if (!(radius > 0 && Number.isFinite(radius))) {
-    throw new CurveError('argument', `The radius is ${radius}; it must be finite and above zero.`, {
+    throw new CurveError('argument', told('radius', { radius }), {
       value: radius,
     });
   }

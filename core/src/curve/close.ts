@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { rowsOfPieces } from './assemble.js';
 import { measureContinuity } from './continuity.js';
 import type { Curve, Point } from './curve.js';
@@ -55,7 +56,7 @@ export const closingWays: readonly ClosingWay[] = ['pull', 'bridge', 'wrap'];
  * `degree` where the bridge would need a degree above 9
  */
 export function closeCurve(curve: Curve, way: ClosingWay, continuity: 0 | 1 | 2 = 1): Curve {
-  if (curve.periodic) throw new CurveError('argument', 'The curve is closed already.');
+  if (curve.periodic) throw new CurveError('argument', told('closedAlready'));
   const clamped = clampEnds(curve);
   const { points, weights, degree, knots } = clamped;
   const [first, last] = [points[0]!, points.at(-1)!];
@@ -73,7 +74,7 @@ export function closeCurve(curve: Curve, way: ClosingWay, continuity: 0 | 1 | 2 
       ...domainOf(knots, degree),
     );
   }
-  if (meets) throw new CurveError('argument', 'The ends meet already; there is no gap to bridge.');
+  if (meets) throw new CurveError('argument', told('endsMeetAlready'));
   return joinCurves(clamped, bridge(clamped, continuity), 1e-9 * Math.max(1, ...points.flat().map(Math.abs)));
 }
 
@@ -112,7 +113,7 @@ function bridge(curve: Curve, continuity: 0 | 1 | 2): Curve {
 export function periodicFromClosed(curve: Curve): Curve {
   if (curve.periodic) return curve;
   if (closednessOf(curve) !== 'ends-meet') {
-    throw new CurveError('argument', 'The ends of the curve do not meet; close it first.');
+    throw new CurveError('argument', told('endsApart'));
   }
   const clamped = evenEndWeights(clampEnds(curve));
   const { degree, knots } = clamped;
@@ -151,11 +152,9 @@ function evenEndWeights(curve: Curve): Curve {
   const { weights } = curve;
   // Ends that were cut from one place differ by rounding at most.
   if (!weights || Math.abs(weights[0]! / weights.at(-1)! - 1) < 1e-9) return curve;
-  throw new CurveError(
-    'argument',
-    `The first weight is ${weights[0]} and the last ${weights.at(-1)}; make them equal by a Möbius reparametrisation first.`,
-    { value: weights.at(-1) },
-  );
+  throw new CurveError('argument', told('endWeightsDiffer', { first: weights[0]!, last: weights.at(-1)! }), {
+    value: weights.at(-1),
+  });
 }
 
 /**
@@ -165,7 +164,7 @@ function evenEndWeights(curve: Curve): Curve {
  * @throws CurveError `argument` where it is open, `parameter`
  */
 export function openCurve(curve: Curve, u?: number): Curve {
-  if (closednessOf(curve) === 'open') throw new CurveError('argument', 'The curve is open already.');
+  if (closednessOf(curve) === 'open') throw new CurveError('argument', told('openAlready'));
   const at = u ?? domainOf(curve.knots, curve.degree)[0];
   return clampEnds(moveSeam(curve, at));
 }
@@ -184,7 +183,7 @@ export function moveSeam(curve: Curve, u: number): Curve {
   if (u - start < near || end - u < near) return curve;
   if (curve.periodic) return moveSeamOfPeriodic(curve, u);
   if (closednessOf(curve) === 'open') {
-    throw new CurveError('argument', 'The curve is open; only a closed one can start elsewhere.');
+    throw new CurveError('argument', told('startOfOpen'));
   }
   const [before, after] = splitCurve(clampEnds(curve), u);
   const turned = joinCurves(

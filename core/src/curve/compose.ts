@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { joinCurves } from './join.js';
@@ -13,7 +14,7 @@ import { removableTimes, removeKnot } from './removeKnot.js';
  */
 export function composePieces(pieces: readonly Curve[], tolerance: number): Curve {
   const [first, ...rest] = pieces;
-  if (!first) throw new CurveError('point-count', 'There is no piece to put together.', { value: 0 });
+  if (!first) throw new CurveError('point-count', told('nothingToJoin'), { value: 0 });
   const joined = rest.reduce((curve, piece) => joinCurves(curve, piece, tolerance), first);
   return removeNeedlessKnots(joined, tolerance);
 }

@@ -1,10 +1,11 @@
+import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
 import { addScaled, mix, subtract } from './vector.js';
 
 function validateRho(rho: number): void {
   if (!(rho > 0 && rho < 1)) {
-    throw new CurveError('argument', `Rho is ${rho}; it must lie between 0 and 1.`, { value: rho });
+    throw new CurveError('argument', told('rho', { rho }), { value: rho });
   }
 }
 
@@ -13,7 +14,7 @@ export function validatePlaces(...places: readonly Point[]): void {
   const dimension = places[0]!.length;
   places.forEach((place, index) => {
     if (place.length !== dimension || dimension < 2 || dimension > 3 || !place.every(Number.isFinite)) {
-      throw new CurveError('point', `Place ${index} must be 2 finite coordinates, or all of them 3.`, {
+      throw new CurveError('point', told('placeCoordinates', { index }), {
         index,
         value: place,
       });
@@ -58,11 +59,9 @@ export function quadraticPiece(curve: Curve): {
   weights: [number, number, number];
 } {
   if (curve.degree !== 2 || curve.points.length !== 3) {
-    throw new CurveError(
-      'degree',
-      `A conic is one piece of degree 2 with 3 control points; this has degree ${curve.degree} and ${curve.points.length}.`,
-      { value: curve.degree },
-    );
+    throw new CurveError('degree', told('notAConic', { degree: curve.degree, count: curve.points.length }), {
+      value: curve.degree,
+    });
   }
   const [a, b, c] = curve.points as [Point, Point, Point];
   const [wa, wb, wc] = curve.weights ?? [1, 1, 1];

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { arcLengthFrame, type ArcLengthFrame } from './differential.js';
 import { CurveError } from './error.js';
@@ -135,7 +136,7 @@ export function measureJoint(
   tolerances: ContinuityTolerances = continuityTolerances,
 ): MeasuredContinuity {
   if (dimensionOf(first) !== dimensionOf(second)) {
-    throw new CurveError('point', 'One curve is plane and the other is not; their joint can’t be measured.');
+    throw new CurveError('point', told('jointOfMixedDimensions'));
   }
   const degree = Math.max(first.degree, second.degree);
   const order = Math.max(3, degree);

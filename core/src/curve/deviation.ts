@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
 import { pointsAt } from './evaluateMany.js';
@@ -29,7 +30,7 @@ export function largestDeviation(
   perSpan = 12,
 ): Deviation {
   if (dimensionOf(first) !== dimensionOf(second)) {
-    throw new CurveError('point', 'One curve is plane and the other is not; they can’t be compared.');
+    throw new CurveError('point', told('comparisonOfMixedDimensions'));
   }
   const [start, end] = domainOf(first.knots, first.degree);
   const [otherStart, otherEnd] = domainOf(second.knots, second.degree);

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { basisFunctions } from './basis.js';
 import {
   factoriseCollocation,
@@ -58,11 +59,7 @@ function collocationAt(curve: Curve, sites: readonly Site[]): Collocation {
 
 function validateEditPointIndex(index: number, count: number): void {
   if (!Number.isInteger(index) || index < 0 || index >= count) {
-    throw new CurveError(
-      'index',
-      `There is no edit point ${index}; the curve has edit points 0 to ${count - 1}.`,
-      { index, value: index },
-    );
+    throw new CurveError('index', told('noEditPoint', { index, last: count - 1 }), { index, value: index });
   }
 }
 
@@ -106,14 +103,10 @@ export function editPointInfluence(curve: Curve, index: number): Float64Array {
 export function moveEditPoint(curve: Curve, index: number, to: Point): Curve {
   const dimension = dimensionOf(curve);
   if (to.length !== dimension || !to.every((coordinate) => Number.isFinite(coordinate))) {
-    throw new CurveError(
-      'point',
-      `The new place of edit point ${index} must be ${dimension} finite numbers.`,
-      {
-        index,
-        value: to,
-      },
-    );
+    throw new CurveError('point', told('editPointCoordinates', { index, dimension }), {
+      index,
+      value: to,
+    });
   }
   const influence = editPointInfluence(curve, index);
   const { parameter, side } = editSites(curve)[index]!;

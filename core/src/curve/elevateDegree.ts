@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { rowsOfPieces } from './assemble.js';
 import type { Curve } from './curve.js';
 import { decompose } from './decompose.js';
@@ -17,13 +18,9 @@ import { knotsOfOnePeriod, periodOf, periodicKnotVector, periodicOfRows } from '
  */
 export function elevateDegree(curve: Curve, times = 1): Curve {
   if (!Number.isInteger(times) || times < 1) {
-    throw new CurveError(
-      'order',
-      `The degree is to be raised ${times} times; it must be a whole number from 1.`,
-      {
-        value: times,
-      },
-    );
+    throw new CurveError('order', told('elevationTimes', { times }), {
+      value: times,
+    });
   }
   const degree = curve.degree + times;
   validateDegree(degree);

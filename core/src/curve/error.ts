@@ -1,5 +1,7 @@
-/** What a `CurveError` is about. Stable, so that callers can branch on it and translate it. */
-export type CurveErrorCode =
+import { ToldError, type Told } from '../told/told.js';
+
+/** What a `CurveError` is about, for callers that tell errors apart. */
+export type CurveErrorKind =
   | 'degree'
   | 'point-count'
   | 'point'
@@ -20,22 +22,24 @@ export type CurveErrorCode =
   | 'singular';
 
 /**
- * The typed error of the curve core. It says which value at which index is wrong and what is allowed;
- * the message is one plain English sentence, in which numbers have at most ten digits.
+ * The typed error of the curve core. It says which value at which index is wrong and what is allowed, as the code of
+ * a sentence and its values.
  */
-export class CurveError extends Error {
+export class CurveError extends ToldError {
   override readonly name = 'CurveError';
-  readonly code: CurveErrorCode;
+  readonly kind: CurveErrorKind;
   /** Index of the offending entry in its list, where there is one. */
   readonly index: number | undefined;
   /** The offending value, where there is one. */
   readonly value: unknown;
 
-  constructor(code: CurveErrorCode, message: string, detail: { index?: number; value?: unknown } = {}) {
-    super(
-      message.replace(/\d+\.\d{8,}(e[-+]?\d+)?/g, (number) => String(Number(Number(number).toPrecision(10)))),
-    );
-    this.code = code;
+  constructor(
+    kind: CurveErrorKind,
+    told: Told,
+    detail: { readonly index?: number; readonly value?: unknown } = {},
+  ) {
+    super(told);
+    this.kind = kind;
     this.index = detail.index;
     this.value = detail.value;
   }

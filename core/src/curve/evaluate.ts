@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { basisDerivatives, basisFunctions } from './basis.js';
 import { dimensionOf, type Curve, type Point, type Side } from './curve.js';
 import { CurveError } from './error.js';
@@ -35,7 +36,7 @@ export function pointAt(curve: Curve, u: number, side: Side = 'right'): Point {
  */
 export function derivativesAt(curve: Curve, u: number, order: number, side: Side = 'right'): Point[] {
   if (!Number.isInteger(order) || order < 0) {
-    throw new CurveError('order', `The order of derivative is ${order}; it must be a whole number from 0.`, {
+    throw new CurveError('order', told('derivativeOrder', { order }), {
       value: order,
     });
   }

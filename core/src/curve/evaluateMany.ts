@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { centredPolynomials } from './centredPolynomials.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
@@ -101,7 +102,7 @@ export function derivativesAtMany(
   out?: Float64Array,
 ): Float64Array {
   if (!Number.isInteger(order) || order < 0 || order > 3) {
-    throw new CurveError('order', `The order of derivative is ${order}; many at once go up to 3.`, {
+    throw new CurveError('order', told('derivativeOrderOfMany', { order }), {
       value: order,
     });
   }
@@ -307,7 +308,7 @@ function divide(
  */
 export function tessellate(curve: Curve | SpanPolynomials, count: number, out?: Float64Array): Float64Array {
   if (!Number.isInteger(count) || count < 2) {
-    throw new CurveError('point-count', `${count} points were asked for; at least 2 are needed.`, {
+    throw new CurveError('point-count', told('sampleCount', { count }), {
       value: count,
     });
   }

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { arcLengthTable, type ArcLengthTable } from './arcLength.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { peakOf, type Deviation } from './deviation.js';
@@ -87,17 +88,13 @@ export function unevennessOf(curve: Curve, held: readonly number[] = []): number
  */
 export function evenOut(curve: Curve, held: readonly HeldValue[] = [], perSpan = 1): EvenedCurve {
   if (!Number.isInteger(perSpan) || perSpan < 1 || perSpan > 50) {
-    throw new CurveError(
-      'argument',
-      `${perSpan} spans for each span; it must be a whole number from 1 to 50.`,
-      {
-        value: perSpan,
-      },
-    );
+    throw new CurveError('argument', told('spansPerSpan', { count: perSpan }), {
+      value: perSpan,
+    });
   }
   const table = arcLengthTable(curve);
   if (!(table.length > 0)) {
-    throw new CurveError('singular', 'The curve has no length, so its parameter can’t follow it.');
+    throw new CurveError('singular', told('noLength'));
   }
   const { degree, knots } = curve;
   const [start, end] = domainOf(knots, degree);
@@ -123,13 +120,9 @@ export function evenOut(curve: Curve, held: readonly HeldValue[] = [], perSpan =
   const inner = [...broken, ...between].sort((a, b) => a.value - b.value);
   inner.forEach(({ value }, k) => {
     if (!(value - (inner[k - 1]?.value ?? start) > relativeKnotTolerance * (end - start))) {
-      throw new CurveError(
-        'singular',
-        `The span before ${value} has no length, so no parameter is even on it.`,
-        {
-          value,
-        },
-      );
+      throw new CurveError('singular', told('spanWithoutLength', { end: value }), {
+        value,
+      });
     }
   });
   const space: SplineSpace = curve.periodic
@@ -205,7 +198,7 @@ function evenMap(
   ];
   const pairs = places.map(({ at, value }) => {
     if (!(at >= start && at <= end)) {
-      throw new CurveError('argument', `The held place ${at} must lie from ${start} to ${end}.`, {
+      throw new CurveError('argument', told('heldParameterOutside', { parameter: at, start, end }), {
         value: at,
       });
     }
@@ -215,11 +208,10 @@ function evenMap(
     const before = pairs[index - 1];
     if (!before) return;
     if (!(pair.value > before.value && pair.length > before.length)) {
-      throw new CurveError(
-        'argument',
-        `The held value ${pair.value} must lie above ${before.value}, which a place before it has.`,
-        { index: index - 1, value: pair.value },
-      );
+      throw new CurveError('argument', told('heldValueOrder', { value: pair.value, before: before.value }), {
+        index: index - 1,
+        value: pair.value,
+      });
     }
   });
   const pick = (key: 'length' | 'value', at: number): number => {

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
 import { pointsAt } from './evaluateMany.js';
@@ -27,14 +28,14 @@ const mostFacets = 50_000;
  */
 export function facetsOf(curve: Curve, tolerance: number): Facets {
   if (!(tolerance > 0 && Number.isFinite(tolerance))) {
-    throw new CurveError('argument', 'A tolerance must be above zero.');
+    throw new CurveError('argument', told('toleranceNotPositive'));
   }
   const parts: BezierPart[] = [];
   const halve = (part: BezierPart, depth: number): void => {
     if (depth >= deepest || flatness(part.points) <= tolerance) {
       parts.push(part);
       if (parts.length > mostFacets) {
-        throw new CurveError('argument', `This tolerance asks for more than ${mostFacets} facets.`);
+        throw new CurveError('argument', told('facetsTooMany', { most: mostFacets }));
       }
       return;
     }

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import {
   addBernstein,
   differentiateBernstein,
@@ -62,10 +63,7 @@ export interface CurvatureExtreme extends CurvePlace {
  */
 export function inflections(curve: Curve): CurvePlace[] {
   if (dimensionOf(curve) !== 2) {
-    throw new CurveError(
-      'unsupported',
-      'Inflections are places of a plane curve; in space curvature has no sign.',
-    );
+    throw new CurveError('unsupported', told('inflectionsOfPlaneOnly'));
   }
   const found: CurvePlace[] = [];
   let lastSign = 0;

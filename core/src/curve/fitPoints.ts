@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { equidistributedBreaks, fewest } from './equidistribute.js';
 import { CurveError } from './error.js';
@@ -47,7 +48,7 @@ export function fitPoints(
   if (parameters.length !== points.length) {
     throw new CurveError(
       'parameter',
-      `There are ${parameters.length} parameters for ${points.length} points; each point needs one.`,
+      told('parametersForPoints', { parameters: parameters.length, points: points.length }),
       { value: parameters.length },
     );
   }
@@ -150,7 +151,7 @@ export function fitStroke(points: readonly Point[], tolerance: number, degree = 
 function pointsApart(points: readonly Point[]): Point[] {
   const used = points.filter((point, index) => index === 0 || distance(point, points[index - 1]!) > 0);
   if (used.length > 1) return used;
-  throw new CurveError('point-count', 'All points lie on one place; a curve needs two that are apart.', {
+  throw new CurveError('point-count', told('pointsOnOnePlace'), {
     value: used.length,
   });
 }
@@ -173,7 +174,7 @@ function correctedFit(
     try {
       return fitPoints(points, at, knots, degree);
     } catch (error) {
-      if (error instanceof CurveError && error.code === 'singular') return undefined;
+      if (error instanceof CurveError && error.kind === 'singular') return undefined;
       throw error;
     }
   };

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { peakOf } from './deviation.js';
 import { CurveError } from './error.js';
@@ -24,7 +25,7 @@ export interface LargestDistance {
  */
 export function largestDistance(first: Curve, second: Curve, perSpan?: number): LargestDistance {
   if (dimensionOf(first) !== dimensionOf(second)) {
-    throw new CurveError('point', 'One curve is plane and the other is not; they can’t be compared.');
+    throw new CurveError('point', told('comparisonOfMixedDimensions'));
   }
   const there = farthestFrom(first, second, perSpan);
   const back = farthestFrom(second, first, perSpan);

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { CurveError } from './error.js';
 
@@ -30,13 +31,12 @@ export function curveOfRows(
 /**
  * A curve that came out of a calculation, where its weights are finite and above zero; a weight of zero
  * would be a control point at infinity.
- * @param when what was done, as the beginning of a sentence
  * @throws CurveError `weight`
  */
-export function withPositiveWeights(curve: Curve, when: string): Curve {
+export function withPositiveWeights(curve: Curve): Curve {
   curve.weights?.forEach((weight, index) => {
     if (weight > 0 && Number.isFinite(weight)) return;
-    throw new CurveError('weight', `${when}, weight ${index} would be ${weight}; weights stay above zero.`, {
+    throw new CurveError('weight', told('weightWouldBe', { index, weight }), {
       index,
       value: weight,
     });

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
 import { spansOf } from './knotVector.js';
@@ -60,7 +61,7 @@ export function signChanges(curve: Curve, line: readonly [Point, Point]): number
   refuseSpace(curve);
   const along = subtract(line[1], line[0]);
   if (!(Math.hypot(...along) > 0)) {
-    throw new CurveError('argument', 'The line needs two places that are apart.');
+    throw new CurveError('argument', told('lineEnds'));
   }
   let changes = 0;
   let last = 0;
@@ -74,6 +75,6 @@ export function signChanges(curve: Curve, line: readonly [Point, Point]): number
 
 function refuseSpace(curve: Curve): void {
   if (dimensionOf(curve) !== 2) {
-    throw new CurveError('unsupported', 'Hulls and changes of sign are drawn in the plane only.');
+    throw new CurveError('unsupported', told('hullOfPlaneOnly'));
   }
 }

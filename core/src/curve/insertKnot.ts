@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { curveOfRows, homogeneousRows } from './homogeneous.js';
@@ -17,13 +18,9 @@ import { validateParameter } from './validate.js';
 export function insertKnot(curve: Curve, u: number, times = 1): Curve {
   validateParameter(curve, u);
   if (!Number.isInteger(times) || times < 1) {
-    throw new CurveError(
-      'order',
-      `The knot is to be inserted ${times} times; it must be a whole number from 1.`,
-      {
-        value: times,
-      },
-    );
+    throw new CurveError('order', told('insertionTimes', { times }), {
+      value: times,
+    });
   }
   const { degree, knots } = curve;
   const [start, end] = domainOf(knots, degree);
@@ -33,7 +30,7 @@ export function insertKnot(curve: Curve, u: number, times = 1): Curve {
   if (multiplicity + times > degree) {
     throw new CurveError(
       'knot-multiplicity',
-      `The knot ${u} would stand ${multiplicity + times} times; degree ${degree} allows ${degree}.`,
+      told('knotTooOften', { knot: u, multiplicity: multiplicity + times, degree }),
       { value: u },
     );
   }

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { createBandedMatrix, factoriseBandedWithExchange, solveBanded } from './banded.js';
 import { basisDerivatives } from './basis.js';
 import { factoriseCollocation, factorisePeriodicCollocation } from './collocation.js';
@@ -24,11 +25,10 @@ export function parametersOf(points: readonly Point[], parametrisation: Parametr
   for (let index = 0; index < gaps.length; index++) {
     const gap = distance(points[index + 1]!, points[index]!);
     if (!(gap > 0)) {
-      throw new CurveError(
-        'point',
-        `Point ${index + 1} lies on point ${index}; neighbouring points must be apart.`,
-        { index: index + 1, value: points[index + 1] },
-      );
+      throw new CurveError('point', told('neighboursOnOnePlace', { index: index + 1, before: index }), {
+        index: index + 1,
+        value: points[index + 1],
+      });
     }
     gaps[index] = parametrisation === 'uniform' ? 1 : parametrisation === 'chord' ? gap : Math.sqrt(gap);
   }
@@ -42,7 +42,7 @@ export function parametersOf(points: readonly Point[], parametrisation: Parametr
   parameters[parameters.length - 1] = 1;
   parameters.forEach((parameter, index) => {
     if (index > 0 && !(parameter > parameters[index - 1]!)) {
-      throw new CurveError('point', `Point ${index} is too close to point ${index - 1} to be told apart.`, {
+      throw new CurveError('point', told('neighboursTooClose', { index, before: index - 1 }), {
         index,
       });
     }
@@ -121,7 +121,7 @@ export function interpolate(
   const actual = Math.min(degree, points.length + conditions - 1);
   if (conditions === 0) return { curve: throughPoints(points, parameters, actual), parameters };
   if (actual < 2) {
-    throw new CurveError('degree', `An end condition needs degree 2 or more; the degree is ${actual}.`, {
+    throw new CurveError('degree', told('endConditionDegree', { degree: actual }), {
       value: actual,
     });
   }
@@ -166,7 +166,7 @@ function throughPointsWithEnds(
     if (condition.kind === 'natural') return [{ parameter, order: 2, value: points[0]!.map(() => 0) }];
     const { derivative } = condition;
     if (derivative.length !== dimension || !derivative.every((value) => Number.isFinite(value))) {
-      throw new CurveError('point', `An end derivative must be ${dimension} finite numbers.`, {
+      throw new CurveError('point', told('endDerivativeCoordinates', { dimension }), {
         value: derivative,
       });
     }
@@ -283,17 +283,21 @@ export function interpolateClosed(
 function validParameters(parameters: readonly number[], count: number): readonly number[] {
   parameters.forEach((parameter, index) => {
     if (!(Number.isFinite(parameter) && (index === 0 || parameter > parameters[index - 1]!))) {
-      throw new CurveError(
-        'parameter',
-        `Parameter ${index} is ${parameter}; parameters are finite and each is above the one before.`,
-        { index, value: parameter },
-      );
+      throw new CurveError('parameter', told('parameterOrder', { index, parameter }), {
+        index,
+        value: parameter,
+      });
     }
   });
   if (parameters.length !== count || parameters[0] !== 0 || parameters.at(-1) !== 1) {
     throw new CurveError(
       'parameter',
-      `There must be ${count} parameters, one for each point, from 0 to 1; there are ${parameters.length}, from ${parameters[0]} to ${parameters.at(-1)}.`,
+      told('parametersFromZeroToOne', {
+        count,
+        found: parameters.length,
+        first: parameters[0] ?? '–',
+        last: parameters.at(-1) ?? '–',
+      }),
       { value: parameters },
     );
   }
@@ -303,30 +307,22 @@ function validParameters(parameters: readonly number[], count: number): readonly
 /** Checks that there are two points or more, finite and of one dimension. */
 export function validatePoints(points: readonly Point[]): void {
   if (points.length < 2) {
-    throw new CurveError(
-      'point-count',
-      `A curve through points needs at least 2 points; there are ${points.length}.`,
-      {
-        value: points.length,
-      },
-    );
+    throw new CurveError('point-count', told('pointsForInterpolation', { count: points.length }), {
+      value: points.length,
+    });
   }
   const dimension = points[0]!.length;
   points.forEach((point, index) => {
     if (point.length !== dimension || dimension < 2 || dimension > 3) {
-      throw new CurveError(
-        'point',
-        `Point ${index} has ${point.length} coordinates; all points must have 2, or all 3.`,
-        {
-          index,
-          value: point,
-        },
-      );
+      throw new CurveError('point', told('pointDimension', { index, count: point.length }), {
+        index,
+        value: point,
+      });
     }
     let finite = true;
     for (let axis = 0; axis < dimension; axis++) if (!Number.isFinite(point[axis])) finite = false;
     if (!finite) {
-      throw new CurveError('point', `Point ${index} has a coordinate that is not a finite number.`, {
+      throw new CurveError('point', told('pointNotFinite', { index }), {
         index,
         value: point,
       });

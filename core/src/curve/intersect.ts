@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { closednessOf } from './close.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { rootsOfBernstein } from './bernstein.js';
@@ -43,15 +44,12 @@ export function intersectLine(
   segment = false,
 ): LineIntersection[] {
   if (dimensionOf(curve) !== 2) {
-    throw new CurveError(
-      'unsupported',
-      'A curve in space meets a line by chance only; use two plane curves.',
-    );
+    throw new CurveError('unsupported', told('intersectionOfPlaneOnly'));
   }
   const along = subtract(line[1], line[0]);
   const squared = dot(along, along);
   if (!(squared > 0 && Number.isFinite(squared))) {
-    throw new CurveError('argument', 'The line needs two finite places that are apart.');
+    throw new CurveError('argument', told('lineEnds'));
   }
   const found: LineIntersection[] = [];
   for (const piece of decompose(curve)) {
@@ -90,7 +88,7 @@ const mostPairs = 3000;
  */
 export function intersectCurves(first: Curve, second: Curve, tolerance?: number): Intersections {
   if (dimensionOf(first) !== dimensionOf(second)) {
-    throw new CurveError('point', 'One curve is plane and the other is not; they can’t meet.');
+    throw new CurveError('point', told('intersectionOfMixedDimensions'));
   }
   const within =
     tolerance ?? 1e-9 * Math.max(...[...first.points, ...second.points].flat().map(Math.abs), 1e-300);

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { elevateDegree } from './elevateDegree.js';
 import { CurveError } from './error.js';
@@ -14,7 +15,7 @@ import { clampEnds } from './split.js';
  */
 export function joinCurves(first: Curve, second: Curve, tolerance = 1e-9): Curve {
   if (dimensionOf(first) !== dimensionOf(second)) {
-    throw new CurveError('point', 'One curve is plane and the other is not; they can’t be joined.');
+    throw new CurveError('point', told('joinOfMixedDimensions'));
   }
   const degree = Math.max(first.degree, second.degree);
   const raise = (curve: Curve): Curve =>
@@ -28,7 +29,7 @@ export function joinCurves(first: Curve, second: Curve, tolerance = 1e-9): Curve
   const [tail, head] = [before.points.at(-1)!, after.points[0]!];
   const gap = Math.hypot(...tail.map((coordinate, axis) => coordinate - head[axis]!));
   if (!(gap <= tolerance)) {
-    throw new CurveError('point', `The ends lie ${gap} apart; at most ${tolerance} is allowed for joining.`, {
+    throw new CurveError('point', told('endsTooFarApart', { gap, tolerance }), {
       value: gap,
     });
   }

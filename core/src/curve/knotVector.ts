@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { CurveError } from './error.js';
 import type { Side } from './curve.js';
 
@@ -28,7 +29,7 @@ export interface Span {
  */
 export function validateDegree(degree: number): void {
   if (!Number.isInteger(degree) || degree < minimumDegree || degree > maximumDegree) {
-    throw new CurveError('degree', `The degree is ${degree}; it must be a whole number from 1 to 9.`, {
+    throw new CurveError('degree', told('degree', { degree }), {
       value: degree,
     });
   }
@@ -45,7 +46,7 @@ export function validateKnots(knots: readonly number[], degree: number, pointCou
   if (!Number.isInteger(pointCount) || pointCount < degree + 1) {
     throw new CurveError(
       'point-count',
-      `A curve of degree ${degree} needs at least ${degree + 1} control points; there are ${pointCount}.`,
+      told('tooFewPoints', { degree, least: degree + 1, count: pointCount }),
       { value: pointCount },
     );
   }
@@ -53,14 +54,14 @@ export function validateKnots(knots: readonly number[], degree: number, pointCou
   if (knots.length !== expected) {
     throw new CurveError(
       'knot-count',
-      `The knot vector has ${knots.length} values; ${pointCount} control points of degree ${degree} need ${expected}.`,
+      told('knotCount', { found: knots.length, count: pointCount, degree, expected }),
       { value: knots.length },
     );
   }
   for (let index = 0; index < knots.length; index++) {
     const value = knots[index];
     if (typeof value !== 'number' || !Number.isFinite(value)) {
-      throw new CurveError('knot', `Knot ${index} is ${value}; every knot must be a finite number.`, {
+      throw new CurveError('knot', told('knotNotFinite', { index, value: value! }), {
         index,
         value,
       });
@@ -68,14 +69,14 @@ export function validateKnots(knots: readonly number[], degree: number, pointCou
     if (index > 0 && value < knots[index - 1]!) {
       throw new CurveError(
         'knot-order',
-        `Knot ${index} is ${value}, below knot ${index - 1}, which is ${knots[index - 1]}; knots never decrease.`,
+        told('knotOrder', { index, value, before: index - 1, previous: knots[index - 1]! }),
         { index, value },
       );
     }
     if (index > degree && value === knots[index - degree - 1]) {
       throw new CurveError(
         'knot-multiplicity',
-        `Knot ${index} repeats ${value} more than ${degree + 1} times; degree ${degree} allows ${degree + 1}.`,
+        told('knotMultiplicity', { index, value, most: degree + 1, degree }),
         { index, value },
       );
     }
@@ -83,7 +84,7 @@ export function validateKnots(knots: readonly number[], degree: number, pointCou
   if (!(knots[pointCount]! > knots[degree]!)) {
     throw new CurveError(
       'empty-domain',
-      `The domain from ${knots[degree]} to ${knots[pointCount]} has no length.`,
+      told('emptyDomain', { start: knots[degree]!, end: knots[pointCount]! }),
       {
         value: knots[degree],
       },
@@ -223,7 +224,7 @@ export function spansOf(knots: readonly number[], degree: number): Span[] {
 export function findSpan(knots: readonly number[], degree: number, u: number, side: Side = 'right'): number {
   const [start, end] = domainOf(knots, degree);
   if (!(u >= start && u <= end)) {
-    throw new CurveError('parameter', `The parameter is ${u}; it must lie from ${start} to ${end}.`, {
+    throw new CurveError('parameter', told('parameterOutside', { parameter: u, start, end }), {
       value: u,
     });
   }

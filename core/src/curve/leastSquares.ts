@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { CurveError } from './error.js';
 
 /**
@@ -90,11 +91,7 @@ export function solveLeastSquares({
   for (let row = size - 1; row >= 0; row--) {
     const pivot = triangle[row * width]!;
     if (!(Math.abs(pivot) > largest * 1e-11)) {
-      throw new CurveError(
-        'singular',
-        `The points leave control point ${row} open: there are too few of them where it acts.`,
-        { index: row },
-      );
+      throw new CurveError('singular', told('pointUndetermined', { index: row }), { index: row });
     }
     const reach = Math.min(width - 1, size - 1 - row);
     for (let c = 0; c < components; c++) {

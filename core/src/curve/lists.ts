@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
 import { fullKnotList } from './knotVector.js';
@@ -12,13 +13,9 @@ export type KnotConvention = 'full' | 'short';
  */
 export function repeatPattern<T>(pattern: readonly T[], length: number): T[] {
   if (pattern.length === 0 || !Number.isInteger(length) || length < 0) {
-    throw new CurveError(
-      'argument',
-      `A pattern of ${pattern.length} entries can't be repeated to ${length}.`,
-      {
-        value: length,
-      },
-    );
+    throw new CurveError('argument', told('patternLength', { count: pattern.length, length }), {
+      value: length,
+    });
   }
   return Array.from({ length }, (_, k) => pattern[k % pattern.length]!);
 }
@@ -33,7 +30,13 @@ export function knotConventionOf(count: number, degree: number, pointCount: numb
   if (count === pointCount + degree - 1) return 'short';
   throw new CurveError(
     'knot-count',
-    `There are ${count} knots; ${pointCount} points of degree ${degree} need ${pointCount + degree + 1}, or ${pointCount + degree - 1} where the first and the last value are left out.`,
+    told('knotCountWithOrWithoutEnds', {
+      found: count,
+      count: pointCount,
+      degree,
+      all: pointCount + degree + 1,
+      inner: pointCount + degree - 1,
+    }),
     { value: count },
   );
 }

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { measureJoint, type MeasuredContinuity } from './continuity.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { arcLengthFrame } from './differential.js';
@@ -47,26 +48,22 @@ export function matchCurve(
   targetEnd: CurveEnd = 'end',
 ): Match {
   if (dimensionOf(curve) !== dimensionOf(target)) {
-    throw new CurveError('point', 'One curve is plane and the other is not; they can’t be matched.');
+    throw new CurveError('point', told('matchOfMixedDimensions'));
   }
   const order = Number(continuity[1]);
   if (curve.degree < order) {
-    throw new CurveError(
-      'degree',
-      `${continuity} needs degree ${order} or more; the degree is ${curve.degree}. Raise it first.`,
-      { value: curve.degree },
-    );
+    throw new CurveError('degree', told('continuityDegree', { continuity, order, degree: curve.degree }), {
+      value: curve.degree,
+    });
   }
   // Both are looked at as if the target ran into the curve's start.
   const clamped = clampEnds(curve);
   const forward = curveEnd === 'start' ? clamped : reverseCurve(clamped);
   const into = targetEnd === 'end' ? target : reverseCurve(target);
   if (order >= forward.points.length - 1) {
-    throw new CurveError(
-      'point-count',
-      `${continuity} moves ${order + 1} points, but the curve's other end is among them; insert a knot or raise the degree first.`,
-      { value: forward.points.length },
-    );
+    throw new CurveError('point-count', told('continuityPoints', { continuity, count: order + 1 }), {
+      value: forward.points.length,
+    });
   }
   const [, end] = domainOf(into.knots, into.degree);
   const wanted = derivativesAt(into, end, 3, 'left');
@@ -74,7 +71,7 @@ export function matchCurve(
     ? matchedParametrically(forward, wanted, order)
     : matchedGeometrically(forward, wanted, order);
   if (!points.every((point) => point.every(Number.isFinite))) {
-    throw new CurveError('singular', 'The curves are too small or too slow at their ends to be matched.');
+    throw new CurveError('singular', told('tooSmallToMatch'));
   }
   const matched = { ...forward, points };
   return {
@@ -128,16 +125,13 @@ function matchedGeometrically(curve: Curve, wanted: readonly Point[], order: num
   points[0] = point;
   if (order === 0) return points;
   if (!tangent) {
-    throw new CurveError('singular', 'The other curve stands still at its end and has no direction there.');
+    throw new CurveError('singular', told('otherStandsStill'));
   }
   const handle = distance(curve.points[0]!, curve.points[1]!);
   // A handle without length takes a third of the way to the next point.
   const length = handle > 0 ? handle : distance(points[0], curve.points[2] ?? curve.points[1]!) / 3;
   if (!(length > 0)) {
-    throw new CurveError(
-      'singular',
-      'The first points of the curve lie on one place; pull its handle out first.',
-    );
+    throw new CurveError('singular', told('firstPointsOnOnePlace'));
   }
   points[1] = addScaled(point, tangent, length);
   if (order === 1) return points;

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { closednessOf } from './close.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
@@ -22,7 +23,7 @@ export function mirrorThrough(first: Point, second: Point): Mirror {
   const along = subtract(second, first);
   const normal = unit([-along[1]!, along[0]!]);
   if (!normal || along.length !== 2) {
-    throw new CurveError('argument', 'The mirror line needs two places of the plane that are apart.');
+    throw new CurveError('argument', told('mirrorLineEnds'));
   }
   return { place: first, normal };
 }
@@ -35,7 +36,7 @@ function unitNormal({ place, normal }: Mirror, dimension: number): number[] {
     place.length !== dimension ||
     !place.every(Number.isFinite)
   ) {
-    throw new CurveError('argument', `The mirror needs a place and a direction of ${dimension} coordinates.`);
+    throw new CurveError('argument', told('mirrorCoordinates', { dimension }));
   }
   return direction;
 }
@@ -96,10 +97,7 @@ export function halfAtMirror(
  */
 export function symmetricCurve(half: Curve, mirror: Mirror, smooth = true): Curve {
   if (closednessOf(half) === 'periodic') {
-    throw new CurveError(
-      'unsupported',
-      'A closed curve has no end to put on the mirror; open or split it first.',
-    );
+    throw new CurveError('unsupported', told('mirrorOfClosed'));
   }
   const clamped = clampEnds(half);
   const normal = unitNormal(mirror, dimensionOf(half));

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { parametersOf } from './interpolate.js';
 import { clampedKnotVector } from './knotVector.js';
@@ -62,7 +63,7 @@ export function monotoneCubic(points: readonly Point[]): Curve {
   }
   controlPoints.push(points.at(-1)!);
   if (!controlPoints.every((point) => point.every(Number.isFinite))) {
-    throw new CurveError('point', 'Two neighbouring points are too close together to be told apart.');
+    throw new CurveError('point', told('pointsTooClose'));
   }
   return {
     degree: 3,

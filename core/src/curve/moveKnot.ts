@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { domainOf, interiorKnots, relativeKnotTolerance } from './knotVector.js';
@@ -13,13 +14,13 @@ import { domainOf, interiorKnots, relativeKnotTolerance } from './knotVector.js'
  */
 export function moveKnot(curve: Curve, knot: number, to: number): Curve {
   if (curve.periodic) {
-    throw new CurveError('unsupported', 'The knots of a periodic curve repeat; open it to move one of them.');
+    throw new CurveError('unsupported', told('knotsOfPeriodic'));
   }
   const { degree, knots } = curve;
   const inner = interiorKnots(knots, degree);
   const at = inner.findIndex(({ value }) => value === knot);
   if (at < 0) {
-    throw new CurveError('knot', `There is no knot ${knot} inside the domain.`, { value: knot });
+    throw new CurveError('knot', told('noKnotInside', { knot }), { value: knot });
   }
   const [start, end] = domainOf(knots, degree);
   const before = inner[at - 1] ?? { value: start, multiplicity: 0 };
@@ -27,7 +28,7 @@ export function moveKnot(curve: Curve, knot: number, to: number): Curve {
   if (!(to >= before.value && to <= after.value)) {
     throw new CurveError(
       'knot',
-      `A knot can be moved from ${before.value} to ${after.value}, between its neighbours; ${to} lies outside.`,
+      told('knotBeyondNeighbours', { before: before.value, after: after.value, to }),
       { value: to },
     );
   }
@@ -35,17 +36,13 @@ export function moveKnot(curve: Curve, knot: number, to: number): Curve {
   const onto = [before, after].find(({ value }) => Math.abs(value - to) < tolerance);
   const value = onto?.value ?? to;
   if (onto && (onto.value === start || onto.value === end)) {
-    throw new CurveError(
-      'knot-multiplicity',
-      'A knot inside can’t be moved onto an end of the domain; remove it instead.',
-      { value: to },
-    );
+    throw new CurveError('knot-multiplicity', told('knotOntoEnd'), { value: to });
   }
   const multiplicity = inner[at]!.multiplicity + (onto?.multiplicity ?? 0);
   if (multiplicity > degree + 1) {
     throw new CurveError(
       'knot-multiplicity',
-      `The knot at ${value} would have multiplicity ${multiplicity}; at most ${degree + 1} is allowed.`,
+      told('knotWouldHaveMultiplicity', { knot: value, multiplicity, most: degree + 1 }),
       { value: multiplicity },
     );
   }

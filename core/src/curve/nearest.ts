@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { differentiateBernstein, multiplyBernstein, rootsOfBernstein } from './bernstein.js';
 import type { Curve, Point } from './curve.js';
 import { decompose } from './decompose.js';
@@ -30,7 +31,7 @@ export function nearestFinder(curve: Curve): (target: Point) => NearestPoint {
   const dimension = curve.points[0]!.length;
   return (target) => {
     if (target.length !== dimension || !target.every(Number.isFinite)) {
-      throw new CurveError('point', `The place must be ${dimension} finite numbers.`, { value: target });
+      throw new CurveError('point', told('targetCoordinates', { dimension }), { value: target });
     }
     let best: NearestPoint | undefined;
     const consider = (piece: Curve, parameter: number): void => {

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
 import { curveOfRows } from './homogeneous.js';
@@ -97,12 +98,12 @@ export function periodicKnotVector(
 export function periodicUniformKnots(count: number, degree: number, start = 0, end = 1): number[] {
   validateDegree(degree);
   if (!Number.isInteger(count) || count < 1) {
-    throw new CurveError('point-count', `A periodic curve needs at least 1 point; there are ${count}.`, {
+    throw new CurveError('point-count', told('periodicPointCount', { count }), {
       value: count,
     });
   }
   if (!(Number.isFinite(start) && Number.isFinite(end) && end > start)) {
-    throw new CurveError('empty-domain', `The domain from ${start} to ${end} has no length.`, { value: end });
+    throw new CurveError('empty-domain', told('emptyDomain', { start, end }), { value: end });
   }
   return periodicKnotVector(
     Array.from({ length: count }, (_, k) => ({

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { largestDeviation } from './deviation.js';
 import { CurveError } from './error.js';
@@ -20,21 +21,13 @@ import { clampEnds } from './split.js';
  */
 export function reduceDegree(curve: Curve, times = 1): Approximation {
   if (!Number.isInteger(times) || times < 1) {
-    throw new CurveError(
-      'order',
-      `The degree is to be lowered ${times} times; it must be a whole number from 1.`,
-      { value: times },
-    );
+    throw new CurveError('order', told('reductionTimes', { times }), { value: times });
   }
   const degree = curve.degree - times;
   if (degree < 1) {
-    throw new CurveError(
-      'degree',
-      `Degree ${curve.degree} can't be lowered ${times} times; 1 is the lowest.`,
-      {
-        value: degree,
-      },
-    );
+    throw new CurveError('degree', told('reductionTooFar', { degree: curve.degree, times }), {
+      value: degree,
+    });
   }
   const fewer = (knots: readonly { value: number; multiplicity: number }[]): typeof knots =>
     knots.map(({ value, multiplicity }) => ({
@@ -49,7 +42,7 @@ export function reduceDegree(curve: Curve, times = 1): Approximation {
         knots: clampedKnotVector(start, end, fewer(interiorKnots(curve.knots, curve.degree)), degree),
       };
   const source = curve.periodic ? curve : clampEnds(curve);
-  const reduced = withPositiveWeights(fitCurve(space, source), `At degree ${degree}`);
+  const reduced = withPositiveWeights(fitCurve(space, source));
   return { curve: reduced, deviation: largestDeviation(curve, reduced) };
 }
 

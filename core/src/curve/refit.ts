@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { largestDeviation } from './deviation.js';
 import { equidistributedBreaks, fewest } from './equidistribute.js';
@@ -23,11 +24,9 @@ export function refitCurve(curve: Curve, degree: number, spanCount: number): App
   validateDegree(degree);
   const least = curve.periodic ? 2 : 1;
   if (!Number.isInteger(spanCount) || spanCount < least || spanCount > maximumSpanCount) {
-    throw new CurveError(
-      'argument',
-      `The number of spans is ${spanCount}; it must be a whole number from ${least} to ${maximumSpanCount}.`,
-      { value: spanCount },
-    );
+    throw new CurveError('argument', told('spanCount', { count: spanCount, least, most: maximumSpanCount }), {
+      value: spanCount,
+    });
   }
   const candidates = breakCandidates(curve, spanCount);
   let best: Approximation | undefined;
@@ -99,7 +98,7 @@ export function fitCurveToTolerance(curve: Curve, degree: number, tolerance: num
 /** @throws CurveError `tolerance` unless it is finite and above zero */
 export function validateTolerance(tolerance: number): void {
   if (!(tolerance > 0 && Number.isFinite(tolerance))) {
-    throw new CurveError('tolerance', `The tolerance is ${tolerance}; it must be finite and above zero.`, {
+    throw new CurveError('tolerance', told('tolerance', { tolerance }), {
       value: tolerance,
     });
   }

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { largestDeviation, type Deviation } from './deviation.js';
 import { CurveError } from './error.js';
@@ -42,13 +43,12 @@ export function removeKnot(curve: Curve, u: number, times = 1): Approximation {
   if (!Number.isInteger(times) || times < 1 || times > knot.multiplicity) {
     throw new CurveError(
       'order',
-      `The knot ${knot.value} is to be removed ${times} times; it stands ${knot.multiplicity} times.`,
+      told('removalTimes', { knot: knot.value, times, multiplicity: knot.multiplicity }),
       { value: times },
     );
   }
   const removed = withPositiveWeights(
     curve.periodic ? removePeriodic(curve, knot, times) : removeLocally(curve, knot, times),
-    `Without the knot ${knot.value}`,
   );
   return { curve: removed, deviation: largestDeviation(curve, removed, affected(curve, knot, times)) };
 }
@@ -61,7 +61,7 @@ export function removeKnot(curve: Curve, u: number, times = 1): Approximation {
  */
 export function removableTimes(curve: Curve, u: number, tolerance: number): number {
   if (!(tolerance >= 0)) {
-    throw new CurveError('tolerance', `The tolerance is ${tolerance}; it must be 0 or more.`, {
+    throw new CurveError('tolerance', told('toleranceNegative', { tolerance }), {
       value: tolerance,
     });
   }
@@ -103,7 +103,7 @@ function removableKnot(curve: Curve, u: number): KnotWithMultiplicity {
   const knot = list.find(({ value }) => Math.abs(value - wanted) < tolerance);
   const atEnd = !curve.periodic && (u - start < tolerance || end - u < tolerance);
   if (!knot || atEnd) {
-    throw new CurveError('knot', `There is no knot to remove at ${u}; choose one inside the domain.`, {
+    throw new CurveError('knot', told('noKnotToRemove', { knot: u }), {
       value: u,
     });
   }
@@ -171,11 +171,7 @@ function removePeriodic(curve: Curve, knot: KnotWithMultiplicity, times: number)
     multiplicity: value === knot.value ? multiplicity - times : multiplicity,
   }));
   if (list[0]!.multiplicity === 0) {
-    throw new CurveError(
-      'unsupported',
-      `The knot ${start} marks the start of the closed curve; move the start elsewhere to remove it.`,
-      { value: start },
-    );
+    throw new CurveError('unsupported', told('seamKnot', { knot: start }), { value: start });
   }
   const coarse = periodicKnotVector(
     list.filter(({ multiplicity }) => multiplicity > 0),

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { domainOf } from './knotVector.js';
@@ -25,13 +26,9 @@ export function reverseCurve(curve: Curve): Curve {
  */
 export function mapDomain(curve: Curve, start: number, end: number): Curve {
   if (!(Number.isFinite(start) && Number.isFinite(end) && end > start)) {
-    throw new CurveError(
-      'empty-domain',
-      `The new domain from ${start} to ${end} must be finite and have a length.`,
-      {
-        value: end,
-      },
-    );
+    throw new CurveError('empty-domain', told('newDomain', { start, end }), {
+      value: end,
+    });
   }
   const { knots, degree } = curve;
   const [oldStart, oldEnd] = domainOf(knots, degree);
@@ -51,15 +48,12 @@ export function mapDomain(curve: Curve, start: number, end: number): Curve {
  */
 export function reparametriseMobius(curve: Curve, factor: number): Curve {
   if (!(factor > 0 && Number.isFinite(factor))) {
-    throw new CurveError('argument', `The factor is ${factor}; it must be finite and above zero.`, {
+    throw new CurveError('argument', told('factor', { factor }), {
       value: factor,
     });
   }
   if (curve.periodic) {
-    throw new CurveError(
-      'unsupported',
-      'A closed curve that runs on without end keeps its speed at the seam; open it first.',
-    );
+    throw new CurveError('unsupported', told('speedOfPeriodic'));
   }
   const { knots, degree } = curve;
   const [start, end] = domainOf(knots, degree);
@@ -67,11 +61,7 @@ export function reparametriseMobius(curve: Curve, factor: number): Curve {
   const denominator = (u: number): number => 1 + (factor - 1) * share(u);
   knots.forEach((knot, index) => {
     if (!(denominator(knot) > 0)) {
-      throw new CurveError(
-        'knot',
-        `Knot ${index} would pass through infinity; clamp the ends before this reparametrisation.`,
-        { index, value: knot },
-      );
+      throw new CurveError('knot', told('knotThroughInfinity', { index }), { index, value: knot });
     }
   });
   const map = (u: number): number =>

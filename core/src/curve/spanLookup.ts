@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { CurveError } from './error.js';
 import type { SpanPolynomials } from './spanPolynomials.js';
 
@@ -43,7 +44,7 @@ export function spanIn(
   if (!(u >= first && u <= ends[final]!)) {
     throw new CurveError(
       'parameter',
-      `Parameter ${index} is ${u}; it must lie from ${first} to ${ends[final]!}.`,
+      told('parameterOfListOutside', { index, parameter: u, start: first, end: ends[final]! }),
       { index, value: u },
     );
   }

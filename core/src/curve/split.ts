@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { rowsOfPieces } from './assemble.js';
 import type { Curve } from './curve.js';
 import { decompose } from './decompose.js';
@@ -37,7 +38,7 @@ export function extractPart(curve: Curve, from: number, to: number): Curve {
   validateParameter(curve, to);
   const [start, end] = domainOf(curve.knots, curve.degree);
   if (!(to - from > relativeKnotTolerance * (end - start))) {
-    throw new CurveError('empty-domain', `The part from ${from} to ${to} has no length.`, { value: to });
+    throw new CurveError('empty-domain', told('partWithoutLength', { start: from, end: to }), { value: to });
   }
   const { degree } = curve;
   const refined = saturate(saturate(withoutPeriod(curve), from), to);
@@ -62,11 +63,7 @@ export function splitCurve(curve: Curve, u: number): [Curve, Curve] {
   const [start, end] = domainOf(curve.knots, curve.degree);
   const tolerance = relativeKnotTolerance * (end - start);
   if (u - start <= tolerance || end - u <= tolerance) {
-    throw new CurveError(
-      'parameter',
-      `The curve can't be split at its end ${u}; choose a parameter inside.`,
-      { value: u },
-    );
+    throw new CurveError('parameter', told('splitAtEnd', { parameter: u }), { value: u });
   }
   return [extractPart(curve, start, u), extractPart(curve, u, end)];
 }
@@ -96,7 +93,7 @@ export function clampEnds(curve: Curve): Curve {
  */
 export function unclampEnds(curve: Curve): Curve {
   if (curve.periodic) {
-    throw new CurveError('unsupported', 'A periodic curve has no ends to unclamp.');
+    throw new CurveError('unsupported', told('unclampPeriodic'));
   }
   const { degree } = curve;
   const clamped = clampEnds(curve);
@@ -117,6 +114,5 @@ export function unclampEnds(curve: Curve): Curve {
   const open = [...before, ...inner, ...after];
   return withPositiveWeights(
     curveOfRows(curve, degree, open, rowsOfPieces(decompose(clamped), open, degree)),
-    'With unclamped ends',
   );
 }

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
 import { pointAt } from './evaluate.js';
@@ -14,12 +15,12 @@ import { extractPart } from './split.js';
  */
 export function trimToBox(curve: Curve, [first, second]: readonly [Point, Point]): Curve[] {
   if (dimensionOf(curve) !== 2) {
-    throw new CurveError('unsupported', 'Only a curve in the plane can be trimmed to a box.');
+    throw new CurveError('unsupported', told('trimOfPlaneOnly'));
   }
   const low = [Math.min(first[0]!, second[0]!), Math.min(first[1]!, second[1]!)] as const;
   const high = [Math.max(first[0]!, second[0]!), Math.max(first[1]!, second[1]!)] as const;
   if (!(high[0] > low[0] && high[1] > low[1])) {
-    throw new CurveError('argument', 'The corners of the box must differ along both axes; it has no area.');
+    throw new CurveError('argument', told('boxWithoutArea'));
   }
   const [start, end] = domainOf(curve.knots, curve.degree);
   const sides: readonly (readonly [Point, Point])[] = [low, high].flatMap(([x, y]) => [

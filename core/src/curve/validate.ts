@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { domainOf, relativeKnotTolerance, validateKnots } from './knotVector.js';
@@ -12,22 +13,17 @@ export function validateCurve(curve: Curve): void {
   const dimension = curve.points[0]!.length;
   curve.points.forEach((point, index) => {
     if (point.length !== dimension || dimension < 2 || dimension > 3) {
-      throw new CurveError(
-        'point',
-        `Control point ${index} has ${point.length} coordinates; all points must have 2, or all 3.`,
-        { index, value: point },
-      );
+      throw new CurveError('point', told('controlPointDimension', { index, count: point.length }), {
+        index,
+        value: point,
+      });
     }
     const wrong = point.find((coordinate) => typeof coordinate !== 'number' || !Number.isFinite(coordinate));
     if (wrong !== undefined) {
-      throw new CurveError(
-        'point',
-        `Control point ${index} has the coordinate ${wrong}; it must be a finite number.`,
-        {
-          index,
-          value: wrong,
-        },
-      );
+      throw new CurveError('point', told('controlPointNotFinite', { index, value: wrong }), {
+        index,
+        value: wrong,
+      });
     }
   });
   const { weights } = curve;
@@ -39,13 +35,13 @@ function validateWeights(curve: Curve, weights: readonly number[]): void {
   if (weights.length !== curve.points.length) {
     throw new CurveError(
       'weight-count',
-      `There are ${weights.length} weights for ${curve.points.length} control points; each point needs one.`,
+      told('weightCount', { weights: weights.length, points: curve.points.length }),
       { value: weights.length },
     );
   }
   weights.forEach((weight, index) => {
     if (!(Number.isFinite(weight) && weight > 0)) {
-      throw new CurveError('weight', `Weight ${index} is ${weight}; it must be finite and above zero.`, {
+      throw new CurveError('weight', told('weight', { index, weight }), {
         index,
         value: weight,
       });
@@ -68,7 +64,7 @@ function validatePeriodic(curve: Curve): void {
     if (next !== undefined && Math.abs(next - knot - period) > relativeKnotTolerance * period) {
       throw new CurveError(
         'periodic',
-        `Knot ${index + count} is ${next}; a periodic curve needs ${knot + period} there, knot ${index} and one period.`,
+        told('periodicKnot', { index: index + count, found: next, expected: knot + period, twin: index }),
         { index: index + count, value: next },
       );
     }
@@ -76,16 +72,15 @@ function validatePeriodic(curve: Curve): void {
   for (let index = count; index < points.length; index++) {
     const twin = index - count;
     if (points[index]!.some((coordinate, axis) => coordinate !== points[twin]![axis])) {
-      throw new CurveError(
-        'periodic',
-        `Control point ${index} must be where control point ${twin} is, since the curve is periodic.`,
-        { index, value: points[index] },
-      );
+      throw new CurveError('periodic', told('periodicPoint', { index, twin }), {
+        index,
+        value: points[index],
+      });
     }
     if (weights && weights[index] !== weights[twin]) {
       throw new CurveError(
         'periodic',
-        `Weight ${index} is ${weights[index]}; it must be ${weights[twin]}, as weight ${twin}, since the curve is periodic.`,
+        told('periodicWeight', { index, found: weights[index]!, expected: weights[twin]!, twin }),
         { index, value: weights[index] },
       );
     }
@@ -99,7 +94,7 @@ function validatePeriodic(curve: Curve): void {
 export function validateParameter(curve: Curve, u: number): void {
   const [start, end] = domainOf(curve.knots, curve.degree);
   if (!(u >= start && u <= end)) {
-    throw new CurveError('parameter', `The parameter is ${u}; it must lie from ${start} to ${end}.`, {
+    throw new CurveError('parameter', told('parameterOutside', { parameter: u, start, end }), {
       value: u,
     });
   }
@@ -111,10 +106,9 @@ export function validateParameter(curve: Curve, u: number): void {
  */
 export function validatePointIndex(curve: Curve, index: number): void {
   if (!Number.isInteger(index) || index < 0 || index >= curve.points.length) {
-    throw new CurveError(
-      'index',
-      `There is no control point ${index}; the curve has points 0 to ${curve.points.length - 1}.`,
-      { index, value: index },
-    );
+    throw new CurveError('index', told('noControlPoint', { index, last: curve.points.length - 1 }), {
+      index,
+      value: index,
+    });
   }
 }

@@ -30,7 +30,7 @@ export function applyFigureCommand(document: FigureDocument, command: FigureComm
       return { document: changed, inverse: inverses[0]! };
     return { document: changed, inverse: { name: 'batch', commands: inverses } };
   } catch (error) {
-    if (error instanceof CurveError) throw new CommandError(error.message);
+    if (error instanceof CurveError) throw new CommandError(error.told);
     throw error;
   }
 }

@@ -1,5 +1,6 @@
 import type { Curve, Point } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
+import { told, type Told } from '../told/told.js';
 import { sourcesOf, type FigureDocument, type FigureItem } from './document.js';
 import type { Geometry } from './geometry.js';
 import { operate, refuseTooManyPoints } from './operate.js';
@@ -11,7 +12,7 @@ export type EvaluatedItem =
   | ({ readonly status: 'curve' } & OperationResult)
   | { readonly status: 'point'; readonly at: Point }
   | { readonly status: 'picture' }
-  | { readonly status: 'failed'; readonly reason: string };
+  | { readonly status: 'failed'; readonly reason: Told };
 
 /** The geometry of a figure, by item id, with what is needed to recompute only what a change reaches. */
 export interface Evaluation {
@@ -35,7 +36,8 @@ export function evaluateFigure(document: FigureDocument, previous?: Evaluation):
   const visit = (item: FigureItem): EvaluatedItem => {
     const known = items.get(item.id);
     if (known) return known;
-    if (open.has(item.id)) return { status: 'failed', reason: `${item.name} is built from itself.` };
+    if (open.has(item.id))
+      return { status: 'failed', reason: told('isBuiltFromItself', { name: item.name }) };
     open.add(item.id);
     const sources = sourcesOf(item).map((id) => {
       const source = byId.get(id);
@@ -60,12 +62,12 @@ function compute(item: FigureItem, sources: readonly (EvaluatedItem | undefined)
   if (item.kind === 'curve') return { status: 'curve', curve: item.curve };
   const known: Geometry[] = [];
   for (const source of sources) {
-    if (!source) return { status: 'failed', reason: `${item.name} has lost something it was built from.` };
+    if (!source) return { status: 'failed', reason: told('lostSource', { name: item.name }) };
     if (source.status === 'failed') {
-      return { status: 'failed', reason: `${item.name} waits for its source: ${source.reason}` };
+      return { status: 'failed', reason: told('waitsForSource', { name: item.name, reason: source.reason }) };
     }
     const geometry = geometryOf(source);
-    if (!geometry) return { status: 'failed', reason: `${item.name} can’t be built from a picture.` };
+    if (!geometry) return { status: 'failed', reason: told('notFromPicture', { name: item.name }) };
     known.push(geometry);
   }
   try {
@@ -74,7 +76,7 @@ function compute(item: FigureItem, sources: readonly (EvaluatedItem | undefined)
     refuseTooManyPoints(curve.points.length);
     return { status: 'curve', curve };
   } catch (error) {
-    if (error instanceof CurveError) return { status: 'failed', reason: error.message };
+    if (error instanceof CurveError) return { status: 'failed', reason: error.told };
     throw error;
   }
 }

@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import type { Curve, Point } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
 
@@ -17,7 +18,7 @@ export type GeometryKind = Geometry['kind'];
 export function curvesOf(geometries: readonly Geometry[]): Curve[] {
   return geometries.map((geometry) => {
     if (geometry.kind === 'curve') return geometry.curve;
-    throw new CurveError('argument', 'This is built from curves and can’t be built from a point.');
+    throw new CurveError('argument', told('builtFromPoint'));
   });
 }
 
@@ -28,6 +29,6 @@ export function curvesOf(geometries: readonly Geometry[]): Curve[] {
 export function pointsOf(geometries: readonly Geometry[]): Point[] {
   return geometries.map((geometry) => {
     if (geometry.kind === 'point') return geometry.at;
-    throw new CurveError('argument', 'A curve on reference points takes points, not curves.');
+    throw new CurveError('argument', told('curveNeedsPoints'));
   });
 }

@@ -71,7 +71,7 @@ const migrations: Migrations = Object.fromEntries(
  * @throws CommandError where it can't be brought here
  */
 export function migrateFigure(stored: unknown): Versioned {
-  return migrate(stored, figureVersion, migrations, 'figure');
+  return migrate(stored, figureVersion, migrations);
 }
 
 /**

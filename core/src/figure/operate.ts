@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { CurveError } from '../curve/error.js';
 import { validateCurve } from '../curve/validate.js';
 import { referencesIn } from '../describe/ids.js';
@@ -32,9 +33,7 @@ export function operate(operation: Operation, sources: readonly Geometry[]): Ope
  */
 export function refuseTooManyPoints(count: number): void {
   if (count <= figureLimits.points) return;
-  throw new CurveError(
-    'argument',
-    `The curve would have ${count} control points; at most ${figureLimits.points} are allowed.`,
-    { value: count },
-  );
+  throw new CurveError('argument', told('curveTooManyPoints', { count, most: figureLimits.points }), {
+    value: count,
+  });
 }

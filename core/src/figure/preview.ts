@@ -6,6 +6,7 @@ import { CurveError } from '../curve/error.js';
 import { spansOf } from '../curve/knotVector.js';
 import { distinctPointCount } from '../curve/periodic.js';
 import type { FigureDocument } from './document.js';
+import { told, type Told } from '../told/told.js';
 import { evaluateFigure, geometryOf, type Evaluation } from './evaluate.js';
 import type { Geometry } from './geometry.js';
 import { operate, sourcesOfOperation } from './operate.js';
@@ -32,7 +33,7 @@ export type Preview =
       readonly after: CurveCounts;
       readonly deviation: Deviation | undefined;
     } & Omit<OperationResult, 'deviation'>)
-  | { readonly status: 'failed'; readonly reason: string };
+  | { readonly status: 'failed'; readonly reason: Told };
 
 export function countsOf(curve: Curve): CurveCounts {
   return {
@@ -58,10 +59,10 @@ export function previewOperation(
   const sources: Geometry[] = [];
   for (const id of sourcesOfOperation(operation)) {
     const item = evaluation.items.get(id);
-    if (!item) return { status: 'failed', reason: 'What this is built from is not in the figure.' };
+    if (!item) return { status: 'failed', reason: told('previewSourceMissing') };
     if (item.status === 'failed') return { status: 'failed', reason: item.reason };
     const geometry = geometryOf(item);
-    if (!geometry) return { status: 'failed', reason: 'Nothing can be built from a picture.' };
+    if (!geometry) return { status: 'failed', reason: told('nothingFromPicture') };
     sources.push(geometry);
   }
   try {
@@ -75,7 +76,7 @@ export function previewOperation(
       after: countsOf(result.curve),
     };
   } catch (error) {
-    if (error instanceof CurveError) return { status: 'failed', reason: error.message };
+    if (error instanceof CurveError) return { status: 'failed', reason: error.told };
     throw error;
   }
 }

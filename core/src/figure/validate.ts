@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { validateCurve } from '../curve/validate.js';
 import { validateDegree } from '../curve/knotVector.js';
 import { CurveError } from '../curve/error.js';
@@ -22,19 +23,16 @@ import { figureLimits } from './parts.js';
 export function validateFigure(document: FigureDocument): void {
   const seen = new Set<string>();
   if (document.items.length > figureLimits.items) {
-    throw new CommandError(
-      `The figure has ${document.items.length} items; at most ${figureLimits.items} are allowed.`,
-    );
+    throw new CommandError(told('tooManyItems', { count: document.items.length, most: figureLimits.items }));
   }
   for (const item of document.items) {
-    if (seen.has(item.id)) throw new CommandError(`Two items have the id ${item.id}; ids must differ.`);
+    if (seen.has(item.id)) throw new CommandError(told('sameItemId', { id: item.id }));
     seen.add(item.id);
     validateItem(item);
   }
   for (const item of document.items) {
     for (const source of sourcesOf(item)) {
-      if (!seen.has(source))
-        throw new CommandError(`${item.name} is built from ${source}, which is not in the figure.`);
+      if (!seen.has(source)) throw new CommandError(told('sourceMissing', { name: item.name, source }));
     }
   }
   refuseCycles(document);
@@ -42,27 +40,24 @@ export function validateFigure(document: FigureDocument): void {
     refuseLoosePointsThatAreNot(document, id, looseOf(document, id)!);
   validateView(document.view);
   if (document.rail.item !== null && !seen.has(document.rail.item)) {
-    throw new CommandError(`The rail belongs to ${document.rail.item}, which is not in the figure.`);
+    throw new CommandError(told('railItemMissing', { id: document.rail.item }));
   }
 }
 
 /** @throws CommandError where a view has no area */
 export function validateView(view: View): void {
   if (!(view.right > view.left && view.top > view.bottom && view.grid > 0)) {
-    throw new CommandError(
-      'The view has no area; right must exceed left, top must exceed bottom, and the grid be above zero.',
-    );
+    throw new CommandError(told('viewWithoutArea'));
   }
 }
 
 /** @throws CommandError where a loose point is named that is not there */
 export function refuseLoosePointsThatAreNot(document: FigureDocument, id: string, loose: LoosePoints): void {
   const item = itemOf(document, id);
-  if (item?.kind !== 'curve')
-    throw new CommandError(`Loose points are named for ${id}, which is not a given curve.`);
+  if (item?.kind !== 'curve') throw new CommandError(told('loosePointsOfNoCurve', { id }));
   for (const index of [...loose.controlPoints, ...loose.editPoints]) {
     if (!(Number.isInteger(index) && index >= 0 && index < item.curve.points.length)) {
-      throw new CommandError(`Point ${index} of ${item.name} is called loose, but there is no such point.`);
+      throw new CommandError(told('noLoosePoint', { index, name: item.name }));
     }
   }
 }
@@ -70,8 +65,7 @@ export function refuseLoosePointsThatAreNot(document: FigureDocument, id: string
 /** @throws CommandError where something is missing that an item is built from */
 export function refuseLostSources(document: FigureDocument, item: BuiltItem): void {
   const lost = sourcesOf(item).find((source) => !itemOf(document, source));
-  if (lost !== undefined)
-    throw new CommandError(`${item.name} is built from ${lost}, which is not in the figure.`);
+  if (lost !== undefined) throw new CommandError(told('sourceMissing', { name: item.name, source: lost }));
 }
 
 /**
@@ -81,12 +75,10 @@ export function refuseLostSources(document: FigureDocument, item: BuiltItem): vo
  */
 export function validateNewItem(document: FigureDocument, item: FigureItem): void {
   if (document.items.length > figureLimits.items) {
-    throw new CommandError(
-      `The figure has ${document.items.length} items; at most ${figureLimits.items} are allowed.`,
-    );
+    throw new CommandError(told('tooManyItems', { count: document.items.length, most: figureLimits.items }));
   }
   if (document.items.filter(({ id }) => id === item.id).length > 1)
-    throw new CommandError(`Two items have the id ${item.id}; ids must differ.`);
+    throw new CommandError(told('sameItemId', { id: item.id }));
   validateItem(item);
   if (item.kind !== 'built') return;
   refuseLostSources(document, item);
@@ -102,7 +94,11 @@ export function validateItem(item: FigureItem): void {
     if (item.kind === 'curve') {
       if (item.curve.points.length > figureLimits.points) {
         throw new CommandError(
-          `${item.name} has ${item.curve.points.length} points; at most ${figureLimits.points} are allowed.`,
+          told('tooManyPoints', {
+            name: item.name,
+            count: item.curve.points.length,
+            most: figureLimits.points,
+          }),
         );
       }
       validateCurve(item.curve);
@@ -115,18 +111,19 @@ export function validateItem(item: FigureItem): void {
         shape.kind === 'stroke' ? shape.points.length : shape.kind === 'chain' ? shape.chain.nodes.length : 0;
       const most = shape.kind === 'stroke' ? figureLimits.strokePoints : figureLimits.points;
       if (count > most) {
-        throw new CommandError(`${item.name} has ${count} points; at most ${most} are allowed.`);
+        throw new CommandError(told('tooManyPoints', { name: item.name, count, most }));
       }
     } else if (item.kind === 'picture') {
       const { size, width, fade, centre } = item;
       if (!(size[0] > 0 && size[1] > 0 && width > 0 && fade >= 0 && fade <= 1 && centre.length === 2)) {
-        throw new CommandError(`${item.name} needs a width above zero and a fade between 0 and 1.`);
+        throw new CommandError(told('pictureWidthAndFade', { name: item.name }));
       }
     } else if (item.at.length !== 2 || !item.at.every((coordinate) => Number.isFinite(coordinate))) {
-      throw new CommandError(`${item.name} must lie at two finite coordinates.`);
+      throw new CommandError(told('itemCoordinates', { name: item.name }));
     }
   } catch (error) {
-    if (error instanceof CurveError) throw new CommandError(`${item.name}: ${error.message}`);
+    if (error instanceof CurveError)
+      throw new CommandError(told('about', { name: item.name, reason: error.told }));
     throw error;
   }
 }
@@ -140,7 +137,7 @@ export function refuseCycles(document: FigureDocument): void {
   const visit = (id: string): void => {
     const item = itemOf(document, id);
     if (!item || state.get(id) === 'done') return;
-    if (state.get(id) === 'open') throw new CommandError(`${item.name} would be built from itself.`);
+    if (state.get(id) === 'open') throw new CommandError(told('builtFromItself', { name: item.name }));
     state.set(id, 'open');
     sourcesOf(item).forEach(visit);
     state.set(id, 'done');

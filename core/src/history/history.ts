@@ -1,3 +1,4 @@
+import { told, ToldError, type Told } from '../told/told.js';
 /**
  * Undo and redo. Everything that changes a document is a step: a command done, an undo, or a redo. Undo is the
  * author's own: it takes back the last step that the same person did, whatever others did since.
@@ -34,9 +35,13 @@ export interface History<Document, Command> extends UndoLists<Command> {
   readonly document: Document;
 }
 
-/** A command that can't be applied: what is wrong, in one sentence. */
-export class CommandError extends Error {
+/** A command that can't be applied, and what is wrong. */
+export class CommandError extends ToldError {
   override readonly name = 'CommandError';
+
+  constructor(what: Told) {
+    super(what);
+  }
 }
 
 /** A document with nothing done to it yet. */
@@ -72,7 +77,7 @@ export function advance<Document, Command>(
     };
   }
   const change = changeOf(history, step.kind);
-  if (!change) throw new CommandError(`There is nothing to ${step.kind}.`);
+  if (!change) throw new CommandError(told(step.kind === 'undo' ? 'nothingToUndo' : 'nothingToRedo'));
   if (step.kind === 'undo') {
     const { document } = apply(history.document, change.inverse);
     return {

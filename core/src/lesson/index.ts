@@ -30,3 +30,14 @@ export { emptyProse, type Prose, type ProseNode, type ProseStep } from './prose/
 export { dependentsOf, lostConditions } from './references.js';
 export { validateLesson } from './validate.js';
 export { cleanValue, mayNeedCleaning } from '../text/cleanText.js';
+export { coreSentences } from '../told/coreSentences.js';
+export {
+  sentenceOf,
+  told,
+  ToldError,
+  wordMessagesBy,
+  type Catalogue,
+  type Told,
+  type ToldValue,
+  type ValuesOf,
+} from '../told/told.js';

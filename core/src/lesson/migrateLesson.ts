@@ -12,7 +12,7 @@ const migrations: Migrations = {};
  * @throws CommandError where it can't be brought here
  */
 export function migrateLesson(stored: unknown): LessonDocument {
-  const lesson = migrate(stored, lessonVersion, migrations, 'lesson');
+  const lesson = migrate(stored, lessonVersion, migrations);
   const { sheets } = lesson;
   return {
     ...lesson,

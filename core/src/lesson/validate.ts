@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { validateFigure } from '../figure/validate.js';
 import { CommandError } from '../history/history.js';
 import { lessonLimits, type LessonDocument, type Sheet } from './lesson.js';
@@ -13,7 +14,7 @@ export function validateLesson(lesson: LessonDocument): void {
   validateSheetCount(lesson);
   const seen = new Set<string>();
   for (const sheet of lesson.sheets) {
-    if (seen.has(sheet.id)) throw new CommandError(`Two sheets have the id ${sheet.id}; ids must differ.`);
+    if (seen.has(sheet.id)) throw new CommandError(told('sameSheetId', { id: sheet.id }));
     seen.add(sheet.id);
     validateSheet(sheet);
   }
@@ -21,11 +22,9 @@ export function validateLesson(lesson: LessonDocument): void {
 
 /** @throws CommandError where a lesson has no sheet, or too many */
 export function validateSheetCount({ sheets }: LessonDocument): void {
-  if (sheets.length === 0) throw new CommandError('A lesson keeps at least one sheet.');
+  if (sheets.length === 0) throw new CommandError(told('oneSheetAtLeast'));
   if (sheets.length > lessonLimits.sheets) {
-    throw new CommandError(
-      `The lesson has ${sheets.length} sheets; at most ${lessonLimits.sheets} are allowed.`,
-    );
+    throw new CommandError(told('tooManySheets', { count: sheets.length, most: lessonLimits.sheets }));
   }
 }
 
@@ -36,10 +35,8 @@ export function validateSheet(sheet: Sheet): void {
 }
 
 export function validateTitle(title: string): void {
-  if (title.trim() === '') throw new CommandError('A title must not be empty.');
+  if (title.trim() === '') throw new CommandError(told('titleEmpty'));
   if (title.length > lessonLimits.titleLength) {
-    throw new CommandError(
-      `A title may have ${lessonLimits.titleLength} characters; this one has ${title.length}.`,
-    );
+    throw new CommandError(told('titleTooLong', { most: lessonLimits.titleLength, count: title.length }));
   }
 }

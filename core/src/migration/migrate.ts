@@ -1,3 +1,4 @@
+import { told } from '../told/told.js';
 import { CommandError } from '../history/history.js';
 
 /** A stored document of some version, not yet known to be whole. */
@@ -10,26 +11,21 @@ export type Migrations = Readonly<Record<number, (old: Versioned) => Readonly<Re
  * Brings a stored document of any earlier version to the current one, one step after the other.
  * @throws CommandError where the document has no version, a newer one, or one that no way leads from
  */
-export function migrate(stored: unknown, current: number, migrations: Migrations, what: string): Versioned {
+export function migrate(stored: unknown, current: number, migrations: Migrations): Versioned {
   if (typeof stored !== 'object' || stored === null || !('version' in stored)) {
-    throw new CommandError(`This is not a ${what}: it has no version.`);
+    throw new CommandError(told('noVersion'));
   }
   let document = stored as Versioned;
   if (!Number.isInteger(document.version) || document.version < 1) {
-    throw new CommandError(`This ${what} has the version ${String(document.version)}, which never existed.`);
+    throw new CommandError(told('unknownVersion', { version: String(document.version) }));
   }
   if (document.version > current) {
-    throw new CommandError(
-      `This ${what} has version ${document.version}; this Bogen reads up to ${current}. Update Bogen to open it.`,
-    );
+    throw new CommandError(told('newerVersion', { version: document.version, current }));
   }
   while (document.version < current) {
     const { version } = document;
     const step = migrations[version];
-    if (!step)
-      throw new CommandError(
-        `There is no way from version ${version} of a ${what} to version ${version + 1}.`,
-      );
+    if (!step) throw new CommandError(told('noMigration', { version, next: version + 1 }));
     document = { ...step(document), version: version + 1 };
   }
   return document;

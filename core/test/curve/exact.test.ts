@@ -115,7 +115,7 @@ describe('splitting', () => {
         } catch (error) {
           // Weights that fall steeply to an end would go on to zero and below.
           expect(rational).toBe(true);
-          expect(error).toMatchObject({ name: 'CurveError', code: 'weight' });
+          expect(error).toMatchObject({ name: 'CurveError', kind: 'weight' });
           refused++;
           return;
         }
@@ -140,7 +140,7 @@ describe('splitting', () => {
 
   it('does not unclamp what has no ends, or what would reach infinity', () => {
     expect(() => unclampEnds(bezier([1, 2, 1]))).toThrow(
-      'With unclamped ends, weight 0 would be 0; weights stay above zero.',
+      'Weight 0 of the result would be 0; weights must stay above zero.',
     );
     expect(unclampEnds(bezier([1, 1, 1])).points).toHaveLength(3);
     expect(() =>

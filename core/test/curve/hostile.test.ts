@@ -194,8 +194,10 @@ describe('messages', () => {
     })();
     expect(error.message).toContain('0.3333333333;');
     expect(error.value).toBe(at);
-    expect(new core.CurveError('knot', 'From 1.5e-12 and -2.25 to 1.23456789012345e-7.').message).toBe(
-      'From 1.5e-12 and -2.25 to 1.23456789e-7.',
+    const ends = { start: -1.5e-12, end: 1.23456789012345e-7 };
+    expect(core.told('emptyDomain', ends).parameters).toEqual(ends);
+    expect(core.sentenceOf(core.told('emptyDomain', ends), core.coreSentences)).toBe(
+      'The domain from -1.5e-12 to 1.23456789e-7 has no length.',
     );
   });
 });

@@ -190,7 +190,7 @@ describe('interpolation', () => {
         error = caught;
       }
       expect(error).toBeInstanceOf(CurveError);
-      expect(error).toMatchObject({ code });
+      expect(error).toMatchObject({ kind: code });
     }
   });
 });

@@ -130,6 +130,6 @@ describe('closed interpolation', () => {
 
   it('refuses one point, and a last point on the first', () => {
     expect(() => interpolateClosed([[0, 0]], 3)).toThrow(CurveError);
-    expect(() => interpolateClosed([...pegs, pegs[0]!], 3)).toThrow(/lies on/);
+    expect(() => interpolateClosed([...pegs, pegs[0]!], 3)).toThrow(/coincides with/);
   });
 });

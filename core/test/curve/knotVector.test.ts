@@ -18,7 +18,7 @@ import {
   validateCurve,
   validateKnots,
   type Curve,
-  type CurveErrorCode,
+  type CurveErrorKind,
 } from '../everything.js';
 import { arbitraryCurve, arbitraryCurveAndParameter } from './arbitrary.js';
 
@@ -34,7 +34,7 @@ describe('validation', () => {
     [0, 1],
   ];
   const good: Curve = { degree: 3, knots: [0, 0, 0, 0, 1, 1, 1, 1], points: square };
-  const cases: [string, Curve, CurveErrorCode, number | undefined][] = [
+  const cases: [string, Curve, CurveErrorKind, number | undefined][] = [
     ['degree 0', { ...good, degree: 0 }, 'degree', undefined],
     ['degree 10', { ...good, degree: 10 }, 'degree', undefined],
     ['degree 2.5', { ...good, degree: 2.5 }, 'degree', undefined],
@@ -57,7 +57,7 @@ describe('validation', () => {
     ['zero weight', { ...good, weights: [1, 0, 1, 1] }, 'weight', 1],
     ['NaN weight', { ...good, weights: [1, 1, NaN, 1] }, 'weight', 2],
   ];
-  it.each(cases)('refuses %s', (_, curve, code, index) => {
+  it.each(cases)('refuses %s', (_, curve, kind, index) => {
     let error: unknown;
     try {
       validateCurve(curve);
@@ -65,12 +65,12 @@ describe('validation', () => {
       error = caught;
     }
     expect(error).toBeInstanceOf(CurveError);
-    expect(error).toMatchObject({ code, index });
+    expect(error).toMatchObject({ kind, index });
   });
 
   it('allows degree + 1 repeats and no more', () => {
     validateKnots([0, 0, 1, 1, 2, 2], 1, 4);
-    expect(() => validateKnots([0, 0, 1, 1, 1, 2, 2], 1, 5)).toThrow(/repeats 1 more than 2 times/);
+    expect(() => validateKnots([0, 0, 1, 1, 1, 2, 2], 1, 5)).toThrow(/repeats the value 1 more than 2 times/);
   });
 });
 

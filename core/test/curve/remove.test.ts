@@ -74,7 +74,7 @@ describe('knot removal', () => {
     expect(() => removeKnot(wave, 0)).toThrow(CurveError);
     expect(() => removeKnot(wave, 1)).toThrow(CurveError);
     expect(() => removeKnot(wave, NaN)).toThrow(CurveError);
-    expect(() => removeKnot(wave, 0.4, 2)).toThrow(/stands 1 times/);
+    expect(() => removeKnot(wave, 0.4, 2)).toThrow(/multiplicity is 1/);
     expect(() => removableTimes(wave, 0.4, NaN)).toThrow(/tolerance/);
   });
 });

@@ -12,6 +12,8 @@ import {
   evaluateFigure,
   pointAt,
   previewOperation,
+  coreSentences,
+  sentenceOf,
   validateCurve,
   validateFigure,
   type Curve,
@@ -107,7 +109,7 @@ const cases: readonly [Operation, changes: boolean][] = [
 describe('built items', () => {
   it.each(cases)('%o previews and builds the same curve, and follows its source', (operation, changes) => {
     const preview = previewOperation(figure, operation);
-    if (preview.status === 'failed') throw new Error(preview.reason);
+    if (preview.status === 'failed') throw new Error(sentenceOf(preview.reason, coreSentences));
     validateCurve(preview.curve);
     expect(preview.after.points).toBeGreaterThan(0);
     expect(preview.deviation !== undefined).toBe(changes);
@@ -153,7 +155,7 @@ describe('built items', () => {
     [
       'a curve as a peg',
       { name: 'curveOnReferencePoints', points: ['a', 'q'], degree: 1, closed: false },
-      /takes points/,
+      /built from points/,
     ],
     ['a peg as a curve', { name: 'reverse', source: 'p' }, /from a point/],
     ['no tolerance', { name: 'fitToTolerance', source: 'a', degree: 3, tolerance: 0 }, /tolerance/],
@@ -167,13 +169,13 @@ describe('built items', () => {
           [1, 1],
         ],
       },
-      /apart/,
+      /distinct/,
     ],
     ['nothing', { name: 'reverse', source: 'nowhere' }, /not in the figure/],
   ])('say why they can’t be computed: %s', (_, operation, reason) => {
     const preview = previewOperation(figure, operation);
     expect(preview.status).toBe('failed');
-    if (preview.status === 'failed') expect(preview.reason).toMatch(reason);
+    if (preview.status === 'failed') expect(sentenceOf(preview.reason, coreSentences)).toMatch(reason);
     if (operation.name === 'reverse' && operation.source === 'nowhere') return;
     const item: FigureItem = { id: 'new', name: 'New', kind: 'built', operation };
     const { document } = applyFigureCommand(figure, { name: 'addItem', item, at: 0 });

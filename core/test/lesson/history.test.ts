@@ -130,7 +130,7 @@ describe('lesson commands', () => {
       { name: 'setProse', sheet: 'nine', prose: emptyProse },
       /no longer in the lesson/,
     ],
-    ['a sheet id twice', { name: 'addSheet', sheet: sheet('one'), at: 0 }, /ids must differ/],
+    ['a sheet id twice', { name: 'addSheet', sheet: sheet('one'), at: 0 }, /ids must be unique/],
     ['a very long title', { name: 'setTitle', title: 'x'.repeat(201) }, /200 characters/],
   ])('refuse %s', (_, command, sentence) => {
     expect(() => applyLessonCommand(lesson, command)).toThrow(sentence);

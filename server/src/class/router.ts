@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { migrateFigure, type FigureDocument } from '@bogen/core/figure';
 import { migrateLesson, sheetOf, type LessonDocument } from '@bogen/core/lesson';
 import { Router } from 'express';
@@ -51,14 +52,14 @@ export function classRouter(db: Db): Router {
     const { student } = session;
     const { courseTitle, editions } = await editionsOfClass(db, student.classId, params.lesson);
     if (editions.length === 0) {
-      throw new HttpProblem('not-found', 'This lesson is not in your class, or it is not published yet.');
+      throw new HttpProblem('not-found', toldByServer('lessonNotInClass'));
     }
     const work = await workOf(db, { student: student.id });
     const begun = new Set(work.map(({ editionId }) => editionId));
     const chosen = query.edition
       ? editions.find(({ number }) => number === query.edition)
       : chooseEdition(editions, begun);
-    if (!chosen) throw new HttpProblem('not-found', `This lesson has no edition ${query.edition}.`);
+    if (!chosen) throw new HttpProblem('not-found', toldByServer('noEdition', { edition: query.edition! }));
     const document = await editionDocument(db, chosen.id);
     return {
       lesson: params.lesson,
@@ -142,11 +143,7 @@ export function classRouter(db: Db): Router {
       .executeTakeFirst();
     const lesson = row && migrateLesson(row.lesson);
     const sheet = lesson && sheetOf(lesson, row.sheet);
-    if (!sheet)
-      throw new HttpProblem(
-        'not-found',
-        'This work is not there. Go back to the class desk and choose again.',
-      );
+    if (!sheet) throw new HttpProblem('not-found', toldByServer('workNotThere'));
     return {
       student: row.student,
       className: found.name,
@@ -278,6 +275,6 @@ async function ownClass(
     .where('course.instructor_id', '=', instructor)
     .select(['class.id', 'class.name', 'class.code'])
     .executeTakeFirst();
-  if (!found) throw new HttpProblem('not-found', 'This class is not there, or it is not yours.');
+  if (!found) throw new HttpProblem('not-found', toldByServer('classNotThere'));
   return found;
 }

@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { cleanValue, mayNeedCleaning } from '@bogen/core/lesson';
 import { nestingLimit } from '@bogen/contract';
 import { json, type Request, type RequestHandler, type Response } from 'express';
@@ -32,7 +33,7 @@ function verifyBody(request: object, _response: unknown, bytes: Buffer): void {
  */
 export async function readBody(request: Request, response: Response, limit: number): Promise<void> {
   if (!request.is('application/json') && Number(request.get('content-length') ?? 0) > 0)
-    throw new HttpProblem('bad-request', 'The body must be JSON, sent as application/json.');
+    throw new HttpProblem('bad-request', toldByServer('bodyNotJson'));
   await new Promise<void>((resolve, reject) => {
     const result: unknown = parserFor(limit)(request, response, (error?: unknown) =>
       error ? reject(error instanceof Error ? error : new Error('The body could not be read.')) : resolve(),
@@ -58,7 +59,7 @@ export function refuseDeepNesting(bytes: Uint8Array): void {
     else if (byte === 0x5b || byte === 0x7b) {
       depth++;
       if (depth > nestingLimit) {
-        throw new HttpProblem('bad-request', `The body is nested deeper than ${nestingLimit} levels.`);
+        throw new HttpProblem('bad-request', toldByServer('bodyTooDeep', { most: nestingLimit }));
       }
     } else if (byte === 0x5d || byte === 0x7d) depth--;
   }

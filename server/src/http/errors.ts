@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { CommandError } from '@bogen/core/lesson';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
@@ -23,30 +24,19 @@ export function errorHandler(log: Logger): ErrorRequestHandler {
 
 function asProblem(error: unknown, unexpected: (error: unknown) => void): HttpProblem {
   if (error instanceof HttpProblem) return error;
-  if (error instanceof CommandError) return new HttpProblem('refused', error.message);
-  if (error instanceof URIError) return new HttpProblem('not-found', 'There is nothing at this address.');
+  if (error instanceof CommandError) return new HttpProblem('refused', error.told);
+  if (error instanceof URIError) return new HttpProblem('not-found', toldByServer('nothingHere'));
   const status = statusOf(error);
   if (status === undefined && isDatabaseGone(error)) {
-    return new HttpProblem(
-      'database-unavailable',
-      'The database does not answer. Nothing was changed; try again in a moment.',
-    );
+    return new HttpProblem('database-unavailable', toldByServer('databaseGone'));
   }
-  if (status === 413)
-    return new HttpProblem(
-      'too-large',
-      'This is larger than what is accepted here. Nothing was changed; make it smaller and try again.',
-    );
-  if (status === 415)
-    return new HttpProblem(
-      'bad-request',
-      'The body must be JSON in UTF-8, sent as it is and not compressed.',
-    );
-  if (status === 404) return new HttpProblem('not-found', 'There is nothing at this address.');
+  if (status === 413) return new HttpProblem('too-large', toldByServer('bodyTooLarge'));
+  if (status === 415) return new HttpProblem('bad-request', toldByServer('bodyNotPlain'));
+  if (status === 404) return new HttpProblem('not-found', toldByServer('nothingHere'));
   if (status !== undefined && status >= 400 && status < 500)
-    return new HttpProblem('bad-request', 'The body is not JSON.');
+    return new HttpProblem('bad-request', toldByServer('bodyUnreadable'));
   unexpected(error);
-  return new HttpProblem('internal', 'Something went wrong on the server. Nothing was changed; try again.');
+  return new HttpProblem('internal', toldByServer('unexpected'));
 }
 
 /** The HTTP status that an error of Express or of one of its parts carries. */
@@ -67,10 +57,8 @@ export const refuseForeignOrigin: RequestHandler = (request, _response, next) =>
   const foreign =
     (site !== undefined && site !== 'same-origin') ||
     (origin !== undefined && hostOf(origin) !== request.get('host'));
-  if (foreign)
-    throw new HttpProblem('foreign-origin', 'This request came from another site and was refused.');
-  if (!request.is('application/json'))
-    throw new HttpProblem('bad-request', 'The body must be JSON, sent as application/json.');
+  if (foreign) throw new HttpProblem('foreign-origin', toldByServer('foreignOrigin'));
+  if (!request.is('application/json')) throw new HttpProblem('bad-request', toldByServer('bodyNotJson'));
   next();
 };
 

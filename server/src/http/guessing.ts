@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { sql } from 'kysely';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from './problem.js';
@@ -90,15 +91,13 @@ async function count(db: Db, { key, free, longest }: Guard, onlyIfNotWaiting: bo
 
 function waiting(seconds: number): HttpProblem {
   const retryAfter = Math.max(1, Math.ceil(seconds));
-  const wait =
-    retryAfter < 90
-      ? `${retryAfter} second${retryAfter === 1 ? '' : 's'}`
-      : `${Math.ceil(retryAfter / 60)} minutes`;
-  return new HttpProblem(
-    'too-many-requests',
-    `There were too many wrong tries. Wait ${wait} and try again.`,
-    {
-      retryAfter,
-    },
-  );
+  return retryAfter < 90
+    ? new HttpProblem('too-many-requests', toldByServer('tooManyTries', { seconds: retryAfter }), {
+        retryAfter,
+      })
+    : new HttpProblem(
+        'too-many-requests',
+        toldByServer('tooManyTriesMinutes', { minutes: Math.ceil(retryAfter / 60) }),
+        { retryAfter },
+      );
 }

@@ -1,4 +1,5 @@
-import type { Problem, ProblemType } from '@bogen/contract';
+import { englishOf, type Problem, type ProblemType } from '@bogen/contract';
+import type { Told } from '@bogen/core/lesson';
 
 const statuses: Record<ProblemType, readonly [number, string]> = {
   'bad-request': [400, 'Bad request'],
@@ -28,9 +29,10 @@ export class HttpProblem extends Error {
   override readonly name = 'HttpProblem';
   readonly problem: Problem;
 
-  constructor(type: ProblemType, detail: string, extras: ProblemExtras = {}) {
+  constructor(type: ProblemType, told: Told, extras: ProblemExtras = {}) {
+    const detail = englishOf(told);
     super(detail);
     const [status, title] = statuses[type];
-    this.problem = { type, title, status, detail, ...extras };
+    this.problem = { type, title, status, detail, told, ...extras };
   }
 }

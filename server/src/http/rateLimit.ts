@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { ipKeyGenerator, rateLimit } from 'express-rate-limit';
 import type { RequestHandler } from 'express';
 import { sessionKeyOf } from './session.js';
@@ -27,7 +28,7 @@ function limit(
     legacyHeaders: false,
     handler: (_request, _response, next) =>
       next(
-        new HttpProblem('too-many-requests', 'These are too many requests. Wait a minute and try again.', {
+        new HttpProblem('too-many-requests', toldByServer('tooManyRequests'), {
           retryAfter: 60,
         }),
       ),

@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import type { Answer, Endpoint, EndpointName, Endpoints } from '@bogen/contract';
 import { bodyLimits, endpoints } from '@bogen/contract';
 import type { Request, Response, Router } from 'express';
@@ -42,11 +43,11 @@ export function route<Name extends EndpointName>(
     const session = endpoint.access === 'anyone' ? undefined : await readSession(db, request);
     if (session && session.who !== endpoint.access) {
       if (session.who === 'nobody') {
-        throw new HttpProblem('not-signed-in', 'You are not signed in. Sign in and try again.');
+        throw new HttpProblem('not-signed-in', toldByServer('notSignedIn'));
       }
       throw new HttpProblem(
         'not-allowed',
-        `Only ${endpoint.access === 'instructor' ? 'an instructor' : 'a student'} may do this.`,
+        toldByServer(endpoint.access === 'instructor' ? 'onlyInstructors' : 'onlyStudents'),
       );
     }
     const params = parse(endpoint.params, request.params, 'address');
@@ -69,8 +70,8 @@ function parse(schema: ZodType | undefined, value: unknown, what: string): unkno
   const result = schema.safeParse(value);
   if (result.success) return result.data;
   // A wrong id in the address is simply a place where nothing is.
-  if (what === 'address') throw new HttpProblem('not-found', 'There is nothing at this address.');
-  throw new HttpProblem('bad-request', `The ${what} does not fit: ${firstIssue(result.error)}.`);
+  if (what === 'address') throw new HttpProblem('not-found', toldByServer('nothingHere'));
+  throw new HttpProblem('bad-request', toldByServer('doesNotFit', { what, issue: firstIssue(result.error) }));
 }
 
 /** The first thing wrong, as one clause with its place. */

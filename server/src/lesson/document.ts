@@ -1,3 +1,4 @@
+import { told } from '@bogen/core/lesson';
 import { singleCommands, figureVersion } from '@bogen/core/figure';
 import {
   applyLessonCommand,
@@ -18,7 +19,7 @@ import type { StreamKind } from '../stream/stream.js';
  */
 export function readForeignLesson(foreign: unknown): LessonDocument {
   const parsed = lessonSchema.safeParse(migrateLesson(foreign));
-  if (!parsed.success) throw new CommandError(`This is not a whole lesson: ${firstIssue(parsed.error)}.`);
+  if (!parsed.success) throw new CommandError(told('notAWholeLesson', { issue: firstIssue(parsed.error) }));
   validateLesson(parsed.data);
   return parsed.data;
 }

@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { readStream } from '../stream/stream.js';
@@ -25,11 +26,7 @@ export async function publishEdition(
       .executeTakeFirstOrThrow();
     const draft = await readStream(tx, lesson.streamId, lessonStream, instructor);
     if (draft.revision !== revision) {
-      throw new HttpProblem(
-        'stale',
-        'The lesson was changed elsewhere just now. Look at it again before you publish.',
-        { current: draft },
-      );
+      throw new HttpProblem('stale', toldByServer('draftChangedElsewhere'), { current: draft });
     }
     const newest = await tx
       .selectFrom('edition')

@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { Router } from 'express';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
@@ -57,10 +58,6 @@ async function ownLesson(
       'course.title as courseTitle',
     ])
     .executeTakeFirst();
-  if (!lesson)
-    throw new HttpProblem(
-      'not-found',
-      'This lesson is not there. It may have been removed, or it is not yours.',
-    );
+  if (!lesson) throw new HttpProblem('not-found', toldByServer('lessonNotThere'));
   return lesson;
 }

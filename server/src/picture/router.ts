@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { createHash } from 'node:crypto';
 import { Router } from 'express';
 import { z } from 'zod';
@@ -17,16 +18,13 @@ export function pictureRouter(db: Db, pool: Pool): Router {
   route(router, db, 'addPicture', async ({ body, session }) => {
     const sent = Buffer.from(body.data, 'base64');
     if (sent.length > 8_000_000) {
-      throw new HttpProblem('too-large', 'A picture may have at most 8 MB. Make it smaller and try again.');
+      throw new HttpProblem('too-large', toldByServer('pictureTooLarge'));
     }
     const checked = await pool.run('picture', sent);
     const { mediaType, width, height } = checked;
     const bytes = Buffer.from(checked.bytes);
     if (bytes.length > 10_000_000) {
-      throw new HttpProblem(
-        'too-large',
-        'This picture is too detailed to be kept. Make it smaller and try again.',
-      );
+      throw new HttpProblem('too-large', toldByServer('pictureTooDetailed'));
     }
     const digest = createHash('sha256').update(bytes).digest();
     const owner = session.instructor.id;
@@ -43,7 +41,7 @@ export function pictureRouter(db: Db, pool: Pool): Router {
       .where('instructor_id', '=', owner)
       .executeTakeFirstOrThrow();
     if (Number(kept.bytes ?? 0) + bytes.length > room) {
-      throw new HttpProblem('refused', 'There is no more room for pictures.');
+      throw new HttpProblem('refused', toldByServer('noRoomForPictures'));
     }
     const { id } = await db
       .insertInto('picture')
@@ -61,7 +59,7 @@ export function pictureRouter(db: Db, pool: Pool): Router {
     const id = z.uuid().safeParse(request.params['picture']);
     const session = await readSession(db, request);
     if (session.who === 'nobody') {
-      throw new HttpProblem('not-signed-in', 'You are not signed in. Sign in and try again.');
+      throw new HttpProblem('not-signed-in', toldByServer('notSignedIn'));
     }
     const picture = id.success
       ? await db
@@ -70,7 +68,7 @@ export function pictureRouter(db: Db, pool: Pool): Router {
           .where('id', '=', id.data)
           .executeTakeFirst()
       : undefined;
-    if (!picture) throw new HttpProblem('not-found', 'This picture is not there.');
+    if (!picture) throw new HttpProblem('not-found', toldByServer('pictureNotThere'));
     response
       .set({
         'Content-Type': picture.media_type,

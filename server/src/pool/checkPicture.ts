@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import createDOMPurify from 'dompurify';
 import { JSDOM } from 'jsdom';
 import sharp from 'sharp';
@@ -28,10 +29,7 @@ export async function checkPicture(bytes: Buffer): Promise<CheckedPicture> {
       ? 'image/jpeg'
       : undefined;
   if (!kind) {
-    throw new HttpProblem(
-      'refused',
-      'This is no PNG, JPEG or SVG picture. Save it as one of these and try again.',
-    );
+    throw new HttpProblem('refused', toldByServer('notAPictureFile'));
   }
   try {
     const image = sharp(bytes, { limitInputPixels: limits.pixels, failOn: 'error' }).rotate();
@@ -43,10 +41,7 @@ export async function checkPicture(bytes: Buffer): Promise<CheckedPicture> {
   } catch (error) {
     if (error instanceof HttpProblem) throw error;
     if (error instanceof Error && error.message.includes('pixel limit')) throw tooLarge();
-    throw new HttpProblem(
-      'refused',
-      'This picture is damaged and can’t be read. Save it again and try once more.',
-    );
+    throw new HttpProblem('refused', toldByServer('pictureDamaged'));
   }
 }
 
@@ -54,10 +49,7 @@ const pngStart = Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]);
 const jpegStart = Buffer.from([0xff, 0xd8, 0xff]);
 
 function tooLarge(): HttpProblem {
-  return new HttpProblem(
-    'refused',
-    `This picture has too many pixels; at most ${limits.side} on a side are accepted. Make it smaller and try again.`,
-  );
+  return new HttpProblem('refused', toldByServer('pictureTooManyPixels', { most: limits.side }));
 }
 
 function looksLikeSvg(bytes: Buffer): boolean {
@@ -89,10 +81,7 @@ function checkSvg(bytes: Buffer): CheckedPicture {
   });
   const svg = clean.querySelector('svg');
   if (!svg || svg.childElementCount === 0) {
-    throw new HttpProblem(
-      'refused',
-      'Nothing that can be drawn is left of this SVG picture. Save it as plain SVG and try again.',
-    );
+    throw new HttpProblem('refused', toldByServer('pictureEmpty'));
   }
   const [width, height] = sizeOfSvg(svg);
   // Browsers draw a picture without a size of its own at none or at 300 × 150.

@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { Worker } from 'node:worker_threads';
 import { HttpProblem } from '../http/problem.js';
 import { jobs, type Job, type JobName } from './jobs.js';
@@ -72,7 +73,7 @@ class Lane {
     return new Promise((resolve, reject) => {
       if (this.queue.length >= this.options.mostWaiting || this.closed) {
         reject(
-          new HttpProblem('busy', 'Too much is being calculated just now. Try again in a moment.', {
+          new HttpProblem('busy', toldByServer('tooBusy'), {
             retryAfter: 2,
           }),
         );
@@ -131,11 +132,7 @@ class Lane {
       this.idle.push(thread);
       return;
     }
-    const tooCostly = (): HttpProblem =>
-      new HttpProblem(
-        'too-costly',
-        'This takes longer to calculate than a request may. Make it simpler and try again; nothing was changed.',
-      );
+    const tooCostly = (): HttpProblem => new HttpProblem('too-costly', toldByServer('takesTooLong'));
     const timer = setTimeout(() => {
       stop();
       job.reject(tooCostly());
@@ -149,8 +146,8 @@ class Lane {
       stop();
       if ('value' in answer) job.resolve(answer.value);
       else if ('problem' in answer) {
-        const { type, detail } = answer.problem;
-        job.reject(new HttpProblem(type, detail));
+        const { type, told } = answer.problem;
+        job.reject(new HttpProblem(type, told));
       } else job.reject(new Error(answer.error));
       this.idle.push(thread);
       this.next();

@@ -1,6 +1,5 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { CurveError } from '@bogen/core/curve';
-import { CommandError } from '@bogen/core/lesson';
+import { ToldError } from '@bogen/core/lesson';
 import type { Problem } from '@bogen/contract';
 import { HttpProblem } from '../http/problem.js';
 import { jobs, type JobName } from './jobs.js';
@@ -15,8 +14,7 @@ async function answer(args: readonly unknown[]): Promise<Answer> {
     return { value: await job(...args) };
   } catch (error) {
     if (error instanceof HttpProblem) return { problem: error.problem };
-    if (error instanceof CommandError || error instanceof CurveError)
-      return { problem: new HttpProblem('refused', error.message).problem };
+    if (error instanceof ToldError) return { problem: new HttpProblem('refused', error.told).problem };
     return { error: error instanceof Error ? (error.stack ?? error.message) : String(error) };
   }
 }

@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { hash, verify } from '@node-rs/argon2';
 import { Router } from 'express';
 import { brokenConstraint, type Db } from '../db/connect.js';
@@ -62,10 +63,7 @@ export function sessionRouter(db: Db): Router {
       .executeTakeFirst();
     const fits = await verify(account?.password_hash ?? (await nobodysHash), body.password);
     if (!account || !fits) {
-      throw new HttpProblem(
-        'wrong-sign-in',
-        'This address and password do not belong together. Check both and try again.',
-      );
+      throw new HttpProblem('wrong-sign-in', toldByServer('wrongSignIn'));
     }
     const [here, anywhere, address] = guards;
     await forgive(db, here);
@@ -104,10 +102,7 @@ export function sessionRouter(db: Db): Router {
       };
     } catch (error) {
       if (brokenConstraint(error) !== 'student_name_in_class') throw error;
-      throw new HttpProblem(
-        'name-taken',
-        `Somebody called ${body.name} is in this class already. If that is you, come back with your return key; if not, add a letter to your name.`,
-      );
+      throw new HttpProblem('name-taken', toldByServer('nameTaken', { name: body.name }));
     }
   });
 
@@ -123,10 +118,7 @@ export function sessionRouter(db: Db): Router {
       .executeTakeFirst();
     if (!student) {
       await countFailure(db, guards);
-      throw new HttpProblem(
-        'wrong-return-key',
-        'No student of this class has this return key. Check it, or ask your instructor.',
-      );
+      throw new HttpProblem('wrong-return-key', toldByServer('wrongReturnKey'));
     }
     await startSession(db, request, response, { student: student.id });
     return { student: { ...student, classId: found.id, className: found.name, classCode: found.code } };
@@ -160,7 +152,7 @@ async function classByCode(
     .executeTakeFirst();
   if (!found) {
     await countFailure(db, guards);
-    throw new HttpProblem('wrong-class-code', 'No class has this code. Check it with your instructor.');
+    throw new HttpProblem('wrong-class-code', toldByServer('wrongClassCode'));
   }
   return found;
 }

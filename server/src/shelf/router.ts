@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import { brokenConstraint, type Db } from '../db/connect.js';
@@ -134,9 +135,5 @@ async function ownCourse(db: Db, id: string, instructor: string): Promise<void> 
     .where('id', '=', id)
     .where('instructor_id', '=', instructor)
     .executeTakeFirst();
-  if (!course)
-    throw new HttpProblem(
-      'not-found',
-      'This course is not there. It may have been removed, or it is not yours.',
-    );
+  if (!course) throw new HttpProblem('not-found', toldByServer('courseNotThere'));
 }

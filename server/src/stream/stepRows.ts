@@ -1,3 +1,4 @@
+import { told } from '@bogen/core/lesson';
 import { CommandError, type Step } from '@bogen/core/lesson';
 import type { Tx } from '../db/connect.js';
 
@@ -72,7 +73,7 @@ export class StepRows<Command> {
       .orderBy('revision', kind === 'undo' ? 'desc' : 'asc')
       .limit(1)
       .executeTakeFirst();
-    if (!row) throw new CommandError(`There is nothing to ${kind}.`);
+    if (!row) throw new CommandError(told(kind === 'undo' ? 'nothingToUndo' : 'nothingToRedo'));
     return {
       revision: row.revision,
       command: read(row.command as Command, row.version),

@@ -1,3 +1,4 @@
+import { toldByServer } from '@bogen/contract';
 import { CommandError, type Apply, type Change, type Step, type UndoLists } from '@bogen/core/lesson';
 import { batchLimits, documentLimit } from '@bogen/contract';
 import { sql } from 'kysely';
@@ -52,8 +53,7 @@ export async function createStream(tx: Tx, document: unknown): Promise<string> {
   return id;
 }
 
-const tooLargeToKeep =
-  'This has grown larger than what can be kept in one piece. Split it, or take something large out of it, such as a long freehand stroke.';
+const tooLargeToKeep = toldByServer('documentTooLarge');
 
 /** The present document of a stream, without what can be undone. */
 export async function readDocument<Document, Command>(
@@ -170,16 +170,12 @@ export async function appendSteps<Document, Command>(
     const fresh = steps.filter((step) => !known.some((other) => other.id === step.id));
     // A client whose steps are all there is only up to date when nothing else came in since its base.
     if (base + known.length !== stream.revision) {
-      throw new HttpProblem(
-        'stale',
-        'This was changed elsewhere in the meantime. Nothing is lost: choose what to do with your changes.',
-        {
-          current: {
-            ...(await readStream(tx, id, kind, author)),
-            since: await since(tx, id, kind, base, steps),
-          },
+      throw new HttpProblem('stale', toldByServer('changedElsewhere'), {
+        current: {
+          ...(await readStream(tx, id, kind, author)),
+          since: await since(tx, id, kind, base, steps),
         },
-      );
+      });
     }
     if (fresh.length === 0) return { revision: stream.revision };
     let document = kind.read(stream.document);
@@ -201,7 +197,7 @@ export async function appendSteps<Document, Command>(
           await rows.undoneOrRedone(revision, step, change.revision, effect, applied.inverse);
         }
       } catch (error) {
-        if (error instanceof CommandError) throw new HttpProblem('refused', error.message, { step: step.id });
+        if (error instanceof CommandError) throw new HttpProblem('refused', error.told, { step: step.id });
         throw error;
       }
       if (revision % snapshotEvery === 0) {
@@ -232,7 +228,7 @@ function refuseTooManyCommands<Document, Command>(
   if (count > batchLimits.commands) {
     throw new HttpProblem(
       'bad-request',
-      `A request may hold ${batchLimits.commands} commands; this one holds ${count}.`,
+      toldByServer('tooManyCommands', { most: batchLimits.commands, count }),
     );
   }
 }

@@ -1,3 +1,5 @@
+import { toldByServer } from '@bogen/contract';
+import { told } from '@bogen/core/lesson';
 import {
   applyFigureCommand,
   figureVersion,
@@ -32,7 +34,7 @@ export function studentStream(start: FigureDocument): StreamKind<FigureDocument,
     ...workStream,
     permit: (document, command) => {
       if (!readerMay(document, command, start)) {
-        throw new CommandError('This point is fixed; only loose points can be moved.');
+        throw new CommandError(told('pointFixed'));
       }
     },
   };
@@ -92,11 +94,7 @@ async function sheetForStudent(db: Db, editionId: string, sheetId: string, class
     .select('edition.document')
     .executeTakeFirst();
   const sheet = edition && sheetOf(migrateLesson(edition.document), sheetId);
-  if (!sheet)
-    throw new HttpProblem(
-      'not-found',
-      'This sheet is not in your class. Go back to the lessons and choose again.',
-    );
+  if (!sheet) throw new HttpProblem('not-found', toldByServer('sheetNotInClass'));
   return sheet;
 }
 
@@ -140,7 +138,7 @@ async function ownWork(
     .where('student_id', '=', studentId)
     .executeTakeFirst();
   const sheet = work && sheetOf(migrateLesson(work.document), work.sheet_id);
-  if (!sheet) throw new HttpProblem('not-found', 'This work is not there, or it is not yours.');
+  if (!sheet) throw new HttpProblem('not-found', toldByServer('workNotYours'));
   return { id: work.id, streamId: work.streamId, start: sheet.figure };
 }
 
@@ -161,7 +159,7 @@ export async function checkWork(
     .select(['work.sheet_id', 'stream.document as figure', 'stream.revision', 'edition.document as lesson'])
     .executeTakeFirstOrThrow();
   const sheet = sheetOf(migrateLesson(row.lesson), row.sheet_id);
-  if (!sheet?.task) throw new HttpProblem('refused', 'This sheet asks nothing that could be checked.');
+  if (!sheet?.task) throw new HttpProblem('refused', toldByServer('nothingToCheck'));
   const results = await pool.run('check', sheet.task, sheet.figure, workStream.read(row.figure));
   const passed = isTaskMet(results);
   return db.transaction().execute(async (tx) => {

@@ -1,8 +1,9 @@
+import type { Told } from '@bogen/core/lesson';
 import type { Answer, Body, EndpointName, Params, Problem, Query } from '@bogen/contract';
 import { paths } from '@bogen/contract/paths';
 import { sendTold } from './sendTold.js';
 
-/** The server's answer that something is wrong, with its sentence. */
+/** The server's answer that something is wrong, with the code of its sentence. */
 export class ApiProblem extends Error {
   override readonly name = 'ApiProblem';
   readonly problem: Problem;
@@ -15,6 +16,13 @@ export class ApiProblem extends Error {
 /** The server could not be reached, or could not reach its database: worth trying again. */
 export class NotConnected extends Error {
   override readonly name = 'NotConnected';
+  /** @param told what the server says of it, where it could */
+  constructor(
+    message = 'The server can’t be reached.',
+    readonly told?: Told,
+  ) {
+    super(message);
+  }
 }
 
 type Input<Name extends EndpointName> = (Params<Name> extends undefined ? object : { params: Params<Name> }) &
@@ -63,13 +71,13 @@ export async function call<Name extends EndpointName>(name: Name, input: Input<N
           });
   } catch (error) {
     if (signal?.aborted) throw error;
-    throw new NotConnected('The server can’t be reached.');
+    throw new NotConnected();
   }
   if (response.ok) return (await response.json()) as Answer<Name>;
   if (!response.headers.get('content-type')?.includes('problem+json')) {
-    throw new NotConnected('The server can’t be reached.');
+    throw new NotConnected();
   }
   const problem = (await response.json()) as Problem;
-  if (problem.type === 'database-unavailable') throw new NotConnected(problem.detail);
+  if (problem.type === 'database-unavailable') throw new NotConnected(problem.detail, problem.told);
   throw new ApiProblem(problem);
 }

@@ -1,3 +1,4 @@
+import { Problem } from '../ui/Problem.js';
 import type { Progress } from '@bogen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
@@ -49,11 +50,7 @@ export function DeskPage() {
             {t('shelf.code')} <span className="font-mono text-[16px] text-ink select-all">{code}</span>
           </p>
         </div>
-        {desk.error && (
-          <p role="alert" className="mt-3 text-[13px] text-bad">
-            {desk.error.message}
-          </p>
-        )}
+        <Problem error={desk.error} className="mt-3" />
         {students.length === 0 && (
           <p className="prose-text mt-6">
             {t('desk.empty')} <span className="font-mono">{code}</span>

@@ -1,3 +1,4 @@
+import { Problem } from '../ui/Problem.js';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
@@ -120,11 +121,7 @@ export function ClassPage() {
           </>
         ) : (
           <>
-            {newKey.error && (
-              <p role="alert" className="text-bad">
-                {newKey.error.message}
-              </p>
-            )}
+            <Problem error={newKey.error} />
             <div className="flex gap-2">
               <Button primary onClick={() => newKey.mutate()}>
                 {t('session.newKey')}

@@ -1,3 +1,4 @@
+import { useTold } from '../text/told.js';
 import { useState } from 'react';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
@@ -16,8 +17,9 @@ export default function AsidePanel({
   onForget: () => void;
 }) {
   const { t } = useTranslation();
+  const tell = useTold();
   const [copied, setCopied] = useState(false);
-  const text = aside.map(({ effect, reason }) => `${reason}\n${readable(effect)}`).join('\n\n');
+  const text = aside.map(({ effect, reason }) => `${tell(reason)}\n${readable(effect)}`).join('\n\n');
   return (
     <Panel open onClose={onClose} title={t('save.asideTitle')} lead={t('save.asideLead')}>
       <pre

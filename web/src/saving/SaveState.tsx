@@ -1,3 +1,4 @@
+import { useTold } from '../text/told.js';
 import { CloudOff, CloudUpload, Check, LogIn, TriangleAlert, Redo2, Undo2 } from 'lucide-react';
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { useTranslation } from '../text/text.js';
@@ -86,13 +87,14 @@ const AsidePanel = lazy(() => import('./AsidePanel.js'));
 /** Changes that could not be saved: why, and all of them to read and to copy. */
 function Aside<D, C>({ session }: { session: DocumentSession<D, C> }) {
   const { t } = useTranslation();
+  const tell = useTold();
   const aside = useSession(session, (state) => state.aside);
   const [open, setOpen] = useState(false);
   if (aside.length === 0) return null;
   return (
     <>
       <Strip>
-        <span>{t('save.aside', { count: aside.length, reason: aside.at(-1)!.reason })}</span>
+        <span>{t('save.aside', { count: aside.length, reason: tell(aside.at(-1)!.reason) })}</span>
         <Button quiet onClick={() => setOpen(true)}>
           {t('save.asideShow')}
         </Button>

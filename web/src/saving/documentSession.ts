@@ -1,3 +1,5 @@
+import { reasonOf, type Reason } from '../text/told.js';
+import { told } from '@bogen/core/lesson';
 import {
   advance,
   changeOf,
@@ -342,7 +344,7 @@ export class DocumentSession<Document, Command> {
     if (problem && forAll.has(problem.type)) {
       this.takeOut(
         this.unsent.map(({ step }) => step.id),
-        problem.detail,
+        reasonOf(problem),
       );
       return false;
     }
@@ -350,7 +352,7 @@ export class DocumentSession<Document, Command> {
       const id = problem.step ?? (sent.length === 1 ? sent[0]!.step.id : undefined);
       // Where it is not said which one, each is sent alone until it is found.
       if (id === undefined) this.most = 1;
-      else this.takeOut([id], problem.detail);
+      else this.takeOut([id], reasonOf(problem));
       return true;
     }
     if (!(error instanceof NotConnected || problem)) console.error(error);
@@ -365,7 +367,7 @@ export class DocumentSession<Document, Command> {
    * Takes steps out of the row and keeps them aside. What followed is done again without them; an undo or redo of
    * one of them goes with it, and what does not fit without them is set aside too.
    */
-  private takeOut(ids: readonly string[], reason: string): void {
+  private takeOut(ids: readonly string[], reason: Reason | string): void {
     const out = new Set(ids);
     const aside: AsideStep<Command>[] = [];
     const before = this.unsent;
@@ -381,7 +383,7 @@ export class DocumentSession<Document, Command> {
       } catch (error) {
         if (!(error instanceof CommandError)) throw error;
         out.add(step.id);
-        aside.push({ id: step.id, effect, reason: error.message });
+        aside.push({ id: step.id, effect, reason: error.told });
       }
     }
     this.keepAside(aside);
@@ -428,8 +430,7 @@ export class DocumentSession<Document, Command> {
     for (const one of mine) {
       const verdict = judge(one);
       try {
-        if (verdict === 'lost')
-          throw new CommandError('The curve that this belongs to was changed as a whole elsewhere.');
+        if (verdict === 'lost') throw new CommandError(told('curveChangedElsewhere'));
         const { at } = one.step;
         this.unsent.push(
           this.waiting(this.last, { id: newId(), kind: 'do', command: one.effect, ...(at ? { at } : {}) }),
@@ -437,7 +438,7 @@ export class DocumentSession<Document, Command> {
         if (verdict === 'over') over++;
       } catch (error) {
         if (!(error instanceof CommandError)) throw error;
-        aside.push({ id: one.step.id, effect: one.effect, reason: error.message });
+        aside.push({ id: one.step.id, effect: one.effect, reason: error.told });
       }
     }
     this.keepAside(aside);
@@ -463,7 +464,7 @@ export class DocumentSession<Document, Command> {
         this.unsent.push(fitting ?? { ...one, after: this.last, bytes: bytesOf(one.step), commands: 1 });
       } catch (error) {
         if (!(error instanceof CommandError)) throw error;
-        this.keepAside([{ id: one.step.id, effect: one.effect, reason: error.message }]);
+        this.keepAside([{ id: one.step.id, effect: one.effect, reason: error.told }]);
       }
     }
     if (!fits) this.base = Math.min(this.base, base);

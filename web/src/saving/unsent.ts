@@ -1,3 +1,4 @@
+import type { Reason } from '../text/told.js';
 import type { Step } from '@bogen/core/lesson';
 
 /** A step that the server has not confirmed yet, as it rests on the device. */
@@ -13,8 +14,8 @@ export interface UnsentStep<Command> {
 export interface AsideStep<Command> {
   readonly id: string;
   readonly effect: Command;
-  /** Why it could not be saved, as a sentence. */
-  readonly reason: string;
+  /** Why it could not be saved; steps of an earlier page say it in words. */
+  readonly reason: Reason | string;
 }
 
 /** What the page before left unsent, with the revision that it started from. */

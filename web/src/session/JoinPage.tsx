@@ -1,3 +1,4 @@
+import { Problem } from '../ui/Problem.js';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -82,11 +83,7 @@ export function JoinPage() {
             {...register('name', required)}
           />
         )}
-        {join.error && (
-          <p role="alert" className="text-[14px] text-bad">
-            {join.error.message}
-          </p>
-        )}
+        <Problem error={join.error} />
         <div className="flex items-center gap-3">
           <Button primary type="submit" disabled={join.isPending} className="h-9 px-4">
             {returning ? t('session.comeBack') : t('session.join')}

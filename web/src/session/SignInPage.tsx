@@ -1,3 +1,4 @@
+import { Problem } from '../ui/Problem.js';
 import { useMutation } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { Link, useSearchParams } from 'react-router';
@@ -44,11 +45,7 @@ export function SignInPage() {
           error={formState.errors.password?.message}
           {...register('password', required)}
         />
-        {signIn.error && (
-          <p role="alert" className="text-[14px] text-bad">
-            {signIn.error.message}
-          </p>
-        )}
+        <Problem error={signIn.error} />
         <Button primary type="submit" disabled={signIn.isPending} className="h-9 self-start px-4">
           {t('session.signIn')}
         </Button>

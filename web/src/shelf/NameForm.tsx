@@ -1,3 +1,4 @@
+import { useTold } from '../text/told.js';
 import type { UseMutationResult } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
@@ -16,6 +17,7 @@ interface NameFormProps {
 /** A button that asks for a name and makes something of it. */
 export function NameForm({ trigger, label, mutation }: NameFormProps) {
   const { t } = useTranslation();
+  const tell = useTold();
   const [open, setOpen] = useState(false);
   const { register, handleSubmit, formState, reset } = useForm<{ name: string }>();
   const close = (): void => {
@@ -41,7 +43,7 @@ export function NameForm({ trigger, label, mutation }: NameFormProps) {
             autoFocus
             label={label}
             maxLength={200}
-            error={formState.errors.name?.message ?? mutation.error?.message}
+            error={formState.errors.name?.message ?? (mutation.error ? tell(mutation.error) : undefined)}
             {...register('name', { validate: (value) => value.trim() !== '' || t('session.required') })}
           />
           <div className="flex gap-2">

@@ -41,6 +41,11 @@ i18next.on('languageChanged', () => {
   listeners.forEach((listener) => listener());
 });
 
+/** Takes in texts that come after the first ones. */
+export function addTexts(language: string, texts: object): void {
+  i18next.addResourceBundle(language, 'texts', texts, true);
+}
+
 const subscribe = (listener: () => void): (() => void) => {
   listeners.add(listener);
   return () => listeners.delete(listener);

@@ -1,3 +1,4 @@
+import { useTold } from '../text/told.js';
 import type { ReactNode } from 'react';
 import { Link, useRouteError } from 'react-router';
 import { ApiProblem, NotConnected } from '../api/call.js';
@@ -30,6 +31,7 @@ export function Loading() {
 /** What stands in place of a page that could not be opened: what happened, what was kept, what to do. */
 export function Failure({ error, onRetry }: { error: unknown; onRetry?: () => void }) {
   const { t } = useTranslation();
+  const tell = useTold();
   const home = (
     <Link to="/" className="text-accent underline underline-offset-4">
       {t('failed.home')}
@@ -38,7 +40,7 @@ export function Failure({ error, onRetry }: { error: unknown; onRetry?: () => vo
   if (error instanceof ApiProblem && error.problem.status === 404) {
     return (
       <Message title={t('failed.notFoundTitle')}>
-        <p>{error.message}</p>
+        <p>{tell(error)}</p>
         {home}
       </Message>
     );
@@ -46,9 +48,7 @@ export function Failure({ error, onRetry }: { error: unknown; onRetry?: () => vo
   const offline = error instanceof NotConnected;
   return (
     <Message title={offline ? t('failed.offlineTitle') : t('failed.title')}>
-      <p role="alert">
-        {offline ? t('failed.offline') : error instanceof ApiProblem ? error.message : t('failed.unexpected')}
-      </p>
+      <p role="alert">{offline ? t('failed.offline') : tell(error)}</p>
       {onRetry ? (
         <Button primary onClick={onRetry}>
           {t('app.again')}

@@ -1,9 +1,10 @@
+import type { Told } from '@bogen/core/lesson';
 import { CurveError, fitStroke, largestDistance, type Curve, type Point } from '@bogen/core/curve';
 import { previewOperation, type FigureDocument, type Operation } from '@bogen/core/figure';
 import { expose } from 'comlink';
 
 /** What came of a calculation, or the sentence that says why nothing did. */
-export type Outcome<Value> = { readonly value: Value } | { readonly reason: string };
+export type Outcome<Value> = { readonly value: Value } | { readonly reason: Told };
 
 /** A fit of a freehand stroke, by its numbers. */
 export interface StrokeFit {
@@ -17,7 +18,7 @@ function outcome<Value>(calculate: () => Value): Outcome<Value> {
   try {
     return { value: calculate() };
   } catch (error) {
-    if (error instanceof CurveError) return { reason: error.message };
+    if (error instanceof CurveError) return { reason: error.told };
     throw error;
   }
 }

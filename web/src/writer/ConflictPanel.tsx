@@ -1,3 +1,4 @@
+import { Problem } from '../ui/Problem.js';
 import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { call } from '../api/call.js';
@@ -48,11 +49,7 @@ export function ConflictPanel({ draft }: { draft: OpenDraft }) {
       {choice(t('save.putOnTop'), t('save.putOnTopHelp'), () => session.putOnTop(), true)}
       {choice(t('save.keepAsCopy'), t('save.keepAsCopyHelp'), () => keep.mutate())}
       {choice(t('save.takeTheirs'), t('save.takeTheirsHelp'), () => session.takeNewer(newer))}
-      {keep.error && (
-        <p role="alert" className="text-[14px] text-bad">
-          {keep.error.message}
-        </p>
-      )}
+      <Problem error={keep.error} />
     </Panel>
   );
 }

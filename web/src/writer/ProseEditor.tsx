@@ -1,3 +1,4 @@
+import { told } from '@bogen/core/lesson';
 import { CommandError, emptyProse, sheetOf, type Prose } from '@bogen/core/lesson';
 import { Mathematics } from '@tiptap/extension-mathematics';
 import { EditorContent, useEditor, useEditorState, type Editor, type JSONContent } from '@tiptap/react';
@@ -90,7 +91,7 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
     written.current = prose;
     if (!sheetOf(session.store.getState().history.document, sheet)) return;
     try {
-      if (!steps) throw new CommandError('The steps are of another text.');
+      if (!steps) throw new CommandError(told('stepsOfAnotherText'));
       session.do({ name: 'editProse', sheet, steps });
     } catch (error) {
       if (!(error instanceof CommandError)) throw error;

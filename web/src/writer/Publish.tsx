@@ -1,6 +1,7 @@
+import { Problem } from '../ui/Problem.js';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../api/call.js';
+import { call, NotConnected } from '../api/call.js';
 import { useSession } from '../saving/useSession.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
@@ -20,7 +21,7 @@ export function Publish({ draft }: { draft: OpenDraft }) {
   const publish = useMutation({
     mutationFn: async () => {
       session.finishTyping();
-      if (!(await session.whenSaved())) throw new Error(t('save.offlineLong'));
+      if (!(await session.whenSaved())) throw new NotConnected(t('save.offlineLong'));
       return call('publish', { params: { lesson: draft.id }, body: { revision: session.revision } });
     },
     onSuccess: (next) => {
@@ -56,11 +57,7 @@ export function Publish({ draft }: { draft: OpenDraft }) {
         }
         lead={publish.data ? undefined : t('writer.publishLead')}
       >
-        {publish.error && (
-          <p role="alert" className="text-[14px] text-bad">
-            {publish.error.message}
-          </p>
-        )}
+        <Problem error={publish.error instanceof NotConnected ? t('save.offlineLong') : publish.error} />
         <div className="flex gap-2">
           {publish.data ? (
             <Button onClick={close}>{t('writer.backToWriting')}</Button>

@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import type { Curve } from '../../curve/curve.js';
 import { CommandError } from '../../history/history.js';
 import {
@@ -15,16 +16,15 @@ import { refuseCycles, refuseLostSources, validateItem } from '../validate.js';
 /** @throws CommandError where there is none */
 export function anyItem(document: FigureDocument, id: string): FigureItem {
   const item = itemOf(document, id);
-  if (!item) throw new CommandError(`There is no item ${id} in this figure.`);
+  if (!item) throw new CommandError(told('noItem', { id }));
   return item;
 }
 
 /** @throws CommandError where the item is no given curve with points of its own */
 export function givenCurve(document: FigureDocument, id: string): CurveItem {
   const item = anyItem(document, id);
-  if (item.kind === 'built')
-    throw new CommandError(`${item.name} is built; it follows its source and has no points of its own.`);
-  if (item.kind !== 'curve') throw new CommandError(`${item.name} is not a curve.`);
+  if (item.kind === 'built') throw new CommandError(told('builtHasNoPoints', { name: item.name }));
+  if (item.kind !== 'curve') throw new CommandError(told('notACurve', { name: item.name }));
   return item;
 }
 

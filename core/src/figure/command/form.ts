@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import type { Curve } from '../../curve/curve.js';
 import { tagged, unionOf, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
@@ -20,7 +21,7 @@ export type Form = ValueOf<typeof formDescription>;
 
 /** @throws CommandError where the item is a reference point or a picture */
 export function formOf(item: FigureItem): Form {
-  if (!isCurveItem(item)) throw new CommandError(`${item.name} is not a curve.`);
+  if (!isCurveItem(item)) throw new CommandError(told('notACurve', { name: item.name }));
   if (item.kind === 'curve') return { kind: 'curve', curve: item.curve };
   return item.kind === 'shape'
     ? { kind: 'shape', shape: item.shape }

@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
 import { looseOf } from '../document.js';
@@ -18,7 +19,7 @@ export const freeze: CommandMember<Freeze> = {
   description,
   apply: (document, command) => {
     const item = anyItem(document, command.item);
-    if (item.kind === 'curve') throw new CommandError(`${item.name} stands alone already.`);
+    if (item.kind === 'curve') throw new CommandError(told('standsAlone', { name: item.name }));
     return {
       document: withGivenCurve(document, item, command.curve),
       inverse: {

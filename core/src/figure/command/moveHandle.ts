@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { itemId, place, tagged, text, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
 import { movePictureHandle, pictureHandles } from '../picture.js';
@@ -21,7 +22,7 @@ export const moveHandle: CommandMember<MoveHandle> = {
         inverse: { name: 'patchItem', item: id, set: { centre, width, angle }, clear: [] },
       };
     }
-    if (item.kind !== 'shape') throw new CommandError(`${item.name} has no handles of this kind.`);
+    if (item.kind !== 'shape') throw new CommandError(told('noHandles', { name: item.name }));
     refuseNoHandle(item.name, key, handlesOfShape(item.shape));
     return {
       document: withItem(document, { ...item, shape: moveShapeHandle(item.shape, key, to) }),
@@ -32,5 +33,5 @@ export const moveHandle: CommandMember<MoveHandle> = {
 };
 
 function refuseNoHandle(name: string, key: string, handles: readonly { readonly key: string }[]): void {
-  if (!handles.some((handle) => handle.key === key)) throw new CommandError(`${name} has no handle ${key}.`);
+  if (!handles.some((handle) => handle.key === key)) throw new CommandError(told('noHandle', { name, key }));
 }

@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { itemId, place, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
 import { anyItem, withItem } from './change.js';
@@ -11,7 +12,7 @@ export const moveReferencePoint: CommandMember<MoveReferencePoint> = {
   description,
   apply: (document, command) => {
     const item = anyItem(document, command.item);
-    if (item.kind !== 'point') throw new CommandError(`${item.name} is not a reference point.`);
+    if (item.kind !== 'point') throw new CommandError(told('notAReferencePoint', { name: item.name }));
     return {
       document: withItem(document, { ...item, at: command.to }),
       inverse: { ...command, to: item.at },

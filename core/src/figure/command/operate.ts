@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
 import { looseOf } from '../document.js';
@@ -26,7 +27,7 @@ export const operate: CommandMember<Operate> = {
     const item = anyItem(document, command.item);
     for (const source of sourcesOfOperation(command.operation)) anyItem(document, source);
     if (!sourcesOfOperation(command.operation).includes(item.id)) {
-      throw new CommandError(`${item.name} can only become what an operation on itself comes to.`);
+      throw new CommandError(told('operateOnOther', { name: item.name }));
     }
     return {
       document: withGivenCurve(document, item, command.curve),

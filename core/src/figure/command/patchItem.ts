@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { choice, itemId, list, object, partial, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
 import { attributes, pictureAttributes, type FigureItem } from '../document.js';
@@ -24,10 +25,10 @@ export const patchItem: CommandMember<PatchItem> = {
     const set = command.set as Readonly<Record<string, unknown>>;
     for (const key of Object.keys(set)) {
       if (key in pictureAttributes && item.kind !== 'picture') {
-        throw new CommandError(`${item.name} is not a picture and has no ${key}.`);
+        throw new CommandError(told('notAPicture', { name: item.name, attribute: key }));
       }
       if (key === 'faint' && item.kind !== 'curve') {
-        throw new CommandError(`${item.name} follows something else and can’t be a faint copy.`);
+        throw new CommandError(told('notAFaintCopy', { name: item.name }));
       }
     }
     const before = item as unknown as Readonly<Record<string, unknown>>;

@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
 import { looseOf, sourcesOf } from '../document.js';
@@ -15,7 +16,7 @@ export const removeItem: CommandMember<RemoveItem> = {
     const item = anyItem(document, id);
     const dependent = document.items.find((other) => sourcesOf(other).includes(id));
     if (dependent)
-      throw new CommandError(`${dependent.name} is built from ${item.name}; remove ${dependent.name} first.`);
+      throw new CommandError(told('removeDependentFirst', { dependent: dependent.name, name: item.name }));
     const loose = looseOf(document, id);
     const at = document.items.indexOf(item);
     const back: SingleFigureCommand[] = [{ name: 'addItem', item, at }];

@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { withDegree } from '../../curve/withDegree.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
@@ -19,10 +20,10 @@ export const setDegree: CommandMember<SetDegree> = {
     switch (item.kind) {
       case 'point':
       case 'picture':
-        throw new CommandError(`${item.name} is not a curve and has no degree.`);
+        throw new CommandError(told('noDegree', { name: item.name }));
       case 'built':
         if (!('degree' in item.operation)) {
-          throw new CommandError(`${item.name} has the degree that follows from its source.`);
+          throw new CommandError(told('degreeOfSource', { name: item.name }));
         }
         return {
           document: withItem(document, {
@@ -32,7 +33,7 @@ export const setDegree: CommandMember<SetDegree> = {
           inverse: { ...command, degree: item.operation.degree },
         };
       case 'shape':
-        if (!('degree' in item.shape)) throw new CommandError(`${item.name} has the degree of its kind.`);
+        if (!('degree' in item.shape)) throw new CommandError(told('degreeOfKind', { name: item.name }));
         return {
           document: withItem(document, { ...item, shape: { ...item.shape, degree: command.degree } }),
           inverse: { ...command, degree: item.shape.degree },

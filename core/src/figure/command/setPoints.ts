@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import type { Point } from '../../curve/curve.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
@@ -16,7 +17,7 @@ export const setPoints: CommandMember<SetPoints> = {
     const item = givenCurve(document, id);
     if (points.length !== item.curve.points.length) {
       throw new CommandError(
-        `${item.name} has ${item.curve.points.length} control points; ${points.length} were given.`,
+        told('pointCountDiffers', { name: item.name, count: item.curve.points.length, given: points.length }),
       );
     }
     return {

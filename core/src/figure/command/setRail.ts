@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
 import { isCurveItem, railDescription } from '../document.js';
@@ -13,7 +14,7 @@ export const setRail: CommandMember<SetRail> = {
   apply: (document, command) => {
     const { item } = command.rail;
     if (item !== null && !isCurveItem(anyItem(document, item))) {
-      throw new CommandError('The rail belongs to a curve, not to a reference point or a picture.');
+      throw new CommandError(told('railOfCurvesOnly'));
     }
     return { document: { ...document, rail: command.rail }, inverse: { ...command, rail: document.rail } };
   },

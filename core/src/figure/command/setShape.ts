@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
 import { shapeDescription } from '../shape/shapes.js';
@@ -12,8 +13,7 @@ export const setShape: CommandMember<SetShape> = {
   description,
   apply: (document, command) => {
     const item = anyItem(document, command.item);
-    if (item.kind !== 'shape')
-      throw new CommandError(`${item.name} is not a shape with parameters of its own.`);
+    if (item.kind !== 'shape') throw new CommandError(told('notAShape', { name: item.name }));
     return {
       document: withItem(document, { ...item, shape: command.shape }),
       inverse: { ...command, shape: item.shape },

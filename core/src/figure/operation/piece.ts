@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { decompose } from '../../curve/decompose.js';
 import { CurveError } from '../../curve/error.js';
 import { whole } from '../../describe/describe.js';
@@ -15,10 +16,9 @@ export const piece = onCurves({
     const pieces = decompose(curve);
     const piece = pieces[index];
     if (piece) return piece;
-    throw new CurveError(
-      'index',
-      `There is no piece ${index}; the curve has pieces 0 to ${pieces.length - 1}.`,
-      { index, value: index },
-    );
+    throw new CurveError('index', told('noPiece', { index, last: pieces.length - 1 }), {
+      index,
+      value: index,
+    });
   },
 });

@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { CurveError } from '../../curve/error.js';
 import { trimToBox as trim } from '../../curve/trim.js';
 import { pair, place, whole } from '../../describe/describe.js';
@@ -26,12 +27,7 @@ export const trimToBox = onCurves({
     const parts = trim(curve, corners);
     const part = parts[index];
     if (part) return part;
-    throw new CurveError(
-      'index',
-      parts.length === 0
-        ? 'No part of the curve lies inside the box.'
-        : `There is no part ${index}; the curve has parts 0 to ${parts.length - 1} inside the box.`,
-      { index, value: index },
-    );
+    if (parts.length === 0) throw new CurveError('index', told('noPartInBox'), { index, value: index });
+    throw new CurveError('index', told('noPart', { index, last: parts.length - 1 }), { index, value: index });
   },
 });

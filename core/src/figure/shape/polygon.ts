@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { CurveError } from '../../curve/error.js';
 import { addScaled, subtract } from '../../curve/vector.js';
 import { place, whole } from '../../describe/describe.js';
@@ -11,13 +12,13 @@ export const polygon = defineShape(
   {
     curve: ({ centre, corner, sides }) => {
       if (!Number.isInteger(sides) || sides < 3) {
-        throw new CurveError('argument', `A polygon has 3 sides or more; this has ${sides}.`, {
+        throw new CurveError('argument', told('polygonSides', { sides }), {
           value: sides,
         });
       }
       const [x, y] = [corner[0]! - centre[0]!, corner[1]! - centre[1]!];
       if (x === 0 && y === 0) {
-        throw new CurveError('argument', 'The corner lies on the centre; the polygon has no size.');
+        throw new CurveError('argument', told('polygonCorner'));
       }
       return closedPolygon(
         Array.from({ length: sides }, (_, k) => {

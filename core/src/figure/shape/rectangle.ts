@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { CurveError } from '../../curve/error.js';
 import { place } from '../../describe/describe.js';
 import { closedPolygon } from './closedPolygon.js';
@@ -12,7 +13,7 @@ export const rectangle = defineShape(
       const [x0, y0] = corner as [number, number];
       const [x1, y1] = opposite as [number, number];
       if (x0 === x1 || y0 === y1) {
-        throw new CurveError('argument', 'The corners of the rectangle lie on one line; it has no area.');
+        throw new CurveError('argument', told('rectangleCorners'));
       }
       return closedPolygon([
         [x0, y0],

@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { tagged } from '../../describe/describe.js';
 import { index } from '../../figure/parts.js';
 import { CommandError } from '../../history/history.js';
@@ -16,8 +17,7 @@ export interface AddSheet {
 export const addSheet: LessonCommandMember<AddSheet> = {
   description,
   apply: (lesson, { sheet, at }) => {
-    if (sheetOf(lesson, sheet.id))
-      throw new CommandError(`Two sheets have the id ${sheet.id}; ids must differ.`);
+    if (sheetOf(lesson, sheet.id)) throw new CommandError(told('sameSheetId', { id: sheet.id }));
     const document = { ...lesson, sheets: lesson.sheets.toSpliced(at, 0, sheet) };
     validateSheetCount(document);
     validateSheet(sheet);

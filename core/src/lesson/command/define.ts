@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import type { Field } from '../../describe/describe.js';
 import { CommandError, type Applied } from '../../history/history.js';
 import { sheetOf, type LessonDocument, type Sheet } from '../lesson.js';
@@ -21,7 +22,7 @@ export interface LessonCommandMember<Command> {
 /** @throws CommandError where the sheet is not there any more */
 export function existingSheet(lesson: LessonDocument, id: string): Sheet {
   const sheet = sheetOf(lesson, id);
-  if (!sheet) throw new CommandError('This sheet is no longer in the lesson.');
+  if (!sheet) throw new CommandError(told('sheetGone'));
   return sheet;
 }
 

@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { sheetId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
 import { existingSheet, type LessonCommandMember } from './define.js';
@@ -10,7 +11,7 @@ export const removeSheet: LessonCommandMember<RemoveSheet> = {
   description,
   apply: (lesson, command) => {
     const sheet = existingSheet(lesson, command.sheet);
-    if (lesson.sheets.length === 1) throw new CommandError('A lesson keeps at least one sheet.');
+    if (lesson.sheets.length === 1) throw new CommandError(told('oneSheetAtLeast'));
     return {
       document: { ...lesson, sheets: lesson.sheets.filter((other) => other !== sheet) },
       inverse: { name: 'addSheet', sheet, at: lesson.sheets.indexOf(sheet) },

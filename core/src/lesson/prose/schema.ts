@@ -1,3 +1,4 @@
+import { told } from '../../told/told.js';
 import { Node, Schema } from 'prosemirror-model';
 import { Step } from 'prosemirror-transform';
 import { CommandError } from '../../history/history.js';
@@ -33,9 +34,7 @@ function read(prose: Prose): Node {
     node.check();
     return node;
   } catch {
-    throw new CommandError(
-      'This text has a structure that a sheet can’t show, such as a list without entries.',
-    );
+    throw new CommandError(told('textStructure'));
   }
 }
 
@@ -64,7 +63,7 @@ export function editedProse(
       inverse.unshift(step.invert(node).toJSON() as ProseStep);
       node = doc;
     } catch {
-      throw new CommandError('This change does not fit the text as it now stands.');
+      throw new CommandError(told('textChanged'));
     }
   }
   return { prose: node.toJSON() as Prose, inverse };

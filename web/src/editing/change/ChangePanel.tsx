@@ -1,3 +1,5 @@
+import { useTold } from '../../text/told.js';
+import { told } from '@bogen/core/lesson';
 import { interiorKnots } from '@bogen/core/curve';
 import {
   curveOf,
@@ -48,7 +50,7 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
   const lacksOther = 'second' in operations[name].sources && others.length === 0;
   const lacksKnot =
     name === 'removeKnot' && curve !== undefined && interiorKnots(curve.knots, curve.degree).length === 0;
-  const refusal = lacksOther ? t('change.noOther') : lacksKnot ? t('change.noKnot') : null;
+  const refusal = lacksOther ? told('noOtherCurve') : lacksKnot ? told('noInteriorKnot') : null;
   const preview = useHeavyPreview(document, operation, refusal);
 
   useEffect(() => {
@@ -148,10 +150,11 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
 /** What would change, side by side, and how far the shape would move. */
 function PreviewNumbers({ preview, of }: { preview: Preview; of: OfferedOperation }) {
   const { t } = useTranslation();
+  const tell = useTold();
   if (preview.status === 'failed') {
     return (
       <p role="alert" className="text-[13.5px] text-bad" data-change-reason>
-        {preview.reason}
+        {tell(preview.reason)}
       </p>
     );
   }

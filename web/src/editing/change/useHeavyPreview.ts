@@ -1,3 +1,4 @@
+import type { Told } from '@bogen/core/lesson';
 import type { FigureDocument, Operation, Preview } from '@bogen/core/figure';
 import { useEffect, useState } from 'react';
 import { heavy } from '../../worker/heavy.js';
@@ -12,7 +13,7 @@ import { heavy } from '../../worker/heavy.js';
 export function useHeavyPreview(
   document: FigureDocument,
   operation: Operation,
-  refusal: string | null,
+  refusal: Told | null,
 ): Preview | null {
   const [shown, setShown] = useState<{ preview: Preview; of: string } | null>(null);
   useEffect(() => {

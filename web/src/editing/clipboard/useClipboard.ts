@@ -1,3 +1,4 @@
+import { useTold } from '../../text/told.js';
 import { type FigureItem } from '@bogen/core/figure';
 import { CommandError } from '@bogen/core/lesson';
 import { useEffect } from 'react';
@@ -13,6 +14,7 @@ export interface Clipboard {
 /** Copy and paste of items, by keyboard and by menu; what was done is said. */
 export function useClipboard(scene: FigureScene, say: (text: string) => void): Clipboard {
   const { t } = useTranslation();
+  const tell = useTold();
   const put = (items: readonly FigureItem[] | undefined): void => {
     if (!items) {
       say(t('details.nothingCopied'));
@@ -23,7 +25,7 @@ export function useClipboard(scene: FigureScene, say: (text: string) => void): C
       say(t('details.pasted', { name: items.map(({ name }) => name).join(', ') }));
     } catch (error) {
       if (!(error instanceof CommandError)) throw error;
-      say(error.message);
+      say(tell(error));
     }
   };
   const copy = (items: readonly FigureItem[] = itemsToCopy(scene)): string | undefined => {

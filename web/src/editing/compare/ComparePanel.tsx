@@ -1,3 +1,4 @@
+import { useTold } from '../../text/told.js';
 import { type LargestDistance } from '@bogen/core/curve';
 import {
   countsOf,
@@ -115,6 +116,7 @@ export function ComparePanel({
 /** The largest distance of two curves and where it is, calculated beside the page. */
 function Distance({ first, second }: { first: LargestArgument; second: LargestArgument }) {
   const { t } = useTranslation();
+  const tell = useTold();
   const [result, setResult] = useState<Outcome<LargestDistance> | null>(null);
   useEffect(() => {
     let stale = false;
@@ -125,7 +127,7 @@ function Distance({ first, second }: { first: LargestArgument; second: LargestAr
   }, [first, second]);
   if (!result) return <p className="text-[13px] text-soft">{t('compare.calculating')}</p>;
   if ('reason' in result) {
-    return <p className="text-[13px] text-bad">{t('compare.failed', { reason: result.reason })}</p>;
+    return <p className="text-[13px] text-bad">{t('compare.failed', { reason: tell(result.reason) })}</p>;
   }
   const { distance, parameters, onFirst } = result.value;
   return (

@@ -1,3 +1,4 @@
+import { useTold } from '../../text/told.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Check, Choice } from '../../ui/Choice.js';
@@ -12,11 +13,12 @@ import type { Drawing } from './useDrawing.js';
 /** What is to be done next, or why nothing comes of it, on the figure's upper edge. */
 export function DrawLead({ drawing }: { drawing: Drawing }) {
   const { t } = useTranslation();
+  const tell = useTold();
   const { tool, options, draft, places } = drawing;
   if (!tool) return null;
   const problem = drawing.problem ?? drawing.warning;
   const lead = problem
-    ? problem
+    ? tell(problem)
     : draft.status === 'short'
       ? t('draw.missing', { count: draft.missing })
       : draft.status === 'empty'

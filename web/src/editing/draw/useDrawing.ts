@@ -1,3 +1,4 @@
+import type { Told } from '@bogen/core/lesson';
 import { CurveError, mirrorCurve, mirrorThrough, type Curve, type Point } from '@bogen/core/curve';
 import { curveOfShape, type FigureItem, type SingleFigureCommand } from '@bogen/core/figure';
 import { useEffect, useMemo } from 'react';
@@ -28,9 +29,9 @@ export interface Drawing {
   readonly places: readonly Placed[];
   readonly draft: Draft;
   /** Why the draft comes to no curve, in a sentence. */
-  readonly problem: string | null;
+  readonly problem: Told | null;
   /** Why nothing would come of it with a place where the pointer is. */
-  readonly warning: string | null;
+  readonly warning: Told | null;
   readonly begin: (tool: ToolName) => void;
   readonly cancel: () => void;
   readonly setOptions: (change: Partial<DrawOptions>) => void;
@@ -226,7 +227,7 @@ function come(
   tool: ToolName | null,
   places: readonly Placed[],
   options: DrawOptions,
-): { draft: Draft; curve: Curve | undefined; problem: string | null } {
+): { draft: Draft; curve: Curve | undefined; problem: Told | null } {
   if (tool === null) return { draft: { status: 'empty' }, curve: undefined, problem: null };
   try {
     const draft = draftOf(tool, places, options);
@@ -237,6 +238,6 @@ function come(
     return { draft, curve, problem: null };
   } catch (error) {
     if (!(error instanceof CurveError)) throw error;
-    return { draft: draftOf(tool, places, options), curve: undefined, problem: error.message };
+    return { draft: draftOf(tool, places, options), curve: undefined, problem: error.told };
   }
 }

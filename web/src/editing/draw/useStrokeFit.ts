@@ -1,3 +1,4 @@
+import type { Told } from '@bogen/core/lesson';
 import type { Curve, Point } from '@bogen/core/curve';
 import { useEffect, useState } from 'react';
 import { heavy, type StrokeFit } from '../../worker/heavy.js';
@@ -17,14 +18,14 @@ export function useStrokeFit(
   points: readonly Point[] | null,
   tolerance: number,
   degree: number,
-): { readonly fitted: FittedStroke | null; readonly problem: string | null } {
+): { readonly fitted: FittedStroke | null; readonly problem: Told | null } {
   const [main, setMain] = useState<{ curve: Curve; fit: StrokeFit; of: readonly Point[] } | null>(null);
   const [series, setSeries] = useState<{
     fits: readonly StrokeFit[];
     of: readonly Point[];
     degree: number;
   } | null>(null);
-  const [problem, setProblem] = useState<string | null>(null);
+  const [problem, setProblem] = useState<Told | null>(null);
   useEffect(() => {
     if (!points) return undefined;
     let stale = false;

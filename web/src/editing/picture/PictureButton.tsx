@@ -1,5 +1,5 @@
+import { useTold } from '../../text/told.js';
 import { useRef, useState } from 'react';
-import { ApiProblem, NotConnected } from '../../api/call.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';
 import { addPicture, FileTooLarge } from './addPicture.js';
@@ -13,6 +13,7 @@ interface PictureButtonProps {
 /** Takes a picture from the device and puts it behind the drawing. */
 export function PictureButton({ scene, className, onAdded }: PictureButtonProps) {
   const { t } = useTranslation();
+  const tell = useTold();
   const input = useRef<HTMLInputElement>(null);
   // The share that is sent, while something is.
   const [share, setShare] = useState<number | null>(null);
@@ -25,11 +26,7 @@ export function PictureButton({ scene, className, onAdded }: PictureButtonProps)
       onAdded(id);
     } catch (error) {
       setProblem(
-        error instanceof FileTooLarge
-          ? t('picture.tooLarge')
-          : error instanceof ApiProblem || error instanceof NotConnected || error instanceof Error
-            ? t('picture.notSent', { reason: error.message })
-            : String(error),
+        error instanceof FileTooLarge ? t('picture.tooLarge') : t('picture.notSent', { reason: tell(error) }),
       );
     } finally {
       setShare(null);

@@ -1,3 +1,4 @@
+import { useTold } from '../../text/told.js';
 import type { PointKind } from '@bogen/core/figure';
 import { useMemo, type ReactNode } from 'react';
 import { useTranslation } from '../../text/text.js';
@@ -30,6 +31,7 @@ interface FigureViewProps {
 /** The live drawing of a sheet, in one pane or in two of the same view side by side. */
 export function FigureView({ scene, onToggle, markScale, layer, menu, bar }: FigureViewProps) {
   const { t } = useTranslation();
+  const tell = useTold();
   useParts(scene.structured, scene.selected, scene.viewed);
   const [said, say] = useStateOf(scene, '');
   const longPress = useLongPress();
@@ -46,7 +48,7 @@ export function FigureView({ scene, onToggle, markScale, layer, menu, bar }: Fig
   const railCurve = scene.railCurve;
   const failures = document.items.flatMap((item) => {
     const result = evaluation.items.get(item.id);
-    return result?.status === 'failed' ? [{ name: item.name, reason: result.reason }] : [];
+    return result?.status === 'failed' ? [{ name: item.name, reason: tell(result.reason) }] : [];
   });
   const body = (
     <div className="flex min-h-0 flex-1 divide-x divide-line" {...longPress}>

@@ -46,8 +46,6 @@ export const change = {
   link: 'Add as a linked curve',
   linkHelp: 'Linked: the curve stays as it is, and a new one follows it.',
   noCurve: 'Draw a curve first.',
-  noOther: 'There is no other curve in the figure.',
-  noKnot: 'This curve has no knot inside its domain.',
   operations: {
     insertKnot: 'Insert knot',
     removeKnot: 'Remove knot',

@@ -1,0 +1,5 @@
+import { curveSentences } from './curveSentences.js';
+import { documentSentences } from './documentSentences.js';
+
+/** Every sentence of core in English, by its code. */
+export const coreSentences = { ...curveSentences, ...documentSentences };
