@@ -54,7 +54,7 @@ export * from '../src/curve/features.js';
 export * from '../src/curve/area.js';
 export * from '../src/curve/subdivide.js';
 export * from '../src/curve/intersect.js';
-export * from '../src/curve/slowPlaces.js';
+export * from '../src/curve/quadratureBreaks.js';
 export * from '../src/curve/evenOut.js';
 export * from '../src/curve/construct.js';
 export * from '../src/curve/mirror.js';

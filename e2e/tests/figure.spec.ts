@@ -288,10 +288,19 @@ test('tracks are added, ordered, resized and zoomed; the cursor is typed and its
   await page.getByRole('button', { name: 'Zoom in along the parameter' }).click();
   await expect(page.getByRole('button', { name: 'Whole domain' })).toBeVisible();
   await page.getByRole('button', { name: 'Whole domain' }).click();
-  // A basis function that is pointed at lights its support on the curve.
+  // A basis function that is pointed at lights its support on the knots.
   const basis = (await page.locator('[data-track="basis"]').boundingBox())!;
+  const knots = (): Promise<string> =>
+    page
+      .locator('[data-track="knots"] canvas')
+      .first()
+      .evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+  await page.mouse.move(basis.x + 40, basis.y - 200);
+  const unlit = await knots();
   await page.mouse.move(basis.x + 130, basis.y + 20);
-  await expect(page.getByText(/reaches from u = /)).toBeVisible();
+  await expect.poll(knots).not.toBe(unlit);
+  await page.mouse.move(basis.x + 40, basis.y - 200);
+  await expect.poll(knots).toBe(unlit);
 });
 
 test('a knot is pulled along the rail, onto its neighbour and off again; Escape leaves no trace', async ({

@@ -9,7 +9,7 @@ import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { FigureScene } from '../src/figure/scene/scene.js';
 import { withPartsOf } from '../src/reader/work.js';
 import { WorkHost } from '../src/reader/workHost.js';
-import { DocumentSession } from '../src/saving/documentSession.js';
+import { EditedDocument } from '../src/saving/editedDocument.js';
 import { curve, figure, reversed } from './support/figures.js';
 import { fakeFrames } from './support/host.js';
 
@@ -22,7 +22,7 @@ const published: FigureDocument = {
 const sent = (document: FigureDocument): FigureDocument => JSON.parse(JSON.stringify(document));
 const move = (to: number[]): FigureCommand => ({ name: 'moveControlPoint', item: 'a', index: 2, to });
 const workWith = (document: FigureDocument) =>
-  new DocumentSession<FigureDocument, FigureCommand>({
+  new EditedDocument<FigureDocument, FigureCommand>({
     initial: {
       document: withPartsOf(published, sent(document)),
       revision: 0,

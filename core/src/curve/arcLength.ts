@@ -2,7 +2,7 @@ import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { lengthOfPart, speedsAt } from './length.js';
-import { quadraturePlaces } from './slowPlaces.js';
+import { quadratureBreaks } from './quadratureBreaks.js';
 import { spanPolynomials } from './spanPolynomials.js';
 
 /** Arc length and parameter of a curve, each by the other. */
@@ -26,7 +26,7 @@ export function arcLengthTable(curve: Curve, stepsPerPiece = 8): ArcLengthTable 
   const places: number[] = [];
   const sums: number[] = [];
   let sum = 0;
-  const ends = quadraturePlaces(curve);
+  const ends = quadratureBreaks(curve);
   for (let piece = 1; piece < ends.length; piece++) {
     const [start, end] = [ends[piece - 1]!, ends[piece]!];
     for (let k = 0; k < stepsPerPiece; k++) {

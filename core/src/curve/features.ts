@@ -44,13 +44,13 @@ export function boundingBox(curve: Curve): BoundingBox {
 }
 
 /** A place where the curvature changes sign. */
-export interface CurvePlace {
+export interface CurveLocation {
   readonly parameter: number;
   readonly point: Point;
 }
 
 /** A place where the curvature is largest or smallest among its neighbours. */
-export interface CurvatureExtreme extends CurvePlace {
+export interface CurvatureExtreme extends CurveLocation {
   readonly curvature: number;
   /** By the size of the curvature: a peak, or a valley. */
   readonly kind: 'largest' | 'smallest';
@@ -61,11 +61,11 @@ export interface CurvatureExtreme extends CurvePlace {
  * on every span; a straight stretch has none (P&T 6; F 11). A jump of sign at a knot counts as one.
  * @throws CurveError `unsupported` in space, where curvature has no sign
  */
-export function inflections(curve: Curve): CurvePlace[] {
+export function inflections(curve: Curve): CurveLocation[] {
   if (dimensionOf(curve) !== 2) {
     throw new CurveError('unsupported', told('inflectionsOfPlaneOnly'));
   }
-  const found: CurvePlace[] = [];
+  const found: CurveLocation[] = [];
   let lastSign = 0;
   for (const piece of decompose(curve)) {
     const [start, end] = domainOf(piece.knots, piece.degree);

@@ -1,5 +1,5 @@
 import type { Curve } from './curve.js';
-import { quadraturePlaces } from './slowPlaces.js';
+import { quadratureBreaks } from './quadratureBreaks.js';
 import { derivativesAtMany } from './evaluateMany.js';
 import { spanPolynomials, type SpanPolynomials } from './spanPolynomials.js';
 
@@ -97,7 +97,7 @@ export function lengthOfCurve(curve: Curve, tolerance = 1e-12): number {
     return sum + speedsAt(polynomials, places).reduce((part, speed, k) => part + speed * weights[k]!, 0);
   }, 0);
   const allowed = tolerance * coarse + 1e-14 * size;
-  const places = quadraturePlaces(curve);
+  const places = quadratureBreaks(curve);
   let length = 0;
   for (let k = 1; k < places.length; k++) {
     length += lengthOfPart(polynomials, places[k - 1]!, places[k]!, allowed);

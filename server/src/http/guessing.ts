@@ -43,7 +43,7 @@ export async function countFailure(db: Db, guards: readonly Guard[]): Promise<vo
 }
 
 /**
- * Counts a try before it is known how it ends, so that many tries at once can't slip by together. `forgive`
+ * Counts a try before it is known how it ends, so that many tries at once can't slip by together. `forgetFailures`
  * takes it back when it succeeded.
  * @throws HttpProblem `too-many-requests` while the key has to wait
  */
@@ -53,7 +53,7 @@ export async function countTry(db: Db, guard: Guard): Promise<void> {
 }
 
 /** After a success nothing is held against a key. Keys that are long forgotten go with it. */
-export async function forgive(db: Db, guard: Guard): Promise<void> {
+export async function forgetFailures(db: Db, guard: Guard): Promise<void> {
   await db
     .deleteFrom('guess')
     .where((or) =>
@@ -66,7 +66,7 @@ export async function forgive(db: Db, guard: Guard): Promise<void> {
 }
 
 /** Takes one counted try back that did not fail, and leaves the failures before it. */
-export async function takeBack(db: Db, guard: Guard): Promise<void> {
+export async function discountTry(db: Db, guard: Guard): Promise<void> {
   await db
     .updateTable('guess')
     .set({ failures: sql<number>`greatest(failures - 1, 0)`, waits_until: sql<Date>`now()` })

@@ -6,9 +6,9 @@ import { HttpProblem } from '../http/problem.js';
 import {
   countFailure,
   countTry,
-  forgive,
+  forgetFailures,
   refuseWhileWaiting,
-  takeBack,
+  discountTry,
   type Guard,
 } from '../http/guessing.js';
 import { route } from '../http/route.js';
@@ -66,10 +66,10 @@ export function sessionRouter(db: Db): Router {
       throw new HttpProblem('wrong-sign-in', toldByServer('wrongSignIn'));
     }
     const [here, anywhere, address] = guards;
-    await forgive(db, here);
-    await forgive(db, anywhere);
+    await forgetFailures(db, here);
+    await forgetFailures(db, anywhere);
     // The address keeps its failures: an account of one's own must not pay for guesses at others.
-    await takeBack(db, address);
+    await discountTry(db, address);
     await startSession(db, request, response, { instructor: account.id });
     return {
       who: 'instructor' as const,

@@ -1,10 +1,10 @@
 import { Navigate } from 'react-router';
-import { useWho } from '../session/useWho.js';
+import { useAccount } from '../session/useAccount.js';
 import { Failure, Loading } from '../ui/States.js';
 
 /** The start: everybody goes where they belong. */
 export function Home() {
-  const { data, error, refetch } = useWho();
+  const { data, error, refetch } = useAccount();
   if (error) return <Failure error={error} onRetry={() => void refetch()} />;
   if (!data) return <Loading />;
   const places = { nobody: '/join', instructor: '/shelf', student: '/class' };

@@ -1,9 +1,9 @@
-import { Problem } from '../ui/Problem.js';
+import { ProblemText } from '../ui/ProblemText.js';
 import type { Progress } from '@bogen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { Link, useParams } from 'react-router';
 import { call } from '../api/call.js';
-import { useDoor } from '../session/useWho.js';
+import { useSignInWhenNeeded } from '../session/useAccount.js';
 import { useTranslation } from '../text/text.js';
 import { Failure, Loading } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
@@ -21,7 +21,7 @@ export function DeskPage() {
     queryFn: ({ signal }) => call('desk', { params: { class: classId }, signal }),
     refetchInterval: 15_000,
   });
-  useDoor(desk.error, '/sign-in');
+  useSignInWhenNeeded(desk.error, '/sign-in');
   if (!desk.data)
     return desk.error ? <Failure error={desk.error} onRetry={() => void desk.refetch()} /> : <Loading />;
   const { className, code, courseTitle, lessons, students } = desk.data;
@@ -50,7 +50,7 @@ export function DeskPage() {
             {t('shelf.code')} <span className="font-mono text-[16px] text-ink select-all">{code}</span>
           </p>
         </div>
-        <Problem error={desk.error} className="mt-3" />
+        <ProblemText error={desk.error} className="mt-3" />
         {students.length === 0 && (
           <p className="prose-text mt-6">
             {t('desk.empty')} <span className="font-mono">{code}</span>

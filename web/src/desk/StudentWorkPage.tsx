@@ -7,7 +7,7 @@ import { FigureView } from '../figure/view/FigureView.js';
 import { stillHost } from '../figure/scene/host.js';
 import { useScene } from '../figure/scene/useScene.js';
 import { Rail } from '../rail/Rail.js';
-import { useDoor } from '../session/useWho.js';
+import { useSignInWhenNeeded } from '../session/useAccount.js';
 import { ProseView } from '../sheet/ProseView.js';
 import { ScrollingText } from '../sheet/ScrollingText.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
@@ -25,7 +25,7 @@ export function StudentWorkPage() {
     queryKey: ['student-work', classId, work],
     queryFn: ({ signal }) => call('studentWork', { params: { class: classId, work }, signal }),
   });
-  useDoor(query.error, '/sign-in');
+  useSignInWhenNeeded(query.error, '/sign-in');
   if (!query.data)
     return query.error ? <Failure error={query.error} onRetry={() => void query.refetch()} /> : <Loading />;
   return <Left work={query.data} classId={classId} />;

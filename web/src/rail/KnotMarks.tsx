@@ -93,7 +93,7 @@ export function KnotMarks({ scene, width }: TrackMarksProps) {
           aria-readonly={!movable}
           data-knot={index}
           className={clsx(
-            'mark absolute bottom-0 left-0 z-10 -ml-3 h-14 w-6 rounded outline-none focus-visible:ring-3 focus-visible:ring-accent/40 focus-visible:ring-inset',
+            'mark absolute bottom-0 left-0 z-10 -ml-[13px] h-14 w-[26px] rounded outline-none focus-visible:ring-3 focus-visible:ring-accent/40 focus-visible:ring-inset',
             movable ? 'cursor-ew-resize touch-none hover:bg-accent/10' : 'cursor-default',
           )}
         />

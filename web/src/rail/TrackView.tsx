@@ -14,7 +14,7 @@ import { mayArrangeRail } from '../figure/scene/may.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useTranslation } from '../text/text.js';
 import { useFonts } from '../theme/fonts.js';
-import { Late } from '../ui/Late.js';
+import { Deferred } from '../ui/Deferred.js';
 import { useTheme, type Palette } from '../theme/theme.js';
 import { gutter, railAxis } from './axis.js';
 import { contentsOf } from './contents.js';
@@ -130,9 +130,9 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
         style={{ width, height }}
       />
       <span id={summary} hidden>
-        <Late key={scene.number} meanwhile={title}>
+        <Deferred key={scene.number} meanwhile={title}>
           <Summary name={track.name} contents={atRest} />
-        </Late>
+        </Deferred>
       </span>
       <div className="pointer-events-none absolute top-1.5 left-4 max-w-[104px] leading-tight">
         <h3 className="text-[13px] font-semibold">{title}</h3>

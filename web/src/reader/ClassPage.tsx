@@ -1,11 +1,11 @@
-import { Problem } from '../ui/Problem.js';
+import { ProblemText } from '../ui/ProblemText.js';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../api/call.js';
 import { Thumbnail } from '../thumbnail/Thumbnail.js';
 import { ReturnKey } from '../session/ReturnKey.js';
-import { useDoor, useSignOut, useWho } from '../session/useWho.js';
+import { useSignInWhenNeeded, useSignOut, useAccount } from '../session/useAccount.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Panel } from '../ui/Panel.js';
@@ -20,11 +20,11 @@ export function ClassPage() {
     queryFn: ({ signal }) => call('classHome', { signal }),
     staleTime: 0,
   });
-  const who = useWho().data;
+  const who = useAccount().data;
   const signOut = useSignOut();
   const [asking, setAsking] = useState(false);
   const newKey = useMutation({ mutationFn: () => call('newReturnKey', { body: {} }) });
-  useDoor(home.error, '/join');
+  useSignInWhenNeeded(home.error, '/join');
   if (home.error) return <Failure error={home.error} onRetry={() => void home.refetch()} />;
   if (!home.data) return <Loading />;
   const { className, courseTitle, lessons } = home.data;
@@ -121,7 +121,7 @@ export function ClassPage() {
           </>
         ) : (
           <>
-            <Problem error={newKey.error} />
+            <ProblemText error={newKey.error} />
             <div className="flex gap-2">
               <Button primary onClick={() => newKey.mutate()}>
                 {t('session.newKey')}

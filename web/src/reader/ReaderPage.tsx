@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useParams, useSearchParams } from 'react-router';
 import { call } from '../api/call.js';
-import { useDoor } from '../session/useWho.js';
+import { useSignInWhenNeeded } from '../session/useAccount.js';
 import { Failure, Loading } from '../ui/States.js';
 import { ReaderSheet } from './ReaderSheet.js';
 
@@ -16,7 +16,7 @@ export function ReaderPage() {
       call('readLesson', { params: { lesson: lessonId }, query: wanted ? { edition: wanted } : {}, signal }),
   });
   // What is open stays open when the connection or the session goes: the work in it is not sent yet.
-  useDoor(lesson.data ? null : lesson.error, '/join');
+  useSignInWhenNeeded(lesson.data ? null : lesson.error, '/join');
   if (!lesson.data) {
     return lesson.error ? (
       <Failure error={lesson.error} onRetry={() => void lesson.refetch()} />

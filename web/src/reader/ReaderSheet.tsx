@@ -9,7 +9,7 @@ import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
 import { useScene } from '../figure/scene/useScene.js';
 import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
-import { useSessionLife, useUndoKeys } from '../saving/useSession.js';
+import { useEditedLife, useUndoKeys } from '../saving/useEdited.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { SheetText } from '../sheet/SheetText.js';
@@ -53,7 +53,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
     queryKey: ['work', lesson.edition.id, sheet.id],
     queryFn: async () => {
       const work = await openWork(lesson.edition.id, sheet.id, before);
-      host.receive(work.session);
+      host.receive(work.edited);
       return work;
     },
     staleTime: Infinity,
@@ -64,7 +64,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   const opened = useDeferredValue(query.data ?? null, null);
   // For a moment what is deferred can be the work of the sheet before.
   const work = opened === query.data ? opened : null;
-  const session = work?.session;
+  const edited = work?.edited;
   const scene = useScene(host);
   const ready = work !== null;
   const palette = useTheme((state) => state.palette);
@@ -84,8 +84,8 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   const previous = lesson.sheets[index - 1];
   const next = lesson.sheets[index + 1];
   const over = (): void => {
-    const command = session && startOver(session.store.getState().history.document, sheet.figure);
-    if (command) session.do(command);
+    const command = edited && startOver(edited.store.getState().history.document, sheet.figure);
+    if (command) edited.do(command);
   };
   return (
     <SheetLayout
@@ -105,7 +105,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
             </>
           }
           middle={<ProgressLine sheets={lesson.progress} current={sheet.id} addressOf={addressOf} />}
-          end={session && <SaveState session={session} />}
+          end={edited && <SaveState edited={edited} />}
         />
       }
       notice={
@@ -132,7 +132,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
               </Button>
             </div>
           )}
-          {session && <SaveNotice session={session} />}
+          {edited && <SaveNotice edited={edited} />}
         </>
       }
       text={
@@ -181,8 +181,8 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
       tools={
         <>
           {work && <WorkLife lesson={lesson.lesson} work={work} />}
-          {session && <UndoButtons session={session} />}
-          {session && !sheet.task && (
+          {edited && <UndoButtons edited={edited} />}
+          {edited && !sheet.task && (
             <Button quiet onClick={over}>
               {t('sheet.startOver')}
             </Button>
@@ -219,9 +219,9 @@ function nearestFirst({ sheets, edition }: Answer<'readLesson'>, index: number):
 /** What open work needs besides being shown: it is sent and undone, checked where that had to wait, and counted as progress. */
 function WorkLife({ lesson, work }: { lesson: string; work: OpenWork }) {
   const client = useQueryClient();
-  const { session } = work;
-  useSessionLife(session);
-  useUndoKeys(session);
+  const { edited } = work;
+  useEditedLife(edited);
+  useUndoKeys(edited);
   useEffect(() => {
     const refresh = (): void => {
       void client.invalidateQueries({ queryKey: ['read', lesson] });
@@ -229,7 +229,7 @@ function WorkLife({ lesson, work }: { lesson: string; work: OpenWork }) {
     // Opening the sheet was progress already; to ask for it waits until the sheet is seen.
     let later: ReturnType<typeof setTimeout>;
     const frame = requestAnimationFrame(() => (later = setTimeout(refresh)));
-    const stop = session.store.subscribe((state, before) => {
+    const stop = edited.store.subscribe((state, before) => {
       if (state.status !== 'saved' || before.status === 'saved') return;
       // Where it can't be checked now it is wished for again with the next opening or saving.
       void checkIfWaiting(work)
@@ -241,7 +241,7 @@ function WorkLife({ lesson, work }: { lesson: string; work: OpenWork }) {
       cancelAnimationFrame(frame);
       clearTimeout(later);
     };
-  }, [client, lesson, session, work]);
+  }, [client, lesson, edited, work]);
   useEffect(() => {
     void checkIfWaiting(work).catch(() => null);
   }, [work]);

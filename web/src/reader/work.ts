@@ -12,16 +12,16 @@ import { type ConditionResult } from '@bogen/core/lesson';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import i18next from 'i18next';
 import { call } from '../api/call.js';
-import { DocumentSession } from '../saving/documentSession.js';
+import { EditedDocument } from '../saving/editedDocument.js';
 import { openLocalSteps } from '../saving/localSteps.js';
 
-export type WorkSession = DocumentSession<FigureDocument, FigureCommand>;
+export type EditedWork = EditedDocument<FigureDocument, FigureCommand>;
 
 const figureCommandVersions = { version: figureVersion, read: migrateFigureCommand };
 
 /** A student's work on one sheet, open in this page. */
 export interface OpenWork {
-  readonly session: WorkSession;
+  readonly edited: EditedWork;
   readonly id: string;
   readonly passed: boolean;
 }
@@ -31,7 +31,7 @@ const opened = new Map<string, OpenWork>();
 
 /** The figure of a sheet as it was last seen in this page. */
 export function lastSeen(edition: string, sheet: string): FigureDocument | undefined {
-  return opened.get(`${edition}/${sheet}`)?.session.store.getState().history.document;
+  return opened.get(`${edition}/${sheet}`)?.edited.store.getState().history.document;
 }
 
 /** The figure as it came, made of the parts of the one before wherever they are equal: what is equal is not computed again. */
@@ -43,14 +43,14 @@ export function withPartsOf(before: FigureDocument, figure: FigureDocument): Fig
 export async function openWork(edition: string, sheet: string, before: FigureDocument): Promise<OpenWork> {
   const key = `${edition}/${sheet}`;
   const known = opened.get(key);
-  if (known && !known.session.isSaved) {
-    known.session.retry();
+  if (known && !known.edited.isSaved) {
+    known.edited.retry();
     return known;
   }
   const work: Answer<'openWork'> = await call('openWork', { params: { edition, sheet }, body: {} });
-  known?.session.dispose();
+  known?.edited.dispose();
   const local = await openLocalSteps<FigureCommand>(`work:${work.id}`, figureCommandVersions);
-  const session = new DocumentSession<FigureDocument, FigureCommand>({
+  const edited = new EditedDocument<FigureDocument, FigureCommand>({
     initial: { ...work, document: withPartsOf(before, work.document) },
     apply: applyFigureCommand,
     local,
@@ -62,7 +62,7 @@ export async function openWork(edition: string, sheet: string, before: FigureDoc
     send: (base, steps) =>
       call('appendToWork', { params: { work: work.id }, body: { base, steps } as never, keepalive: true }),
   });
-  const result = { session, id: work.id, passed: work.passed };
+  const result = { edited, id: work.id, passed: work.passed };
   opened.set(key, result);
   return result;
 }
@@ -73,10 +73,10 @@ const waitingKey = (work: string): string => `bogen:check:${work}`;
  * Has the server judge the work once everything is saved. Where that can't be now, the wish is kept on
  * the device and `checkIfWaiting` fulfils it later.
  */
-export async function checkOnServer({ session, id }: OpenWork): Promise<readonly ConditionResult[] | null> {
+export async function checkOnServer({ edited, id }: OpenWork): Promise<readonly ConditionResult[] | null> {
   localStorage.setItem(waitingKey(id), 'yes');
-  session.retry();
-  if (!(await session.whenSaved())) return null;
+  edited.retry();
+  if (!(await edited.whenSaved())) return null;
   const { results } = await call('checkWork', { params: { work: id }, body: {} });
   localStorage.removeItem(waitingKey(id));
   return results;
@@ -84,6 +84,6 @@ export async function checkOnServer({ session, id }: OpenWork): Promise<readonly
 
 /** Has the server check what was checked here while it could not be reached. */
 export async function checkIfWaiting(work: OpenWork): Promise<readonly ConditionResult[] | null> {
-  if (localStorage.getItem(waitingKey(work.id)) === null || !work.session.isSaved) return null;
+  if (localStorage.getItem(waitingKey(work.id)) === null || !work.edited.isSaved) return null;
   return checkOnServer(work);
 }

@@ -1,20 +1,20 @@
 import { readerMay, type FigureDocument } from '@bogen/core/figure';
 import type { Arrival, FigureHost, Motion } from '../figure/scene/host.js';
-import { motionOf } from '../saving/documentSession.js';
-import type { WorkSession } from './work.js';
+import { motionOf } from '../saving/editedDocument.js';
+import type { EditedWork } from './work.js';
 
 /**
  * A reader's figure, in which only what the document leaves loose may be changed.
  * @param start the figure as it was published
  */
-export function looseHost(session: WorkSession, start: FigureDocument): FigureHost {
+export function looseHost(edited: EditedWork, start: FigureDocument): FigureHost {
   return {
-    read: () => session.store.getState().shown,
-    subscribe: (listener) => session.store.subscribe(listener),
-    motion: () => motionOf(session),
-    preview: (command) => session.preview(command),
-    do: (command) => session.do(command),
-    may: (command) => readerMay(session.store.getState().history.document, command, start),
+    read: () => edited.store.getState().shown,
+    subscribe: (listener) => edited.store.subscribe(listener),
+    motion: () => motionOf(edited),
+    preview: (command) => edited.preview(command),
+    do: (command) => edited.do(command),
+    may: (command) => readerMay(edited.store.getState().history.document, command, start),
   };
 }
 
@@ -35,8 +35,8 @@ export class WorkHost implements FigureHost {
   ) {}
 
   /** Takes over the work, now or after it was opened again. */
-  readonly receive = (session: WorkSession): void => {
-    const own = looseHost(session, this.start);
+  readonly receive = (edited: EditedWork): void => {
+    const own = looseHost(edited, this.start);
     this.own = own;
     for (const [listener, stop] of this.listeners) {
       stop();

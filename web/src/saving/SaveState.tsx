@@ -3,14 +3,14 @@ import { CloudOff, CloudUpload, Check, LogIn, TriangleAlert, Redo2, Undo2 } from
 import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
-import type { DocumentSession } from './documentSession.js';
-import { useSession } from './useSession.js';
+import type { EditedDocument } from './editedDocument.js';
+import { useEdited } from './useEdited.js';
 
 /** How saving stands, in the bar: always there, so that nobody has to wonder. */
-export function SaveState<D, C>({ session }: { session: DocumentSession<D, C> }) {
+export function SaveState<D, C>({ edited }: { edited: EditedDocument<D, C> }) {
   const { t } = useTranslation();
-  const status = useSession(session, (state) => state.status);
-  const unsent = useSession(session, (state) => state.unsent);
+  const status = useEdited(edited, (state) => state.status);
+  const unsent = useEdited(edited, (state) => state.unsent);
   const [Icon, text] =
     status === 'saved'
       ? [Check, t('save.saved')]
@@ -34,13 +34,13 @@ export function SaveState<D, C>({ session }: { session: DocumentSession<D, C> })
 }
 
 /** A strip below the bar while something about saving has to be known, with what to do. */
-export function SaveNotice<D, C>({ session }: { session: DocumentSession<D, C> }) {
+export function SaveNotice<D, C>({ edited }: { edited: EditedDocument<D, C> }) {
   const { t } = useTranslation();
-  const status = useSession(session, (state) => state.status);
-  const merged = useSession(session, (state) => state.merged);
-  const full = useSession(session, (state) => state.deviceFull && state.unsent > 0);
+  const status = useEdited(edited, (state) => state.status);
+  const merged = useEdited(edited, (state) => state.merged);
+  const full = useEdited(edited, (state) => state.deviceFull && state.unsent > 0);
   const retry = (
-    <Button quiet onClick={() => session.retry()}>
+    <Button quiet onClick={() => edited.retry()}>
       {t('save.retry')}
     </Button>
   );
@@ -68,7 +68,7 @@ export function SaveNotice<D, C>({ session }: { session: DocumentSession<D, C> }
           {merged.dropped > 0 && ` ${t('save.someDropped', { count: merged.dropped })}`}
         </Strip>
       )}
-      <Aside session={session} />
+      <Aside edited={edited} />
     </>
   );
 }
@@ -85,10 +85,10 @@ function Strip({ children }: { children: ReactNode }) {
 const AsidePanel = lazy(() => import('./AsidePanel.js'));
 
 /** Changes that could not be saved: why, and all of them to read and to copy. */
-function Aside<D, C>({ session }: { session: DocumentSession<D, C> }) {
+function Aside<D, C>({ edited }: { edited: EditedDocument<D, C> }) {
   const { t } = useTranslation();
   const tell = useTold();
-  const aside = useSession(session, (state) => state.aside);
+  const aside = useEdited(edited, (state) => state.aside);
   const [open, setOpen] = useState(false);
   if (aside.length === 0) return null;
   return (
@@ -105,7 +105,7 @@ function Aside<D, C>({ session }: { session: DocumentSession<D, C> }) {
             aside={aside}
             onClose={() => setOpen(false)}
             onForget={() => {
-              session.forgetAside();
+              edited.forgetAside();
               setOpen(false);
             }}
           />
@@ -117,22 +117,22 @@ function Aside<D, C>({ session }: { session: DocumentSession<D, C> }) {
 
 /** Undo and redo. */
 export function UndoButtons<D, C>({
-  session,
+  edited,
   narrow = false,
   onEffect = () => undefined,
 }: {
-  session: DocumentSession<D, C>;
+  edited: EditedDocument<D, C>;
   /** Told what an undo or redo came down to. */
   onEffect?: (effect: C) => void;
   /** Signs instead of words, where the row is full. */
   narrow?: boolean;
 }) {
   const { t } = useTranslation();
-  const canUndo = useSession(session, (state) => state.history.undoable.length > 0);
+  const canUndo = useEdited(edited, (state) => state.history.undoable.length > 0);
   const told = (effect: C | undefined): void => {
     if (effect !== undefined) onEffect(effect);
   };
-  const canRedo = useSession(session, (state) => state.history.redoable.length > 0);
+  const canRedo = useEdited(edited, (state) => state.history.redoable.length > 0);
   return (
     <>
       <Button
@@ -141,7 +141,7 @@ export function UndoButtons<D, C>({
         aria-label={t('save.undo')}
         title={t('save.undo')}
         className={narrow ? 'px-1.5' : ''}
-        onClick={() => told(session.undo())}
+        onClick={() => told(edited.undo())}
       >
         {narrow ? <Undo2 aria-hidden size={16} /> : t('save.undo')}
       </Button>
@@ -151,7 +151,7 @@ export function UndoButtons<D, C>({
         aria-label={t('save.redo')}
         title={t('save.redo')}
         className={narrow ? 'px-1.5' : ''}
-        onClick={() => told(session.redo())}
+        onClick={() => told(edited.redo())}
       >
         {narrow ? <Redo2 aria-hidden size={16} /> : t('save.redo')}
       </Button>

@@ -1,5 +1,5 @@
 import { useEffect, useRef, useState } from 'react';
-import type { DocumentSession } from './documentSession.js';
+import type { EditedDocument } from './editedDocument.js';
 
 /** What is typed in a field and not yet a step of the document; `null` while nothing is. */
 export interface Typing {
@@ -15,7 +15,7 @@ export interface Typing {
  * @param take makes the step
  */
 export function useTyping<Document, Command>(
-  session: DocumentSession<Document, Command>,
+  edited: EditedDocument<Document, Command>,
   take: (typed: string) => void,
 ): Typing {
   const [typed, type] = useState<string | null>(null);
@@ -29,11 +29,11 @@ export function useTyping<Document, Command>(
   };
   useEffect(() => {
     const finish = (): void => latest.current();
-    const stop = session.addTyping(finish);
+    const stop = edited.addTyping(finish);
     return () => {
       finish();
       stop();
     };
-  }, [session]);
+  }, [edited]);
   return { typed, type, finish: () => latest.current() };
 }

@@ -1,4 +1,4 @@
-import { Problem } from '../ui/Problem.js';
+import { ProblemText } from '../ui/ProblemText.js';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';
 import { useForm } from 'react-hook-form';
@@ -7,9 +7,9 @@ import { call } from '../api/call.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Field } from '../ui/Field.js';
-import { Door } from './Door.js';
+import { EntryLayout } from './EntryLayout.js';
 import { ReturnKey } from './ReturnKey.js';
-import { goOnAs, placeAfter } from './useWho.js';
+import { continueAt, placeAfter } from './useAccount.js';
 
 interface Values {
   code: string;
@@ -34,22 +34,22 @@ export function JoinPage() {
       return { returnKey: null };
     },
     onSuccess: ({ returnKey }) => {
-      if (returnKey === null) goOnAs(place);
+      if (returnKey === null) continueAt(place);
     },
   });
   if (join.data?.returnKey) {
     return (
-      <Door title={t('session.keyTitle')} lead={t('session.keyLead')}>
+      <EntryLayout title={t('session.keyTitle')} lead={t('session.keyLead')}>
         <ReturnKey value={join.data.returnKey} />
-        <Button primary className="mt-6 h-9 px-4" onClick={() => goOnAs(place)}>
+        <Button primary className="mt-6 h-9 px-4" onClick={() => continueAt(place)}>
           {t('session.goOn')}
         </Button>
-      </Door>
+      </EntryLayout>
     );
   }
   const required = { required: t('session.required') };
   return (
-    <Door
+    <EntryLayout
       title={returning ? t('session.backTitle') : t('session.joinTitle')}
       lead={returning ? t('session.backLead') : t('session.joinLead')}
     >
@@ -83,7 +83,7 @@ export function JoinPage() {
             {...register('name', required)}
           />
         )}
-        <Problem error={join.error} />
+        <ProblemText error={join.error} />
         <div className="flex items-center gap-3">
           <Button primary type="submit" disabled={join.isPending} className="h-9 px-4">
             {returning ? t('session.comeBack') : t('session.join')}
@@ -103,6 +103,6 @@ export function JoinPage() {
       <Link to="/sign-in" className="mt-8 inline-block text-accent underline underline-offset-4">
         {t('session.toSignIn')}
       </Link>
-    </Door>
+    </EntryLayout>
   );
 }

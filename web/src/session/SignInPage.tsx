@@ -1,4 +1,4 @@
-import { Problem } from '../ui/Problem.js';
+import { ProblemText } from '../ui/ProblemText.js';
 import { useMutation } from '@tanstack/react-query';
 import { useForm } from 'react-hook-form';
 import { Link, useSearchParams } from 'react-router';
@@ -6,8 +6,8 @@ import { call } from '../api/call.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Field } from '../ui/Field.js';
-import { Door } from './Door.js';
-import { goOnAs, placeAfter } from './useWho.js';
+import { EntryLayout } from './EntryLayout.js';
+import { continueAt, placeAfter } from './useAccount.js';
 
 interface Values {
   email: string;
@@ -21,11 +21,11 @@ export function SignInPage() {
   const { register, handleSubmit, formState } = useForm<Values>();
   const signIn = useMutation({
     mutationFn: (body: Values) => call('signIn', { body }),
-    onSuccess: () => goOnAs(placeAfter(search, '/shelf')),
+    onSuccess: () => continueAt(placeAfter(search, '/shelf')),
   });
   const required = { required: t('session.required') };
   return (
-    <Door title={t('session.signInTitle')} lead={t('session.signInLead')}>
+    <EntryLayout title={t('session.signInTitle')} lead={t('session.signInLead')}>
       <form
         noValidate
         className="flex flex-col gap-4"
@@ -45,7 +45,7 @@ export function SignInPage() {
           error={formState.errors.password?.message}
           {...register('password', required)}
         />
-        <Problem error={signIn.error} />
+        <ProblemText error={signIn.error} />
         <Button primary type="submit" disabled={signIn.isPending} className="h-9 self-start px-4">
           {t('session.signIn')}
         </Button>
@@ -53,6 +53,6 @@ export function SignInPage() {
       <Link to="/join" className="mt-8 inline-block text-accent underline underline-offset-4">
         {t('session.toJoin')}
       </Link>
-    </Door>
+    </EntryLayout>
   );
 }

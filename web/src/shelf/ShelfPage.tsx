@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../api/call.js';
 import { Thumbnail } from '../thumbnail/Thumbnail.js';
-import { useDoor, useSignOut, useWho } from '../session/useWho.js';
+import { useSignInWhenNeeded, useSignOut, useAccount } from '../session/useAccount.js';
 import { newId } from '../saving/newId.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
@@ -20,9 +20,9 @@ export function ShelfPage() {
   const { t } = useTranslation();
   const shelf = useQuery({ queryKey: ['shelf'], queryFn: ({ signal }) => call('shelf', { signal }) });
   const client = useQueryClient();
-  const who = useWho().data;
+  const who = useAccount().data;
   const signOut = useSignOut();
-  useDoor(shelf.error, '/sign-in');
+  useSignInWhenNeeded(shelf.error, '/sign-in');
   const createCourse = useMutation({
     mutationFn: (title: string) => call('createCourse', { body: { title } }),
     onSuccess: () => client.invalidateQueries({ queryKey: ['shelf'] }),

@@ -1,8 +1,8 @@
-import { Problem } from '../ui/Problem.js';
+import { ProblemText } from '../ui/ProblemText.js';
 import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
 import { call } from '../api/call.js';
-import { useSession } from '../saving/useSession.js';
+import { useEdited } from '../saving/useEdited.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Panel } from '../ui/Panel.js';
@@ -11,13 +11,13 @@ import type { OpenDraft } from './draft.js';
 /** The question that a draft which was changed elsewhere puts; no answer loses the other side's work. */
 export function ConflictPanel({ draft }: { draft: OpenDraft }) {
   const { t } = useTranslation();
-  const { session } = draft;
+  const { edited } = draft;
   const navigate = useNavigate();
-  const newer = useSession(session, (state) => (state.status === 'conflict' ? state.newer : null));
-  const count = useSession(session, (state) => state.unsent);
+  const newer = useEdited(edited, (state) => (state.status === 'conflict' ? state.newer : null));
+  const count = useEdited(edited, (state) => state.unsent);
   const keep = useMutation({
     mutationFn: () => {
-      const { document } = session.store.getState().history;
+      const { document } = edited.store.getState().history;
       const title = t('save.copyName', { title: document.title }).slice(0, 200);
       return call('createLesson', {
         params: { course: draft.course.id },
@@ -25,7 +25,7 @@ export function ConflictPanel({ draft }: { draft: OpenDraft }) {
       });
     },
     onSuccess: async ({ id }) => {
-      if (newer) session.takeNewer(newer);
+      if (newer) edited.takeNewer(newer);
       await navigate(`/write/${id}`);
     },
   });
@@ -46,10 +46,10 @@ export function ConflictPanel({ draft }: { draft: OpenDraft }) {
       title={t('save.conflictTitle')}
       lead={t('save.conflictLead', { count })}
     >
-      {choice(t('save.putOnTop'), t('save.putOnTopHelp'), () => session.putOnTop(), true)}
+      {choice(t('save.putOnTop'), t('save.putOnTopHelp'), () => edited.putOnTop(), true)}
       {choice(t('save.keepAsCopy'), t('save.keepAsCopyHelp'), () => keep.mutate())}
-      {choice(t('save.takeTheirs'), t('save.takeTheirsHelp'), () => session.takeNewer(newer))}
-      <Problem error={keep.error} />
+      {choice(t('save.takeTheirs'), t('save.takeTheirsHelp'), () => edited.takeNewer(newer))}
+      <ProblemText error={keep.error} />
     </Panel>
   );
 }

@@ -1,14 +1,14 @@
 import { emptyProse, sheetOf } from '@bogen/core/lesson';
 import { lazy, Suspense } from 'react';
-import { useSession } from '../saving/useSession.js';
+import { useEdited } from '../saving/useEdited.js';
 import { ProseView } from '../sheet/ProseView.js';
-import { Late } from '../ui/Late.js';
-import type { DraftSession } from './draft.js';
+import { Deferred } from '../ui/Deferred.js';
+import type { EditedDraft } from './draft.js';
 
 const ProseEditor = lazy(async () => ({ default: (await import('./ProseEditor.js')).ProseEditor }));
 
 interface LazyProseEditorProps {
-  readonly session: DraftSession;
+  readonly edited: EditedDraft;
   readonly sheet: string;
 }
 
@@ -16,17 +16,17 @@ interface LazyProseEditorProps {
 export function LazyProseEditor(props: LazyProseEditorProps) {
   const reading = <ProseToRead {...props} />;
   return (
-    <Late meanwhile={reading}>
+    <Deferred meanwhile={reading}>
       <Suspense fallback={reading}>
         <ProseEditor {...props} />
       </Suspense>
-    </Late>
+    </Deferred>
   );
 }
 
 /** The text in the place that it has in the editor, below the row of its tools. */
-function ProseToRead({ session, sheet }: LazyProseEditorProps) {
-  const prose = useSession(session, (state) => sheetOf(state.history.document, sheet)?.prose ?? emptyProse);
+function ProseToRead({ edited, sheet }: LazyProseEditorProps) {
+  const prose = useEdited(edited, (state) => sheetOf(state.history.document, sheet)?.prose ?? emptyProse);
   return (
     <div className="mt-2 pt-7">
       <div className="-mx-2 min-h-[120px] border border-transparent px-2">

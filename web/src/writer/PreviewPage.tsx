@@ -12,9 +12,10 @@ import { FigureView } from '../figure/view/FigureView.js';
 import { useScene } from '../figure/scene/useScene.js';
 import { Rail } from '../rail/Rail.js';
 import { looseHost } from '../reader/workHost.js';
-import { DocumentSession, freshState } from '../saving/documentSession.js';
+import { EditedDocument } from '../saving/editedDocument.js';
+import { freshState } from '../saving/state.js';
 import { UndoButtons } from '../saving/SaveState.js';
-import { useSession, useUndoKeys } from '../saving/useSession.js';
+import { useEdited, useUndoKeys } from '../saving/useEdited.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { SheetText } from '../sheet/SheetText.js';
@@ -36,7 +37,7 @@ export function PreviewPage() {
 
 function Preview({ draft }: { draft: OpenDraft }) {
   const { sheet: wanted } = useParams();
-  const sheets = useSession(draft.session, (state) => state.history.document.sheets);
+  const sheets = useEdited(draft.edited, (state) => state.history.document.sheets);
   const index = Math.max(
     0,
     sheets.findIndex(({ id }) => id === wanted),
@@ -55,9 +56,9 @@ function PreviewSheet({
 }) {
   const { t } = useTranslation();
   const sheet = sheets[index]!;
-  const session = useMemo(
+  const edited = useMemo(
     () =>
-      new DocumentSession<FigureDocument, FigureCommand>({
+      new EditedDocument<FigureDocument, FigureCommand>({
         initial: freshState(sheet.figure),
         apply: applyFigureCommand,
         onStale: 'merge',
@@ -65,13 +66,13 @@ function PreviewSheet({
       }),
     [sheet.figure],
   );
-  const host = useMemo(() => looseHost(session, sheet.figure), [session, sheet.figure]);
+  const host = useMemo(() => looseHost(edited, sheet.figure), [edited, sheet.figure]);
   const scene = useScene(host);
-  useUndoKeys(session);
+  useUndoKeys(edited);
   const addressOf = (id: string): string => `/preview/${draft.id}/${id}`;
   const over = (): void => {
-    const command = startOver(session.store.getState().history.document, sheet.figure);
-    if (command) session.do(command);
+    const command = startOver(edited.store.getState().history.document, sheet.figure);
+    if (command) edited.do(command);
   };
   return (
     <SheetLayout
@@ -115,7 +116,7 @@ function PreviewSheet({
           links={<span />}
         />
       }
-      tools={<UndoButtons session={session} />}
+      tools={<UndoButtons edited={edited} />}
       figure={<FigureView scene={scene} />}
       rail={<Rail scene={scene} />}
     />

@@ -6,10 +6,10 @@ import StarterKit from '@tiptap/starter-kit';
 import 'katex/dist/katex.min.css';
 import { Bold, Heading, Italic, List, Sigma } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { useSession } from '../saving/useSession.js';
+import { useEdited } from '../saving/useEdited.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
-import type { DraftSession } from './draft.js';
+import type { EditedDraft } from './draft.js';
 import { TypedSteps } from './typedSteps.js';
 import { FormulaPanel, type EditedFormula } from './FormulaPanel.js';
 
@@ -28,11 +28,11 @@ function sameProse(a: unknown, b: unknown): boolean {
 const forEditor = (prose: Prose): JSONContent => prose as unknown as JSONContent;
 
 /** The text of a sheet, typed as it will be read. Undo and redo are the lesson's own. */
-export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: string }) {
+export function ProseEditor({ edited, sheet }: { edited: EditedDraft; sheet: string }) {
   const { t } = useTranslation();
   const [formula, setFormula] = useState<EditedFormula | null>(null);
   const timer = useRef<ReturnType<typeof setTimeout>>(undefined);
-  const saved = useSession(session, (state) => sheetOf(state.history.document, sheet)?.prose ?? emptyProse);
+  const saved = useEdited(edited, (state) => sheetOf(state.history.document, sheet)?.prose ?? emptyProse);
   const written = useRef<Prose>(emptyProse);
   const typed = useRef<TypedSteps>(new TypedSteps());
 
@@ -89,25 +89,25 @@ export function ProseEditor({ session, sheet }: { session: DraftSession; sheet: 
     const steps = typed.current.take();
     if (sameProse(prose, written.current)) return;
     written.current = prose;
-    if (!sheetOf(session.store.getState().history.document, sheet)) return;
+    if (!sheetOf(edited.store.getState().history.document, sheet)) return;
     try {
       if (!steps) throw new CommandError(told('stepsOfAnotherText'));
-      session.do({ name: 'editProse', sheet, steps });
+      edited.do({ name: 'editProse', sheet, steps });
     } catch (error) {
       if (!(error instanceof CommandError)) throw error;
-      session.do({ name: 'setProse', sheet, prose });
+      edited.do({ name: 'setProse', sheet, prose });
     }
     // What is typed from here on starts from what is stored now.
-    written.current = sheetOf(session.store.getState().history.document, sheet)?.prose ?? prose;
+    written.current = sheetOf(edited.store.getState().history.document, sheet)?.prose ?? prose;
   };
 
   useEffect(() => {
-    const stop = session.addTyping(() => finish.current());
+    const stop = edited.addTyping(() => finish.current());
     return () => {
       finish.current();
       stop();
     };
-  }, [session]);
+  }, [edited]);
 
   // Undo, redo and changes from elsewhere come in here.
   useEffect(() => {

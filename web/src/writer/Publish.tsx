@@ -1,8 +1,8 @@
-import { Problem } from '../ui/Problem.js';
+import { ProblemText } from '../ui/ProblemText.js';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, NotConnected } from '../api/call.js';
-import { useSession } from '../saving/useSession.js';
+import { useEdited } from '../saving/useEdited.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Panel } from '../ui/Panel.js';
@@ -11,18 +11,18 @@ import type { OpenDraft } from './draft.js';
 /** Makes the present state the next edition, after asking. */
 export function Publish({ draft }: { draft: OpenDraft }) {
   const { t } = useTranslation();
-  const { session } = draft;
+  const { edited } = draft;
   const client = useQueryClient();
   const [asking, setAsking] = useState(false);
   const [edition, setEdition] = useState(draft.edition);
-  const unsent = useSession(session, (state) => state.unsent);
-  // Read with every change of the session, since the revision is known when the last step is saved.
-  const upToDate = edition !== null && unsent === 0 && edition.revision === session.revision;
+  const unsent = useEdited(edited, (state) => state.unsent);
+  // Read with every change of the document, since the revision is known when the last step is saved.
+  const upToDate = edition !== null && unsent === 0 && edition.revision === edited.revision;
   const publish = useMutation({
     mutationFn: async () => {
-      session.finishTyping();
-      if (!(await session.whenSaved())) throw new NotConnected(t('save.offlineLong'));
-      return call('publish', { params: { lesson: draft.id }, body: { revision: session.revision } });
+      edited.finishTyping();
+      if (!(await edited.whenSaved())) throw new NotConnected(t('save.offlineLong'));
+      return call('publish', { params: { lesson: draft.id }, body: { revision: edited.revision } });
     },
     onSuccess: (next) => {
       setEdition(next);
@@ -41,7 +41,7 @@ export function Publish({ draft }: { draft: OpenDraft }) {
         disabled={upToDate && !asking}
         title={upToDate ? t('writer.upToDate', { number: edition.number }) : undefined}
         onClick={() => {
-          session.finishTyping();
+          edited.finishTyping();
           setAsking(true);
         }}
       >
@@ -57,7 +57,7 @@ export function Publish({ draft }: { draft: OpenDraft }) {
         }
         lead={publish.data ? undefined : t('writer.publishLead')}
       >
-        <Problem error={publish.error instanceof NotConnected ? t('save.offlineLong') : publish.error} />
+        <ProblemText error={publish.error instanceof NotConnected ? t('save.offlineLong') : publish.error} />
         <div className="flex gap-2">
           {publish.data ? (
             <Button onClick={close}>{t('writer.backToWriting')}</Button>

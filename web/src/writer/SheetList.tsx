@@ -18,24 +18,24 @@ import { CSS } from '@dnd-kit/utilities';
 import clsx from 'clsx';
 import { Copy, GripVertical, Plus, Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
-import { useSession } from '../saving/useSession.js';
+import { useEdited } from '../saving/useEdited.js';
 import { newId } from '../saving/newId.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
-import type { DraftSession } from './draft.js';
+import type { EditedDraft } from './draft.js';
 import { firstFigure } from './firstFigure.js';
 
 interface SheetListProps {
-  readonly session: DraftSession;
+  readonly edited: EditedDraft;
   readonly lesson: string;
   readonly current: string;
 }
 
 /** The row of sheets: to go to, to reorder by dragging, to add, copy and remove. */
-export function SheetList({ session, lesson, current }: SheetListProps) {
+export function SheetList({ edited, lesson, current }: SheetListProps) {
   const { t } = useTranslation();
   const navigate = useNavigate();
-  const sheets = useSession(session, (state) => state.history.document.sheets);
+  const sheets = useEdited(edited, (state) => state.history.document.sheets);
   const sensors = useSensors(
     useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
     useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
@@ -43,18 +43,18 @@ export function SheetList({ session, lesson, current }: SheetListProps) {
   const index = sheets.findIndex(({ id }) => id === current);
 
   const add = (sheet: Sheet): void => {
-    session.finishTyping();
-    session.do({ name: 'addSheet', sheet, at: index + 1 });
+    edited.finishTyping();
+    edited.do({ name: 'addSheet', sheet, at: index + 1 });
     void navigate(`/write/${lesson}/${sheet.id}`);
   };
   const remove = (): void => {
-    session.finishTyping();
-    session.do({ name: 'removeSheet', sheet: current });
+    edited.finishTyping();
+    edited.do({ name: 'removeSheet', sheet: current });
     void navigate(`/write/${lesson}/${(sheets[index + 1] ?? sheets[index - 1])!.id}`);
   };
   const onDragEnd = ({ active, over }: DragEndEvent): void => {
     const to = over ? sheets.findIndex(({ id }) => id === over.id) : -1;
-    if (to >= 0 && active.id !== over!.id) session.do({ name: 'moveSheet', sheet: String(active.id), to });
+    if (to >= 0 && active.id !== over!.id) edited.do({ name: 'moveSheet', sheet: String(active.id), to });
   };
   return (
     <nav aria-label={t('writer.sheets')} className="-mx-3">

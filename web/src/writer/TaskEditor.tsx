@@ -4,24 +4,24 @@ import type { FigureScene } from '../figure/scene/scene.js';
 import { useTyping } from '../saving/useTyping.js';
 import { conditionText, measuredText } from '../sheet/conditionText.js';
 import { useTranslation } from '../text/text.js';
-import type { DraftSession } from './draft.js';
+import type { EditedDraft } from './draft.js';
 
 /** What the sheet asks: its sentence can be rewritten; its conditions are shown with what is measured now. */
 export function TaskEditor({
-  session,
+  edited,
   sheet,
   scene,
 }: {
-  session: DraftSession;
+  edited: EditedDraft;
   sheet: Sheet;
   scene: FigureScene;
 }) {
   const { t } = useTranslation();
   const { task } = sheet;
-  const { typed, type, finish } = useTyping(session, (prompt) => {
-    if (!task || prompt === task.prompt || !sheetOf(session.store.getState().history.document, sheet.id))
+  const { typed, type, finish } = useTyping(edited, (prompt) => {
+    if (!task || prompt === task.prompt || !sheetOf(edited.store.getState().history.document, sheet.id))
       return;
-    session.do({ name: 'setTask', sheet: sheet.id, task: { ...task, prompt } });
+    edited.do({ name: 'setTask', sheet: sheet.id, task: { ...task, prompt } });
   });
   if (!task) return <p className="text-[13px] text-soft">{t('writer.noTask')}</p>;
   const results = checkTask(task, sheet.figure, sheet.figure);

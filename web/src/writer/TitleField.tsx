@@ -1,12 +1,12 @@
 import clsx from 'clsx';
 import { useTyping } from '../saving/useTyping.js';
 import { useTranslation } from '../text/text.js';
-import type { DraftSession } from './draft.js';
+import type { EditedDraft } from './draft.js';
 
 interface TitleFieldProps {
   readonly label: string;
   readonly value: string;
-  readonly session: DraftSession;
+  readonly edited: EditedDraft;
   readonly onChange: (value: string) => void;
   readonly className: string;
   readonly multiline?: boolean;
@@ -16,13 +16,13 @@ interface TitleFieldProps {
 export function TitleField({
   label,
   value,
-  session,
+  edited,
   onChange,
   className,
   multiline = false,
 }: TitleFieldProps) {
   const { t } = useTranslation();
-  const { typed, type, finish } = useTyping(session, (text) => {
+  const { typed, type, finish } = useTyping(edited, (text) => {
     const title = text.trim();
     if (title !== '' && title !== value) onChange(title);
   });

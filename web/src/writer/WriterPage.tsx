@@ -1,8 +1,8 @@
 import { useQuery } from '@tanstack/react-query';
 import { useRef } from 'react';
 import { useParams } from 'react-router';
-import { useSession } from '../saving/useSession.js';
-import { useDoor } from '../session/useWho.js';
+import { useEdited } from '../saving/useEdited.js';
+import { useSignInWhenNeeded } from '../session/useAccount.js';
 import { Failure, Loading } from '../ui/States.js';
 import { openDraft, type OpenDraft } from './draft.js';
 import { WriterSheet } from './WriterSheet.js';
@@ -17,7 +17,7 @@ export function useDraft() {
     gcTime: 0,
     structuralSharing: false,
   });
-  useDoor(draft.error, '/sign-in');
+  useSignInWhenNeeded(draft.error, '/sign-in');
   return draft;
 }
 
@@ -31,7 +31,7 @@ export function WriterPage() {
 
 function Writer({ draft }: { draft: OpenDraft }) {
   const { sheet: wanted } = useParams();
-  const ids = useSession(draft.session, (state) =>
+  const ids = useEdited(draft.edited, (state) =>
     state.history.document.sheets.map(({ id }) => id).join(' '),
   ).split(' ');
   const place = useRef(0);

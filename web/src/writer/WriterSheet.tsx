@@ -14,7 +14,7 @@ import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
 import { useScene } from '../figure/scene/useScene.js';
 import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
-import { useSession, useSessionLife, useUndoKeys } from '../saving/useSession.js';
+import { useEdited, useEditedLife, useUndoKeys } from '../saving/useEdited.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
@@ -48,34 +48,34 @@ const noPanel: OpenPanel = { name: null, item: null };
  */
 export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: string }) {
   const { t } = useTranslation();
-  const { session } = draft;
+  const { edited } = draft;
   const tell = useRef<(words: string) => void>(() => undefined);
-  const host = useMemo(() => sheetHost(session, sheetId, (words) => tell.current(words)), [session, sheetId]);
+  const host = useMemo(() => sheetHost(edited, sheetId, (words) => tell.current(words)), [edited, sheetId]);
   const scene = useScene(host);
   const [mode, setMode] = useStateOf<Mode>(scene, 'move');
   const [said, say] = useStateOf(scene, '');
   tell.current = say;
   const drawing = useDrawing(scene);
-  const title = useSession(session, (state) => state.history.document.title);
-  const sheet = useSession(session, (state) => sheetOf(state.history.document, sheetId));
-  useSessionLife(session);
+  const title = useEdited(edited, (state) => state.history.document.title);
+  const sheet = useEdited(edited, (state) => sheetOf(state.history.document, sheetId));
+  useEditedLife(edited);
   const palette = useTheme((state) => state.palette);
   useEffect(() => {
-    const { sheets } = session.store.getState().history.document;
+    const { sheets } = edited.store.getState().history.document;
     const index = sheets.findIndex(({ id }) => id === sheetId);
     return prepareFigures(
       sheetsByNearness(sheets, index).map(({ figure }) => figure),
       palette,
     );
-  }, [session, sheetId, palette]);
+  }, [edited, sheetId, palette]);
   const navigate = useNavigate();
   // What is undone is seen: the sheet that it changes comes into view.
   const showSheet = (effect: LessonCommand): void => {
     const changed = sheetOfCommand(effect);
-    if (changed && changed !== sheetId && sheetOf(session.store.getState().history.document, changed))
+    if (changed && changed !== sheetId && sheetOf(edited.store.getState().history.document, changed))
       void navigate(`/write/${draft.id}/${changed}`);
   };
-  useUndoKeys(session, showSheet);
+  useUndoKeys(edited, showSheet);
   const [panel, setPanel] = useStateOf<OpenPanel>(scene, noPanel);
   const openPanel = (name: PanelName | null, item?: string): void => {
     setPanel({ name, item: item ?? null });
@@ -132,15 +132,15 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
                 <TitleField
                   label={t('writer.lessonTitle')}
                   value={title}
-                  session={session}
-                  onChange={(next) => session.do({ name: 'setTitle', title: next })}
+                  edited={edited}
+                  onChange={(next) => edited.do({ name: 'setTitle', title: next })}
                   className="min-w-0 flex-1 text-[13px] font-semibold"
                 />
               </>
             }
             end={
               <>
-                <SaveState session={session} />
+                <SaveState edited={edited} />
                 <Link
                   to={`/preview/${draft.id}/${sheetId}`}
                   className="inline-flex h-7 items-center rounded-md px-2.5 text-[13px] font-medium whitespace-nowrap hover:bg-tint"
@@ -152,27 +152,27 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             }
           />
         }
-        notice={<SaveNotice session={session} />}
+        notice={<SaveNotice edited={edited} />}
         text={
           <div className="flex flex-1 flex-col px-8 pt-3 pb-4 lg:min-h-0">
             <h1 className="sr-only">{title}</h1>
-            <SheetList session={session} lesson={draft.id} current={sheetId} />
+            <SheetList edited={edited} lesson={draft.id} current={sheetId} />
             <Fragment key={sheetId}>
               <TitleField
                 label={t('writer.sheetTitle')}
                 value={sheet.title}
-                session={session}
+                edited={edited}
                 onChange={(next) => {
-                  if (sheetOf(session.store.getState().history.document, sheetId))
-                    session.do({ name: 'setSheetTitle', sheet: sheetId, title: next });
+                  if (sheetOf(edited.store.getState().history.document, sheetId))
+                    edited.do({ name: 'setSheetTitle', sheet: sheetId, title: next });
                 }}
                 className="mt-4 font-serif text-[25px] leading-[1.15] font-medium"
                 multiline
               />
               <div className="flex-1 pb-4 lg:min-h-[180px] lg:overflow-y-auto">
-                <LazyProseEditor session={session} sheet={sheetId} />
+                <LazyProseEditor edited={edited} sheet={sheetId} />
               </div>
-              <TaskEditor session={session} sheet={sheet} scene={scene} />
+              <TaskEditor edited={edited} sheet={sheet} scene={scene} />
             </Fragment>
           </div>
         }
@@ -181,7 +181,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             <DrawBar drawing={drawing} />
           ) : (
             <FigureTools
-              undo={<UndoButtons session={session} narrow onEffect={showSheet} />}
+              undo={<UndoButtons edited={edited} narrow onEffect={showSheet} />}
               scene={scene}
               mode={mode}
               onMode={setMode}

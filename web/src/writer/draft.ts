@@ -19,15 +19,15 @@ import i18next from 'i18next';
 import { call } from '../api/call.js';
 import { snapMoved } from '../editing/draw/snapMoved.js';
 import type { FigureHost } from '../figure/scene/host.js';
-import { DocumentSession, motionOf } from '../saving/documentSession.js';
+import { EditedDocument, motionOf } from '../saving/editedDocument.js';
 import { openLocalSteps } from '../saving/localSteps.js';
 
-export type DraftSession = DocumentSession<LessonDocument, LessonCommand>;
+export type EditedDraft = EditedDocument<LessonDocument, LessonCommand>;
 
 /** A lesson that is being written in this page. */
 export interface OpenDraft {
   readonly id: string;
-  readonly session: DraftSession;
+  readonly edited: EditedDraft;
   readonly course: Answer<'draft'>['course'];
   readonly edition: Answer<'draft'>['edition'];
 }
@@ -36,16 +36,16 @@ const opened = new Map<string, OpenDraft>();
 
 export async function openDraft(lesson: string): Promise<OpenDraft> {
   const known = opened.get(lesson);
-  if (known && !known.session.isSaved) {
-    known.session.retry();
+  if (known && !known.edited.isSaved) {
+    known.edited.retry();
     return known;
   }
-  known?.session.dispose();
+  known?.edited.dispose();
   const [draft, local] = await Promise.all([
     call('draft', { params: { lesson } }),
     openLocalSteps<LessonCommand>(`draft:${lesson}`, { version: figureVersion, read: migrateLessonCommand }),
   ]);
-  const session: DraftSession = new DocumentSession<LessonDocument, LessonCommand>({
+  const edited: EditedDraft = new EditedDocument<LessonDocument, LessonCommand>({
     initial: draft,
     apply: applyLessonCommand,
     local,
@@ -57,7 +57,7 @@ export async function openDraft(lesson: string): Promise<OpenDraft> {
     send: (base, steps) =>
       call('appendToDraft', { params: { lesson }, body: { base, steps } as never, keepalive: true }),
   });
-  const result = { id: lesson, session, course: draft.course, edition: draft.edition };
+  const result = { id: lesson, edited, course: draft.course, edition: draft.edition };
   opened.set(lesson, result);
   return result;
 }
@@ -67,12 +67,12 @@ export async function openDraft(lesson: string): Promise<OpenDraft> {
  * @param tell told what else depends on an item that was removed
  */
 export function sheetHost(
-  session: DraftSession,
+  edited: EditedDraft,
   sheet: string,
   tell: (words: string) => void = () => undefined,
 ): FigureHost {
   const asking = (command: FigureCommand): string[] => {
-    const now = sheetOf(session.store.getState().history.document, sheet);
+    const now = sheetOf(edited.store.getState().history.document, sheet);
     return singleCommands(command).flatMap((single) =>
       now && single.name === 'removeItem' && dependentsOf(now, single.item).conditions.length > 0
         ? [itemOf(now.figure, single.item)?.name ?? single.item]
@@ -83,15 +83,15 @@ export function sheetHost(
   return {
     read: () => {
       // A sheet that was just removed is drawn once more before its page goes.
-      last = sheetOf(session.store.getState().shown, sheet)?.figure ?? last;
+      last = sheetOf(edited.store.getState().shown, sheet)?.figure ?? last;
       return last!;
     },
-    subscribe: (listener) => session.store.subscribe(listener),
-    motion: () => motionOf(session),
-    preview: (command) => session.preview(command && { name: 'figure', sheet, command }),
+    subscribe: (listener) => edited.store.subscribe(listener),
+    motion: () => motionOf(edited),
+    preview: (command) => edited.preview(command && { name: 'figure', sheet, command }),
     do: (command) => {
       const lost = asking(command);
-      session.do({ name: 'figure', sheet, command });
+      edited.do({ name: 'figure', sheet, command });
       if (lost.length > 0) tell(i18next.t('writer.askedOf', { name: lost.join(', ') }));
     },
     snap: (...move) => {

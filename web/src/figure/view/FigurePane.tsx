@@ -5,7 +5,7 @@ import { Chooser } from '../handles/Chooser.js';
 import { useGround } from '../handles/useGround.js';
 import { useFonts } from '../../theme/fonts.js';
 import { useTheme } from '../../theme/theme.js';
-import { Late } from '../../ui/Late.js';
+import { Deferred } from '../../ui/Deferred.js';
 import { hasSize, prepare, useSize } from '../paint/canvas.js';
 import { CursorHandle } from '../handles/CursorHandle.js';
 import { Handles } from '../handles/Handles.js';
@@ -133,9 +133,9 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, childr
           })}
         {/* The first picture does not wait for hundreds of elements that are not seen. */}
         {takes && (
-          <Late key={scene.number}>
+          <Deferred key={scene.number}>
             <Handles {...own} onToggle={onToggle} />
-          </Late>
+          </Deferred>
         )}
       </svg>
       {ground.box && (

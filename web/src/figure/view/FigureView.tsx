@@ -2,7 +2,7 @@ import { useTold } from '../../text/told.js';
 import type { PointKind } from '@bogen/core/figure';
 import { useMemo, type ReactNode } from 'react';
 import { useTranslation } from '../../text/text.js';
-import { Late } from '../../ui/Late.js';
+import { Deferred } from '../../ui/Deferred.js';
 import { useStateOf } from '../../ui/useStateOf.js';
 import { Facts, factsOf, railItem } from './Facts.js';
 import { FigurePane } from './FigurePane.js';
@@ -94,9 +94,9 @@ export function FigureView({ scene, onToggle, markScale, layer, menu, bar }: Fig
       )}
       {bar}
       {scene.arrival !== 'awaited' && (
-        <Late key={scene.number}>
+        <Deferred key={scene.number}>
           <Facts scene={scene} />
-        </Late>
+        </Deferred>
       )}
       <ZoomButtons scene={scene} />
       <p role="status" aria-live="polite" className="sr-only">

@@ -7,5 +7,4 @@ export const app = {
   signOut: 'Sign out',
   loading: 'Opening …',
   again: 'Try again',
-  skip: 'Skip to the sheet',
 };

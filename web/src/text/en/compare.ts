@@ -3,7 +3,6 @@ export const compare = {
   title: 'Compare {{item}}',
   lead: 'Keep a copy, change the curve, and see where and by how much the two differ.',
   keep: 'Keep a copy',
-  kept: 'Kept as {{name}}',
   with: 'With',
   nothing: 'nothing',
   none: 'There is no other curve yet. Keep a copy first.',

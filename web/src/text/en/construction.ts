@@ -10,7 +10,5 @@ export const construction = {
   parameter: 'u',
   entry: 'Level {{level}}, point {{index}}: x {{x}}, y {{y}}',
   weight: 'weight {{weight}}',
-  noEntry: 'Choose an entry to see how it is calculated.',
   given: 'A control point; it is given.',
-  shown: 'Draw it in the figure',
 };

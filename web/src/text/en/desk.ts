@@ -9,7 +9,6 @@ export const desk = {
   unopened: '{{student}}, {{sheet}}: not opened',
   tries_one: '{{count}} try',
   tries_other: '{{count}} tries',
-  legend: 'Marks',
   left: 'As {{student}} left it',
   changed: 'last changed {{when}}',
   untouched: 'nothing moved yet',

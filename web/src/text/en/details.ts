@@ -2,7 +2,6 @@ export const details = {
   details: 'Details …',
   title: 'Details of {{item}}',
   item: 'Item',
-  name: 'Name',
   color: 'Colour',
   colors: {
     ink: 'ink',
@@ -27,11 +26,9 @@ export const details = {
   sides: 'Sides',
   large: 'the longer arc',
   rho: 'ρ',
-  nodes: 'Nodes',
   node: 'Node {{index}}',
   nodeKinds: { corner: 'corner', aligned: 'aligned', equal: 'equal' },
   tolerance: 'Tolerance',
-  strokePoints: '{{from}} points drawn, {{count}} control points, at most {{deviation}} mm off',
   closed: 'closed',
   periodicDegree: 'Degree of the approximation',
   periodicCount: 'Points of the approximation',
@@ -42,7 +39,6 @@ export const details = {
   copied: '{{name}} copied. Paste it on any sheet.',
   pasted: '{{name}} pasted.',
   nothingCopied: 'Nothing has been copied yet.',
-  badPaste: 'What was copied is not a curve or a point of a figure.',
   menu: {
     onRail: 'On the rail',
     details: 'Details …',

@@ -5,7 +5,7 @@ export const failed = {
   notFoundTitle: 'There is nothing here',
   notFound: 'The address may be mistyped, or what stood here was removed.',
   unexpected: 'Something went wrong in this page. What you did is kept. Load it again.',
-  unreachable: 'The server can’t be reached. Try again in a moment.',
+  unreachable: 'The server can’t be reached.',
   home: 'Go to the start',
   reload: 'Load again',
 };

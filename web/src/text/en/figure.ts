@@ -7,8 +7,6 @@ export const figure = {
   fixed: 'fixed',
   cursor: 'Parameter cursor on the curve',
   cursorOnRail: 'Parameter cursor on the rail',
-  support: 'reaches from u = {{from}} to {{to}}: {{count}} of {{all}} spans',
-  farReach: 'moves all control points',
   degree: 'degree {{degree}}',
   spans_one: '{{count}} span',
   spans_other: '{{count}} spans',
@@ -31,7 +29,6 @@ export const figure = {
   fit: 'Fit',
   fitSelection: 'Fit selection',
   failedItem: '{{name}} can’t be drawn: {{reason}}',
-  keys: 'Arrows nudge by a tenth of the grid, with Shift by the whole grid, with Alt by a hundredth.',
   moved: '{{name}} at x {{x}}, y {{y}}',
   fixedHelp: 'This point is fixed.',
 };

@@ -2,7 +2,6 @@ export const reader = {
   lessons: 'Lessons',
   empty:
     'Your instructor has not published a lesson for this class yet. Come back later; your place is kept.',
-  noSheets: 'No sheet opened yet',
   progress: '{{done}} of {{count}} sheets done',
   start: 'Begin',
   goOn: 'Go on',

@@ -27,7 +27,6 @@ export const select = {
   lead: 'What you see in the figure is a preview. Nothing changes until you apply it.',
   none: 'Nothing is selected. Press points with Shift held, draw a box around them, or select all.',
   all: 'Select all points',
-  allOfCurve: 'Select all of {{item}}',
   clear: 'Select nothing',
   way: 'How',
   ways: {
@@ -63,5 +62,4 @@ export const select = {
     typed: 'a typed place',
   },
   apply: 'Apply',
-  took: '{{name}} selected, {{count}} in all',
 };

@@ -26,7 +26,6 @@ export const sheet = {
   unconfirmed: 'The server will check it as soon as the connection is back.',
   disagrees: 'The server came to another result; its result counts.',
   doneBefore: 'You have done this sheet.',
-  nothingToCheck: 'Nothing is asked on this sheet.',
   conditions: {
     curveThroughPoint: { text: '{{item}} passes {{target}} within {{tolerance}} mm' },
     pointAtPlace: { text: '{{point}} lies at {{place}} within {{tolerance}} mm' },

@@ -4,7 +4,7 @@ import { startTransition, useLayoutEffect, useState, type ReactNode } from 'reac
  * What the picture does not wait for: it comes when the picture that it stands in has been painted. A `key`
  * says what it is late for.
  */
-export function Late({ children, meanwhile = null }: { children: ReactNode; meanwhile?: ReactNode }) {
+export function Deferred({ children, meanwhile = null }: { children: ReactNode; meanwhile?: ReactNode }) {
   const [isTurn, setTurn] = useState(false);
   useLayoutEffect(() => {
     let timer: ReturnType<typeof setTimeout>;

@@ -1,84 +1,21 @@
-import { reasonOf, type Reason } from '../text/told.js';
-import { told } from '@bogen/core/lesson';
 import {
   advance,
   changeOf,
   cleanValue,
   CommandError,
   mayNeedCleaning,
-  pathsMeet,
-  type Apply,
+  told,
   type History,
   type Step,
-  type UndoLists,
 } from '@bogen/core/lesson';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { ApiProblem, NotConnected } from '../api/call.js';
+import { reasonOf, type Reason } from '../text/told.js';
 import { batchLength, isTooLargeAlone, type Sized } from './batch.js';
-import type { LocalSteps } from './localSteps.js';
+import { judgeAgainst, type Verdict } from './judge.js';
 import { newId } from './newId.js';
+import type { EditedOptions, EditedState, SaveStatus, ServerState } from './state.js';
 import { bytesOf, type AsideStep, type UnsentStep } from './unsent.js';
-
-/** A document as the server holds it, with what can be undone of it. */
-export interface ServerState<Document, Command> extends UndoLists<Command> {
-  readonly document: Document;
-  readonly revision: number;
-  /** Whether more can be undone than was handed out. */
-  readonly more: boolean;
-  /** Ids of the newest steps. */
-  readonly recent: readonly string[];
-  /** In answer to a stale request: what was done since, where that is known. */
-  readonly since?: readonly Command[] | null;
-}
-
-export type SaveStatus = 'saved' | 'saving' | 'offline' | 'signed-out' | 'conflict';
-
-/** What came of bringing two sides' changes together. */
-export interface Merged {
-  /** How many of the own changes are made again on the newer state. */
-  readonly kept: number;
-  /** How many of these the other side had changed too, so that the own, later ones stand. */
-  readonly over: number;
-  /** How many did not fit any more; they are set aside. */
-  readonly dropped: number;
-}
-
-export interface SessionState<Document, Command> {
-  readonly history: History<Document, Command>;
-  /** The document as it is seen now: with what a drag that is not finished would do. */
-  readonly shown: Document;
-  readonly status: SaveStatus;
-  /** Number of steps that the server has not confirmed. */
-  readonly unsent: number;
-  /** Steps that can't be saved, to be read and copied. */
-  readonly aside: readonly AsideStep<Command>[];
-  /** Whether the device keeps nothing more, so that what is not sent rests in this page alone. */
-  readonly deviceFull: boolean;
-  /** With `conflict`: the newer state on the server. */
-  readonly newer: ServerState<Document, Command> | null;
-  readonly merged: Merged | null;
-}
-
-export interface SessionOptions<Document, Command> {
-  readonly initial: ServerState<Document, Command>;
-  readonly apply: Apply<Document, Command>;
-  /** Sends steps; not given where nothing is saved (a preview). */
-  readonly send?: (base: number, steps: readonly Step<Command>[]) => Promise<{ revision: number }>;
-  /** Asks for the present state, when more has to be undone than was handed out. */
-  readonly load?: () => Promise<ServerState<Document, Command>>;
-  readonly local?: LocalSteps<Command>;
-  /**
-   * What to do where others changed the same meanwhile: ask, or make the own changes again on top. Changes that
-   * do not meet are joined without a question.
-   */
-  readonly onStale: 'ask' | 'merge';
-  /** What a command changes, as paths. */
-  readonly touches: (command: Command) => readonly string[];
-  /** How many commands are in one. */
-  readonly size?: (command: Command) => number;
-  /** The sentence for a step that is too large to be sent. */
-  readonly tooLarge?: string;
-}
 
 /** An unsent step with what it led to, and how much of a request it takes. */
 interface Waiting<Document, Command> extends UnsentStep<Command>, Sized {
@@ -99,8 +36,8 @@ const forAll = new Set(['not-found', 'not-allowed']);
  * sent later, and the server passes over those that it has already. A step that can't be saved is set aside, and
  * what follows it is saved.
  */
-export class DocumentSession<Document, Command> {
-  readonly store: StoreApi<SessionState<Document, Command>>;
+export class EditedDocument<Document, Command> {
+  readonly store: StoreApi<EditedState<Document, Command>>;
   private base: number;
   /** The history as the server has confirmed it. */
   private confirmed: History<Document, Command>;
@@ -116,7 +53,7 @@ export class DocumentSession<Document, Command> {
   /** Turn what is being typed into a step; called before anything that must see it. */
   private readonly typing = new Set<() => void>();
 
-  constructor(private readonly options: SessionOptions<Document, Command>) {
+  constructor(private readonly options: EditedOptions<Document, Command>) {
     const { initial, local } = options;
     this.base = initial.revision;
     this.more = initial.more;
@@ -277,7 +214,7 @@ export class DocumentSession<Document, Command> {
     };
   }
 
-  private show(more: Partial<SessionState<Document, Command>>): void {
+  private show(more: Partial<EditedState<Document, Command>>): void {
     const history = this.last;
     this.store.setState({ history, shown: history.document, ...more });
   }
@@ -401,26 +338,15 @@ export class DocumentSession<Document, Command> {
   private join(newer: ServerState<Document, Command>): void {
     const { touches, onStale } = this.options;
     const known = new Set(newer.recent);
-    const theirs = newer.since?.flatMap((command) => [...touches(command)]);
-    const meets = ({ effect }: UnsentStep<Command>): boolean => !theirs || pathsMeet(touches(effect), theirs);
-    const mine = this.unsent.filter(({ step }) => !known.has(step.id));
-    if (onStale === 'ask' && mine.some(meets)) {
-      this.store.setState({ status: 'conflict', newer });
-      return;
-    }
-    this.rebase(newer, (step) => {
-      if (!meets(step)) return 'apart';
-      // Where the whole was changed of which this changes a part, the same index may be another thing.
-      const isPart = theirs?.some((path) => touches(step.effect).some((own) => own.startsWith(`${path}/`)));
-      return isPart ? 'lost' : 'over';
-    });
+    const judge = judgeAgainst(newer.since?.flatMap((command) => [...touches(command)]));
+    const verdictOf = ({ effect }: UnsentStep<Command>): Verdict => judge(touches(effect));
+    const meets = this.unsent.some((step) => !known.has(step.step.id) && verdictOf(step) !== 'apart');
+    if (onStale === 'ask' && meets) this.store.setState({ status: 'conflict', newer });
+    else this.rebase(newer, verdictOf);
   }
 
   /** Makes the unsent changes again on a newer state, as steps of their own. */
-  private rebase(
-    newer: ServerState<Document, Command>,
-    judge: (step: UnsentStep<Command>) => 'apart' | 'over' | 'lost',
-  ): void {
+  private rebase(newer: ServerState<Document, Command>, judge: (step: UnsentStep<Command>) => Verdict): void {
     const known = new Set(newer.recent);
     const mine = this.unsent.filter(({ step }) => !known.has(step.id));
     this.begin(newer);
@@ -500,13 +426,8 @@ function historyOf<Document, Command>({
   return { document, undoable, redoable };
 }
 
-/** The state of a document to which nothing has been done yet. */
-export function freshState<Document, Command>(document: Document): ServerState<Document, Command> {
-  return { document, revision: 0, undoable: [], redoable: [], more: false, recent: [] };
-}
-
-/** Whether what a session shows is done, or the preview of what is in the hand. */
-export function motionOf<Document, Command>({ store }: DocumentSession<Document, Command>): 'rest' | 'hand' {
+/** Whether what is seen of a document is done, or the preview of what is in the hand. */
+export function motionOf<Document, Command>({ store }: EditedDocument<Document, Command>): 'rest' | 'hand' {
   const { shown, history } = store.getState();
   return shown === history.document ? 'rest' : 'hand';
 }

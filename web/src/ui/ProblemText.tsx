@@ -2,7 +2,7 @@ import clsx from 'clsx';
 import { useTold } from '../text/told.js';
 
 /** What stood in the way of something that was asked for, in a sentence; nothing where nothing did. */
-export function Problem({ error, className }: { error: unknown; className?: string }) {
+export function ProblemText({ error, className }: { error: unknown; className?: string }) {
   const tell = useTold();
   if (error === null || error === undefined) return null;
   return (

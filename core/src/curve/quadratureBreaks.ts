@@ -10,7 +10,7 @@ import { domainOf } from './knotVector.js';
  * also where the curve turns back on itself.
  * @returns the ends of the pieces, ascending, both ends of the domain included
  */
-export function quadraturePlaces(curve: Curve): number[] {
+export function quadratureBreaks(curve: Curve): number[] {
   const [start] = domainOf(curve.knots, curve.degree);
   const places = [start];
   for (const piece of decompose(curve)) {

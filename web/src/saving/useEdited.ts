@@ -1,26 +1,27 @@
 import { useEffect, useRef } from 'react';
 import { useStore } from 'zustand';
-import type { DocumentSession, SessionState } from './documentSession.js';
+import type { EditedDocument } from './editedDocument.js';
+import type { EditedState } from './state.js';
 
-/** A part of a session's state, kept up to date. */
-export function useSession<Document, Command, Part>(
-  session: DocumentSession<Document, Command>,
-  select: (state: SessionState<Document, Command>) => Part,
+/** A part of a edited's state, kept up to date. */
+export function useEdited<Document, Command, Part>(
+  edited: EditedDocument<Document, Command>,
+  select: (state: EditedState<Document, Command>) => Part,
 ): Part {
-  return useStore(session.store, select);
+  return useStore(edited.store, select);
 }
 
 /** Sends what waits when the connection is back or the page comes to the front, and ends with the page. */
-export function useSessionLife<Document, Command>(session: DocumentSession<Document, Command>): void {
+export function useEditedLife<Document, Command>(edited: EditedDocument<Document, Command>): void {
   useEffect(() => {
     const retry = (): void => {
-      if (!session.isSaved) session.retry();
+      if (!edited.isSaved) edited.retry();
     };
     const visible = (): void => {
       if (document.visibilityState === 'visible') retry();
-      else session.finishTyping();
+      else edited.finishTyping();
     };
-    const leave = (): void => session.finishTyping();
+    const leave = (): void => edited.finishTyping();
     window.addEventListener('pagehide', leave);
     window.addEventListener('online', retry);
     document.addEventListener('visibilitychange', visible);
@@ -29,7 +30,7 @@ export function useSessionLife<Document, Command>(session: DocumentSession<Docum
       window.removeEventListener('online', retry);
       document.removeEventListener('visibilitychange', visible);
     };
-  }, [session]);
+  }, [edited]);
 }
 
 /**
@@ -37,7 +38,7 @@ export function useSessionLife<Document, Command>(session: DocumentSession<Docum
  * @param onEffect told what an undo or redo came down to
  */
 export function useUndoKeys<Document, Command>(
-  session: DocumentSession<Document, Command>,
+  edited: EditedDocument<Document, Command>,
   onEffect?: (effect: Command) => void,
 ): void {
   const latest = useRef(onEffect);
@@ -51,12 +52,12 @@ export function useUndoKeys<Document, Command>(
       const target = event.target as HTMLElement;
       if (target.closest('input, textarea')) return;
       const key = event.key.toLowerCase();
-      if (key === 'z' && !event.shiftKey) told(session.undo());
-      else if (key === 'y' || (key === 'z' && event.shiftKey)) told(session.redo());
+      if (key === 'z' && !event.shiftKey) told(edited.undo());
+      else if (key === 'y' || (key === 'z' && event.shiftKey)) told(edited.redo());
       else return;
       event.preventDefault();
     };
     window.addEventListener('keydown', onKey, true);
     return () => window.removeEventListener('keydown', onKey, true);
-  }, [session]);
+  }, [edited]);
 }

@@ -24,7 +24,7 @@ const drawing: FigureDocument = {
 };
 
 /** A page with a form to come in by, beside a drawing of what awaits. */
-export function Door({ title, lead, children }: { title: string; lead: string; children: ReactNode }) {
+export function EntryLayout({ title, lead, children }: { title: string; lead: string; children: ReactNode }) {
   const { t } = useTranslation();
   return (
     <div className="flex min-h-full flex-col">

@@ -11,7 +11,8 @@ import type { Problem } from '@bogen/contract';
 import { batchLimits } from '@bogen/contract/limits';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ApiProblem, NotConnected } from '../src/api/call.js';
-import { DocumentSession, type ServerState, type SessionOptions } from '../src/saving/documentSession.js';
+import { EditedDocument } from '../src/saving/editedDocument.js';
+import { type ServerState, type EditedOptions } from '../src/saving/state.js';
 import { MemoryDevice } from './support/memorySteps.js';
 
 /** A document that is easy to follow: named numbers, with a text where size matters. */
@@ -90,8 +91,8 @@ class FakeServer {
 let server: FakeServer;
 let device: MemoryDevice<Set>;
 
-function open(options: Partial<SessionOptions<Sums, Set>> = {}): DocumentSession<Sums, Set> {
-  return new DocumentSession<Sums, Set>({
+function open(options: Partial<EditedOptions<Sums, Set>> = {}): EditedDocument<Sums, Set> {
+  return new EditedDocument<Sums, Set>({
     initial: server.state(),
     apply,
     send: server.send,
@@ -101,10 +102,10 @@ function open(options: Partial<SessionOptions<Sums, Set>> = {}): DocumentSession
     ...options,
   });
 }
-const shown = (session: DocumentSession<Sums, Set>): Sums => session.store.getState().shown;
-const status = (session: DocumentSession<Sums, Set>): string => session.store.getState().status;
-const asideOf = (session: DocumentSession<Sums, Set>): number[] =>
-  session.store.getState().aside.map(({ effect }) => effect.to);
+const shown = (edited: EditedDocument<Sums, Set>): Sums => edited.store.getState().shown;
+const status = (edited: EditedDocument<Sums, Set>): string => edited.store.getState().status;
+const asideOf = (edited: EditedDocument<Sums, Set>): number[] =>
+  edited.store.getState().aside.map(({ effect }) => effect.to);
 
 beforeEach(() => {
   vi.useFakeTimers();
@@ -115,67 +116,67 @@ afterEach(() => vi.useRealTimers());
 
 describe('saving', () => {
   it('sends every step once and in order, several in one request while one is under way', async () => {
-    const session = open();
-    for (let to = 1; to <= 5; to++) session.do({ key: 'a', to });
+    const edited = open();
+    for (let to = 1; to <= 5; to++) edited.do({ key: 'a', to });
     await vi.runAllTimersAsync();
     expect(server.log.map(({ effect }) => effect.to)).toEqual([1, 2, 3, 4, 5]);
     expect(server.sizes).toEqual([1, 4]);
-    expect(status(session)).toBe('saved');
+    expect(status(edited)).toBe('saved');
     expect(device.left).toHaveLength(0);
   });
 
   it('shows a preview without doing it, and undoes exactly', async () => {
-    const session = open();
-    session.do({ key: 'a', to: 1 });
-    session.preview({ key: 'a', to: 9 });
-    expect(shown(session)['a']).toBe(9);
-    session.preview(null);
-    expect(shown(session)['a']).toBe(1);
-    expect(session.undo()).toEqual({ key: 'a', to: 0 });
-    expect(shown(session)).toEqual({ a: 0, b: 0 });
-    expect(session.redo()).toEqual({ key: 'a', to: 1 });
-    expect(shown(session)['a']).toBe(1);
+    const edited = open();
+    edited.do({ key: 'a', to: 1 });
+    edited.preview({ key: 'a', to: 9 });
+    expect(shown(edited)['a']).toBe(9);
+    edited.preview(null);
+    expect(shown(edited)['a']).toBe(1);
+    expect(edited.undo()).toEqual({ key: 'a', to: 0 });
+    expect(shown(edited)).toEqual({ a: 0, b: 0 });
+    expect(edited.redo()).toEqual({ key: 'a', to: 1 });
+    expect(shown(edited)['a']).toBe(1);
     await vi.runAllTimersAsync();
     expect(server.log.map(({ step }) => step.kind)).toEqual(['do', 'undo', 'redo']);
     expect(server.document['a']).toBe(1);
-    expect(session.undo()).toEqual({ key: 'a', to: 0 });
-    expect(session.undo()).toBeUndefined();
+    expect(edited.undo()).toEqual({ key: 'a', to: 0 });
+    expect(edited.undo()).toBeUndefined();
   });
 
   it('waits while the server is away, says so, and sends when it is back', async () => {
-    const session = open();
+    const edited = open();
     server.failing = 'before';
-    session.do({ key: 'a', to: 7 });
+    edited.do({ key: 'a', to: 7 });
     await vi.advanceTimersByTimeAsync(100);
-    expect(status(session)).toBe('offline');
-    session.do({ key: 'b', to: 8 });
+    expect(status(edited)).toBe('offline');
+    edited.do({ key: 'b', to: 8 });
     expect(device.left[0]!.unsent).toHaveLength(2);
     server.failing = 'no';
     await vi.advanceTimersByTimeAsync(20_000);
     expect(server.document).toEqual({ a: 7, b: 8 });
-    expect(status(session)).toBe('saved');
+    expect(status(edited)).toBe('saved');
   });
 
   it('does nothing twice when only the answer was lost', async () => {
-    const session = open();
+    const edited = open();
     server.failing = 'after';
-    session.do({ key: 'a', to: 7 });
+    edited.do({ key: 'a', to: 7 });
     await vi.advanceTimersByTimeAsync(100);
     server.failing = 'no';
     await vi.advanceTimersByTimeAsync(20_000);
     expect(server.log).toHaveLength(1);
-    expect(status(session)).toBe('saved');
+    expect(status(edited)).toBe('saved');
   });
 
   it('cuts what was done without a connection into requests that the server takes, by count and by bytes', async () => {
-    const session = open();
+    const edited = open();
     server.failing = 'before';
     const note = 'x'.repeat(12_000);
-    for (let to = 1; to <= 260; to++) session.do({ key: 'a', to, ...(to <= 200 ? { note } : {}) });
+    for (let to = 1; to <= 260; to++) edited.do({ key: 'a', to, ...(to <= 200 ? { note } : {}) });
     await vi.advanceTimersByTimeAsync(100);
     server.failing = 'no';
     await vi.advanceTimersByTimeAsync(20_000);
-    expect(status(session)).toBe('saved');
+    expect(status(edited)).toBe('saved');
     expect(server.log).toHaveLength(260);
     expect(server.largest).toBeLessThan(batchLimits.bytes + 1000);
     expect(Math.max(...server.sizes)).toBeLessThanOrEqual(batchLimits.steps);
@@ -185,12 +186,12 @@ describe('saving', () => {
     for (let to = 1; to <= 50; to++) server.elsewhere('a', to);
     const state = server.state();
     const load = vi.fn(() => Promise.resolve(server.state()));
-    const session = open({ initial: { ...state, undoable: state.undoable.slice(-5), more: true }, load });
-    session.undo();
+    const edited = open({ initial: { ...state, undoable: state.undoable.slice(-5), more: true }, load });
+    edited.undo();
     await vi.runAllTimersAsync();
     expect(load).toHaveBeenCalled();
-    expect(session.store.getState().history.undoable).toHaveLength(49);
-    expect(shown(session)['a']).toBe(49);
+    expect(edited.store.getState().history.undoable).toHaveLength(49);
+    expect(shown(edited)['a']).toBe(49);
   });
 });
 
@@ -201,22 +202,22 @@ describe('a step that can’t be saved', () => {
       server.tellsWhich = tellsWhich;
       server.refuses.add(13);
       server.failing = 'before';
-      const session = open();
-      session.do({ key: 'a', to: 1 });
-      session.do({ key: 'a', to: 13 });
-      session.do({ key: 'b', to: 2 });
+      const edited = open();
+      edited.do({ key: 'a', to: 1 });
+      edited.do({ key: 'a', to: 13 });
+      edited.do({ key: 'b', to: 2 });
       await vi.advanceTimersByTimeAsync(100);
       server.failing = 'no';
       await vi.advanceTimersByTimeAsync(20_000);
       expect(server.document).toEqual({ a: 1, b: 2 });
-      expect(shown(session)).toEqual({ a: 1, b: 2 });
-      expect(status(session)).toBe('saved');
-      expect(session.store.getState().aside).toMatchObject([
+      expect(shown(edited)).toEqual({ a: 1, b: 2 });
+      expect(status(edited)).toBe('saved');
+      expect(edited.store.getState().aside).toMatchObject([
         { effect: { key: 'a', to: 13 }, reason: { code: 'about', parameters: { name: 'refused' } } },
       ]);
       // It rests on the device until it is forgotten.
       expect(asideOf(open())).toEqual([13]);
-      session.forgetAside();
+      edited.forgetAside();
       expect(asideOf(open())).toEqual([]);
     },
   );
@@ -224,60 +225,60 @@ describe('a step that can’t be saved', () => {
   it('takes its own undo and redo along, and no other', async () => {
     server.refuses.add(13);
     server.failing = 'before';
-    const session = open();
-    session.do({ key: 'a', to: 1 });
-    session.do({ key: 'a', to: 13 });
-    session.undo();
-    session.undo();
-    session.redo();
+    const edited = open();
+    edited.do({ key: 'a', to: 1 });
+    edited.do({ key: 'a', to: 13 });
+    edited.undo();
+    edited.undo();
+    edited.redo();
     await vi.advanceTimersByTimeAsync(100);
     server.failing = 'no';
     await vi.advanceTimersByTimeAsync(20_000);
     expect(server.log.map(({ step }) => step.kind)).toEqual(['do', 'undo', 'redo']);
     expect(server.document['a']).toBe(1);
-    expect(shown(session)['a']).toBe(1);
+    expect(shown(edited)['a']).toBe(1);
   });
 
   it('since it is too large alone is told before it is sent', async () => {
-    const session = open({ tooLarge: 'Smaller, please.' });
-    session.do({ key: 'a', to: 1 });
-    session.do({ key: 'b', to: 2, note: 'x'.repeat(batchLimits.bytes) });
-    session.do({ key: 'b', to: 3 });
+    const edited = open({ tooLarge: 'Smaller, please.' });
+    edited.do({ key: 'a', to: 1 });
+    edited.do({ key: 'b', to: 2, note: 'x'.repeat(batchLimits.bytes) });
+    edited.do({ key: 'b', to: 3 });
     await vi.runAllTimersAsync();
     expect(server.document).toEqual({ a: 1, b: 3 });
-    expect(session.store.getState().aside).toMatchObject([{ effect: { to: 2 }, reason: 'Smaller, please.' }]);
+    expect(edited.store.getState().aside).toMatchObject([{ effect: { to: 2 }, reason: 'Smaller, please.' }]);
     expect(server.largest).toBeLessThan(batchLimits.bytes);
   });
 
   it('has its text cleaned of what can’t be stored', async () => {
-    const session = open();
-    session.do({ key: 'a', to: 1, note: 'f\u0000i\ud800ne' });
+    const edited = open();
+    edited.do({ key: 'a', to: 1, note: 'f\u0000i\ud800ne' });
     await vi.runAllTimersAsync();
     expect(server.log[0]!.effect.note).toBe('fine');
   });
 
   it('of a command that does not fit changes nothing', () => {
-    const session = open();
-    expect(() => session.do({ key: 'a', to: NaN })).toThrow(CommandError);
-    expect(session.store.getState().unsent).toBe(0);
+    const edited = open();
+    expect(() => edited.do({ key: 'a', to: NaN })).toThrow(CommandError);
+    expect(edited.store.getState().unsent).toBe(0);
   });
 
   it('since the document is gone is kept aside with all the others', async () => {
-    const session = open({ send: () => Promise.reject(problem('not-found', 404)) });
-    session.do({ key: 'a', to: 1 });
-    session.do({ key: 'b', to: 2 });
+    const edited = open({ send: () => Promise.reject(problem('not-found', 404)) });
+    edited.do({ key: 'a', to: 1 });
+    edited.do({ key: 'b', to: 2 });
     await vi.runAllTimersAsync();
-    expect(asideOf(session)).toEqual([1, 2]);
-    expect(status(session)).toBe('saved');
+    expect(asideOf(edited)).toEqual([1, 2]);
+    expect(status(edited)).toBe('saved');
   });
 
   it('for the moment waits as long as the server asks for', async () => {
     let tries = 0;
-    const session = open({
+    const edited = open({
       send: (base, steps) =>
         ++tries === 1 ? Promise.reject(problem('busy', 503, { retryAfter: 9 })) : server.send(base, steps),
     });
-    session.do({ key: 'a', to: 1 });
+    edited.do({ key: 'a', to: 1 });
     await vi.advanceTimersByTimeAsync(8000);
     expect(tries).toBe(1);
     await vi.advanceTimersByTimeAsync(2000);
@@ -336,37 +337,37 @@ describe('a page that was closed at once', () => {
 
 describe('a document that was changed elsewhere', () => {
   it('is joined without a question where the changes do not meet', async () => {
-    const session = open();
+    const edited = open();
     server.elsewhere('b', 5);
-    session.do({ key: 'a', to: 1 });
-    session.undo();
-    session.do({ key: 'a', to: 4 });
+    edited.do({ key: 'a', to: 1 });
+    edited.undo();
+    edited.do({ key: 'a', to: 4 });
     await vi.runAllTimersAsync();
     expect(server.document).toEqual({ a: 4, b: 5 });
-    expect(status(session)).toBe('saved');
-    expect(session.store.getState().merged).toEqual({ kept: 3, over: 0, dropped: 0 });
+    expect(status(edited)).toBe('saved');
+    expect(edited.store.getState().merged).toEqual({ kept: 3, over: 0, dropped: 0 });
   });
 
   it('asks where both changed the same, and puts the own changes on top when told', async () => {
-    const session = open();
+    const edited = open();
     server.elsewhere('a', 5);
     server.elsewhere('b', 6);
-    session.do({ key: 'a', to: 1 });
+    edited.do({ key: 'a', to: 1 });
     await vi.runAllTimersAsync();
-    expect(status(session)).toBe('conflict');
-    expect(shown(session)).toEqual({ a: 1, b: 0 });
-    session.putOnTop();
+    expect(status(edited)).toBe('conflict');
+    expect(shown(edited)).toEqual({ a: 1, b: 0 });
+    edited.putOnTop();
     await vi.runAllTimersAsync();
     expect(server.document).toEqual({ a: 1, b: 6 });
-    expect(status(session)).toBe('saved');
+    expect(status(edited)).toBe('saved');
   });
 
   it('goes on being kept on the device while the question stands', async () => {
-    const session = open();
+    const edited = open();
     server.elsewhere('a', 5);
-    session.do({ key: 'a', to: 1 });
+    edited.do({ key: 'a', to: 1 });
     await vi.runAllTimersAsync();
-    session.do({ key: 'a', to: 2 });
+    edited.do({ key: 'a', to: 2 });
     const next = open();
     await vi.runAllTimersAsync();
     expect(status(next)).toBe('conflict');
@@ -376,35 +377,35 @@ describe('a document that was changed elsewhere', () => {
   });
 
   it('takes the newer state when told, with its own undo', async () => {
-    const session = open();
+    const edited = open();
     server.elsewhere('a', 5);
-    session.do({ key: 'a', to: 1 });
+    edited.do({ key: 'a', to: 1 });
     await vi.runAllTimersAsync();
-    session.takeNewer(session.store.getState().newer!);
-    expect(shown(session)).toEqual({ a: 5, b: 0 });
-    session.undo();
-    expect(shown(session)).toEqual({ a: 0, b: 0 });
+    edited.takeNewer(edited.store.getState().newer!);
+    expect(shown(edited)).toEqual({ a: 5, b: 0 });
+    edited.undo();
+    expect(shown(edited)).toEqual({ a: 0, b: 0 });
   });
 
   it('is merged without asking where that is wished: the later change stands, and it is told', async () => {
-    const session = open({ onStale: 'merge' });
+    const edited = open({ onStale: 'merge' });
     server.elsewhere('a', 5);
-    session.do({ key: 'a', to: 1 });
-    session.do({ key: 'b', to: 2 });
+    edited.do({ key: 'a', to: 1 });
+    edited.do({ key: 'b', to: 2 });
     await vi.runAllTimersAsync();
     expect(server.document).toEqual({ a: 1, b: 2 });
-    expect(session.store.getState().merged).toEqual({ kept: 2, over: 1, dropped: 0 });
+    expect(edited.store.getState().merged).toEqual({ kept: 2, over: 1, dropped: 0 });
   });
 
   it('keeps aside what is a part of something that was changed as a whole', async () => {
     const touches = ({ key, note }: Set): string[] => [note === 'part' ? `${key}/3` : key];
-    const session = open({ onStale: 'merge', touches });
+    const edited = open({ onStale: 'merge', touches });
     server.elsewhere('a', 5);
-    session.do({ key: 'a', to: 1, note: 'part' });
-    session.do({ key: 'b', to: 2 });
+    edited.do({ key: 'a', to: 1, note: 'part' });
+    edited.do({ key: 'b', to: 2 });
     await vi.runAllTimersAsync();
     expect(server.document).toEqual({ a: 5, b: 2 });
-    expect(session.store.getState().merged).toEqual({ kept: 1, over: 0, dropped: 1 });
-    expect(asideOf(session)).toEqual([1]);
+    expect(edited.store.getState().merged).toEqual({ kept: 1, over: 0, dropped: 1 });
+    expect(asideOf(edited)).toEqual([1]);
   });
 });

@@ -6,7 +6,7 @@ import { ApiProblem, call } from '../api/call.js';
 const key = ['session'];
 
 /** Who is signed in. */
-export function useWho() {
+export function useAccount() {
   return useQuery({ queryKey: key, queryFn: ({ signal }) => call('session', { signal }), staleTime: 60_000 });
 }
 
@@ -14,27 +14,27 @@ export function useWho() {
  * Goes on as somebody else, by loading the page anew: nothing that belonged to whoever was here before
  * stays in memory. What they had not sent yet rests on the device, under the name of their own work.
  */
-export function goOnAs(place: string): void {
+export function continueAt(place: string): void {
   location.assign(place);
 }
 
 export function useSignOut(): () => void {
   const { mutate } = useMutation({
     mutationFn: () => call('signOut', { body: {} }),
-    onSuccess: () => goOnAs('/join'),
+    onSuccess: () => continueAt('/join'),
   });
   return () => mutate();
 }
 
-/** Sends whoever is not signed in, or as somebody else, to the right door. */
-export function useDoor(error: Error | null, door: '/sign-in' | '/join'): void {
+/** Sends whoever is not signed in, or as somebody else, to where that is done. */
+export function useSignInWhenNeeded(error: Error | null, entry: '/sign-in' | '/join'): void {
   const navigate = useNavigate();
   const closed =
     error instanceof ApiProblem &&
     (error.problem.type === 'not-signed-in' || error.problem.type === 'not-allowed');
   useEffect(() => {
-    if (closed) void navigate(`${door}?to=${encodeURIComponent(location.pathname)}`, { replace: true });
-  }, [closed, door, navigate]);
+    if (closed) void navigate(`${entry}?to=${encodeURIComponent(location.pathname)}`, { replace: true });
+  }, [closed, entry, navigate]);
 }
 
 /** Where to go after signing in: only ever a place of our own. */
