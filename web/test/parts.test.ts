@@ -8,28 +8,32 @@ describe('the parts of a scene', () => {
     const frames = fakeFrames();
     const scene = new FigureScene(new FakeHost(figure(curve)));
     scene.connect();
-    const [rail, selection, view, axis, all] = Array.from({ length: 5 }, () => vi.fn());
+    const [rail, selection, view, axis, pointed, drawn] = Array.from({ length: 6 }, () => vi.fn());
     scene.structured.subscribe(rail!);
     scene.selected.subscribe(selection!);
     scene.viewed.subscribe(view!);
     scene.axis.subscribe(axis!);
-    scene.subscribe(all!);
-    const counts = (): number[] => [rail, selection, view, axis].map((one) => one!.mock.calls.length);
+    scene.pointed.subscribe(pointed!);
+    scene.drawn.subscribe(drawn!);
+    const counts = (): number[] =>
+      [rail, selection, view, axis, pointed, drawn].map((one) => one!.mock.calls.length);
 
     const grip = { item: 'a', of: 'controlPoints', index: 1 } as const;
     scene.selected.select([grip]);
-    expect(counts()).toEqual([0, 1, 0, 0]);
+    expect(counts()).toEqual([0, 1, 0, 0, 0, 0]);
     expect(scene.selected.has(grip)).toBe(true);
     scene.viewed.setView({ left: 0, right: 1, bottom: 0, top: 1, grid: 1 });
-    expect(counts()).toEqual([0, 1, 1, 0]);
+    expect(counts()).toEqual([0, 1, 1, 0, 0, 0]);
     scene.axis.setWindow([0.2, 0.4]);
-    expect(counts()).toEqual([0, 1, 1, 1]);
-    // Each of them is painted, and those who follow everything hear of all.
-    expect(all).toHaveBeenCalledTimes(3);
+    expect(counts()).toEqual([0, 1, 1, 1, 0, 0]);
+    scene.pointed.pick({ item: 'a', of: 'controlPoints', index: 1 });
+    scene.previews.show('change', { places: [], pulls: [], polygon: false });
+    expect(counts()).toEqual([0, 1, 1, 1, 1, 0]);
+    // All of them are painted together.
     expect(frames.waiting).toBe(1);
 
     scene.host.do({ name: 'moveControlPoint', item: 'a', index: 1, to: [3, 4] });
-    expect(counts()).toEqual([0, 1, 1, 1]);
+    expect(counts()).toEqual([0, 1, 1, 1, 1, 1]);
     // With an item that goes, what was selected of it goes too.
     scene.host.do({ name: 'removeItem', item: 'a' });
     expect(rail).toHaveBeenCalledTimes(1);

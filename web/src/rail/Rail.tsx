@@ -1,3 +1,4 @@
+import { useSyncExternalStore } from 'react';
 import { useSize } from '../figure/paint/canvas.js';
 import { mayArrangeRail } from '../figure/scene/may.js';
 import type { FigureScene } from '../figure/scene/scene.js';
@@ -13,7 +14,9 @@ import { useRailZoom } from './useRailZoom.js';
 /** The stack of plots under a figure: one parameter axis, one cursor through all of them. */
 export function Rail({ scene }: { scene: FigureScene }) {
   const { t } = useTranslation();
-  useParts(scene.structured, scene.axis);
+  useParts(scene.structured);
+  // The cursor moves without the rail being laid out anew.
+  useSyncExternalStore(scene.axis.subscribe, () => scene.axis.window);
   const [ref, { width }] = useSize<HTMLDivElement>(scene);
   const plots = useTop<HTMLDivElement>(scene);
   useRailZoom(ref, scene, width);

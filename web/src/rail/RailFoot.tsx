@@ -87,7 +87,7 @@ function CursorField({ scene }: { scene: FigureScene }) {
       const fits = u !== undefined && u >= start && u <= end;
       input.setCustomValidity(fits ? '' : t('rail.outside', { start, end }));
       input.reportValidity();
-      if (fits) scene.moveCursor(u);
+      if (fits) scene.axis.moveCursor(u);
     }, away);
   };
   return (

@@ -98,7 +98,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
     const axis = railAxis(contents.curve, width, parameterWindow);
     const place = [event.clientX - box.left, event.clientY - box.top] as const;
     const index = track.pickAt({ ...contents, axis, width, height }, ...place);
-    scene.pick(index === null ? null : { item, of: 'controlPoints', index });
+    scene.pointed.pick(index === null ? null : { item, of: 'controlPoints', index });
   };
 
   // The words beside the plot follow when a change is done.
@@ -120,7 +120,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       data-track={track.name}
       onPointerMove={track.pickAt && pick}
       onPointerDown={track.pickAt && pick}
-      onPointerLeave={track.pickAt && (() => scene.pick(null))}
+      onPointerLeave={track.pickAt && (() => scene.pointed.pick(null))}
     >
       <canvas
         ref={canvas}

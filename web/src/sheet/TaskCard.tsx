@@ -36,7 +36,7 @@ export function TaskCard({ task, start, scene, onCheck, passed, startOver }: Tas
     let document = scene.document;
     const measure = (): void => setResults(checkTask(task, start, scene.document, scene.evaluation));
     measure();
-    const stop = scene.subscribe(() => {
+    const stop = scene.drawn.subscribe(() => {
       if (scene.document === document) return;
       document = scene.document;
       setChecked(false);

@@ -34,7 +34,7 @@ interface ChangePanelProps {
  */
 export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
   const { t } = useTranslation();
-  const document = useSyncExternalStore(scene.subscribe, () => scene.document);
+  const document = useSyncExternalStore(scene.drawn.subscribe, () => scene.document);
   const curve = curveOf(scene.evaluation, item.id);
   const [name, setName] = useState<OfferedOperation>('insertKnot');
   const others = otherCurves(scene, item);
@@ -54,7 +54,7 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
   const preview = useHeavyPreview(document, operation, refusal);
 
   useEffect(() => {
-    scene.showPreview(
+    scene.previews.show(
       'change',
       preview?.status === 'curve'
         ? {
@@ -71,7 +71,7 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
         : null,
     );
   }, [scene, preview, operation, document.shown.polygon]);
-  useEffect(() => () => scene.showPreview('change', null), [scene]);
+  useEffect(() => () => scene.previews.show('change', null), [scene]);
 
   const apply = (): void => {
     if (preview?.status !== 'curve') return;

@@ -31,7 +31,7 @@ export function ComparePanel({
   onClose: () => void;
 }) {
   const { t } = useTranslation();
-  const document = useSyncExternalStore(scene.subscribe, () => scene.document);
+  const document = useSyncExternalStore(scene.drawn.subscribe, () => scene.document);
   const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   const { host } = scene;
   const looks = looksOf(document);

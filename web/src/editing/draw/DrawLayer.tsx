@@ -82,11 +82,11 @@ export function DrawLayer({ drawing, scene, projection, onSay }: DrawLayerProps)
   /** A freehand stroke, through all that the pointer passed. */
   const draw = (first: Pointed): Holding<Pointed> => {
     const stroke: Point[] = [placeAt(first).at];
-    const release = (): void => scene.showPreview('hand', null);
+    const release = (): void => scene.previews.show('hand', null);
     return {
       preview: (_, passed) => {
         stroke.push(...passed().map(({ pixel }) => fromPixel(projection, pixel)));
-        scene.showPreview('hand', { places: [], pulls: [], polygon: false, stroke: [...stroke] });
+        scene.previews.show('hand', { places: [], pulls: [], polygon: false, stroke: [...stroke] });
       },
       commit: () => {
         release();

@@ -96,7 +96,7 @@ export function useDrawing(scene: FigureScene): Drawing {
   );
 
   useEffect(() => {
-    scene.showPreview(
+    scene.previews.show(
       'drawing',
       tool === null
         ? null
@@ -115,7 +115,7 @@ export function useDrawing(scene: FigureScene): Drawing {
           },
     );
   }, [scene, tool, shown, curve, axis, drawn, isFreehand, nodeKind]);
-  useEffect(() => () => scene.showPreview('drawing', null), [scene]);
+  useEffect(() => () => scene.previews.show('drawing', null), [scene]);
 
   const reset = (): void => {
     setAsksClosing(false);

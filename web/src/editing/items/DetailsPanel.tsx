@@ -34,7 +34,7 @@ interface DetailsPanelProps {
 /** Everything about one item: name, colour, line, size, and the parameters of its own kind. */
 export function DetailsPanel({ scene, item: id, onItem, onClose }: DetailsPanelProps) {
   const { t } = useTranslation();
-  const document = useSyncExternalStore(scene.subscribe, () => scene.document);
+  const document = useSyncExternalStore(scene.drawn.subscribe, () => scene.document);
   const item = itemOf(document, id ?? '') ?? document.items[0];
   if (!item) {
     return (

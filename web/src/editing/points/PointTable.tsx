@@ -22,12 +22,12 @@ export function PointTable({
   onClose: () => void;
 }) {
   const { t } = useTranslation();
-  useSyncExternalStore(scene.subscribe, () => scene.document);
+  useSyncExternalStore(scene.drawn.subscribe, () => scene.document);
   const [problem, setProblem] = useState('');
   const [unit, setUnit] = useState(false);
   // The box stays as it was found while its points move in it.
   const [box, setBox] = useState(() => frameOf(curveOf(scene.evaluation, item.id)));
-  const picked = useSyncExternalStore(scene.subscribe, () => scene.picked);
+  const picked = useSyncExternalStore(scene.pointed.subscribe, () => scene.pointed.picked);
   const curve = curveOf(scene.evaluation, item.id);
   if (!curve) return null;
   const given = item.kind === 'curve';
@@ -94,8 +94,8 @@ export function PointTable({
                 key={index}
                 className={lit ? 'bg-tint' : undefined}
                 data-lit={lit || undefined}
-                onPointerEnter={() => scene.pick({ item: item.id, of: 'controlPoints', index })}
-                onPointerLeave={() => scene.pick(null)}
+                onPointerEnter={() => scene.pointed.pick({ item: item.id, of: 'controlPoints', index })}
+                onPointerLeave={() => scene.pointed.pick(null)}
               >
                 <th scope="row" className="text-left font-normal">
                   {name}

@@ -23,8 +23,8 @@ interface Entry {
  */
 export function ConstructionPanel({ scene, onClose }: { scene: FigureScene; onClose: () => void }) {
   const { t } = useTranslation();
-  useSyncExternalStore(scene.subscribe, () => scene.document);
-  const u = useSyncExternalStore(scene.subscribe, () => scene.cursor);
+  useSyncExternalStore(scene.drawn.subscribe, () => scene.document);
+  const u = useSyncExternalStore(scene.axis.subscribe, () => scene.cursor);
   const [pointed, setPointed] = useState<Entry | null>(null);
   const [chosen, setChosen] = useState<Entry | null>(null);
   const curve = scene.railCurve;
@@ -35,9 +35,9 @@ export function ConstructionPanel({ scene, onClose }: { scene: FigureScene; onCl
   const entry = pointed ?? shown;
 
   useEffect(() => {
-    scene.setHighlight(construction ? highlightOf(construction, entry) : null);
+    scene.pointed.setHighlight(construction ? highlightOf(construction, entry) : null);
   });
-  useEffect(() => () => scene.setHighlight(null), [scene]);
+  useEffect(() => () => scene.pointed.setHighlight(null), [scene]);
 
   if (!curve || !construction) return null;
   const setLooks = (change: Looks): void => scene.host.do({ name: 'setLooks', looks: change });
@@ -62,8 +62,8 @@ export function ConstructionPanel({ scene, onClose }: { scene: FigureScene; onCl
         least={start}
         most={end}
         shown={(value) => shownNumber(value, 3)}
-        onPreview={(value) => scene.moveCursor(value)}
-        onChange={(value) => scene.moveCursor(value)}
+        onPreview={(value) => scene.axis.moveCursor(value)}
+        onChange={(value) => scene.axis.moveCursor(value)}
       />
       <SliderField
         label={t('construction.levels')}

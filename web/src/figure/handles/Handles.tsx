@@ -73,7 +73,7 @@ export function Handles({ scene, projection, pane, onToggle, onSay }: HandlesPro
         onSay(t('figure.moved', { name: nameOfPoint(grip), ...place }));
       },
       onFixed: () => onSay(t('figure.fixedHelp')),
-      onTake: () => scene.pick(grip),
+      onTake: () => scene.pointed.pick(grip),
     };
   };
   const grips = useGrips(gripOf);
@@ -140,7 +140,7 @@ export function Handles({ scene, projection, pane, onToggle, onSay }: HandlesPro
     grips.onKeyDown(event);
   };
   const pick = (handle: Picked | undefined | null): void => {
-    if (handle !== undefined) scene.pick(handle);
+    if (handle !== undefined) scene.pointed.pick(handle);
   };
 
   return (

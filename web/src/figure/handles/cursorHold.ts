@@ -9,7 +9,7 @@ export function cursorHold(scene: FigureScene, space: ValueSpace<number>): Holda
     value: () => scene.cursor,
     take: () => {
       const before = scene.cursor;
-      const move = (u: number): void => scene.moveCursor(u);
+      const move = (u: number): void => scene.axis.moveCursor(u);
       return { preview: move, commit: move, cancel: () => move(before) };
     },
   };

@@ -72,7 +72,7 @@ function holdableGrip(movable: MovableGrip, before: { current: FigureState | nul
     const { snap } = scene.host;
     const snapped =
       (ctrlKey && before.current && snap?.(scene, grip, pointer, before.current, projection)) || null;
-    scene.setSnapped(snapped);
+    scene.previews.setSnapped(snapped);
     return snapped && snapped.at;
   };
   return {
@@ -104,7 +104,7 @@ function holdableGrip(movable: MovableGrip, before: { current: FigureState | nul
       let isShown = false;
       const release = (): void => {
         before.current = null;
-        scene.setSnapped(null);
+        scene.previews.setSnapped(null);
         if (isShown) scene.host.preview(null);
       };
       return {

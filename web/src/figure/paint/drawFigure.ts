@@ -120,7 +120,7 @@ export function drawOver(
   }
   drawHeldHalo(context, scene, projection, palette, pane);
   drawPreviews(context, scene, projection, palette);
-  const { snapped } = scene;
+  const { snapped } = scene.previews;
   if (snapped) {
     const [x, y] = projection.toScreen(snapped.at);
     write(context, snapped.words, [x + 6, y + 8], palette);
@@ -346,7 +346,7 @@ function drawHeldHalo(
   palette: Palette,
   pane: Pane,
 ): void {
-  const { picked } = scene;
+  const { picked } = scene.pointed;
   if (!picked || scene.host.motion() === 'rest' || !pane.shows(picked.item)) return;
   const place = handlePlace(scene, picked);
   if (!place) return;

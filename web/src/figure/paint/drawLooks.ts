@@ -74,7 +74,7 @@ export function drawLooks(
   if (shows('construction')) drawConstruction(context, scene, curve, projection, palette);
   if (shows('vectors')) drawVectors(context, curve, scene.cursor, projection, palette);
   if (shows('derivatives')) drawDerivatives(context, curve, scene.cursor, projection, palette);
-  if (scene.highlight) drawHighlight(context, scene.highlight, projection, palette);
+  if (scene.pointed.highlight) drawHighlight(context, scene.pointed.highlight, projection, palette);
 }
 
 function plainCurve({ document, evaluation }: FigureScene): Curve | undefined {

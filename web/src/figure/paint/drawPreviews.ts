@@ -19,7 +19,7 @@ export function drawPreviews(
   projection: Projection,
   palette: Palette,
 ): void {
-  for (const preview of previews) drawPreview(context, preview, projection, palette);
+  for (const preview of previews.all) drawPreview(context, preview, projection, palette);
 }
 
 function drawPreview(

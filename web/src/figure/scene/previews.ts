@@ -1,0 +1,30 @@
+import type { FigurePreview, PreviewOwner, Snap } from './sceneParts.js';
+import { Store } from './store.js';
+
+/** What tools, panels and the hand would make, each with its owner, and what the grip in the hand is drawn to. */
+export class Previews extends Store {
+  private readonly shown = new Map<PreviewOwner, FigurePreview>();
+  private snapped_: Snap | null = null;
+
+  /** In the order in which their owners began to show them. */
+  get all(): Iterable<FigurePreview> {
+    return this.shown.values();
+  }
+
+  /** Shows what an owner would make, in the place of what it showed before; `null` takes it away. */
+  show(owner: PreviewOwner, preview: FigurePreview | null): void {
+    if (preview) this.shown.set(owner, preview);
+    else if (!this.shown.delete(owner)) return;
+    this.changed();
+  }
+
+  get snapped(): Snap | null {
+    return this.snapped_;
+  }
+
+  setSnapped(snapped: Snap | null): void {
+    if (snapped === this.snapped_) return;
+    this.snapped_ = snapped;
+    this.changed();
+  }
+}
