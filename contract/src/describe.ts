@@ -21,9 +21,13 @@ export function schemaOf<F extends Field>(field: F): ZodType<ValueOf<F>> {
 function derive(field: Field): ZodType {
   switch (field.type) {
     case 'number': {
-      const { least, most } = field;
-      const lower = least === undefined ? z.number() : z.number().min(least);
-      return most === undefined ? lower : lower.max(most);
+      const { least, most, above, below } = field;
+      let schema = z.number();
+      if (least !== undefined) schema = schema.min(least);
+      if (most !== undefined) schema = schema.max(most);
+      if (above !== undefined) schema = schema.gt(above);
+      if (below !== undefined) schema = schema.lt(below);
+      return schema;
     }
     case 'whole':
       return z.int().min(field.least).max(field.most);

@@ -18,6 +18,9 @@ export interface NumberField extends Typed<number> {
   readonly type: 'number';
   readonly least?: number;
   readonly most?: number;
+  /** It is more than this, and less than that. */
+  readonly above?: number;
+  readonly below?: number;
   readonly unit?: Unit;
   /** A form gives what is on the figure's cursor, or a choice of the knots inside, instead of a bare number. */
   readonly from?: 'cursor' | 'knots';

@@ -56,7 +56,15 @@ export { boxOf, displacement, mapPlace, rotation, scaling, translation, type Pla
 export { countsOf, previewOperation, type CurveCounts, type Preview } from './preview.js';
 export { conicHeldBy } from './shape/conic.js';
 export type { ShapeHandle } from './shape/define.js';
-export { curveOfShape, handlesOfShape, type Shape } from './shape/shapes.js';
+export {
+  curveOfShape,
+  handlesOfShape,
+  shapes,
+  type Shape,
+  type ShapeKind,
+  type ShapeOf,
+  type Shapes,
+} from './shape/shapes.js';
 export { startOver } from './startOver.js';
 export type { Plot, PlotInput } from './track/define.js';
 export { trackNames, trackOf, type TrackName } from './track/tracks.js';

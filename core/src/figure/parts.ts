@@ -22,6 +22,7 @@ export const index = whole(0, 100_000);
 /** A parameter value of a curve; a form offers the one at the cursor. */
 export const parameter = number({ unit: 'parameter', from: 'cursor' });
 export const length = number({ unit: 'length' });
+export const positiveLength = number({ unit: 'length', above: 0 });
 export const parametrisation = choice('uniform', 'chord', 'centripetal');
 export const pointKind = choice('controlPoints', 'editPoints');
 export const places = list(place, figureLimits.points);

@@ -19,9 +19,17 @@ export function arbitraryOf(field: Field, ids: Ids): fc.Arbitrary<unknown> {
   if (field === figureDescription) return fc.constant(null);
   switch (field.type) {
     case 'number': {
-      const least = field.least ?? Math.max(-100, (field.most ?? 100) - 200);
+      const { above, below } = field;
+      const most = field.most ?? below ?? 100;
+      const least = field.least ?? above ?? Math.max(-100, most - 200);
       return fc
-        .double({ min: least, max: field.most ?? Math.max(100, least), noNaN: true })
+        .double({
+          min: least,
+          max: Math.max(most, least),
+          minExcluded: above !== undefined,
+          maxExcluded: below !== undefined,
+          noNaN: true,
+        })
         .map((value) => value + 0);
     }
     case 'whole':

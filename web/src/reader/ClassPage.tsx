@@ -3,7 +3,7 @@ import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { call } from '../api/call.js';
-import { Thumbnail } from '../thumbnail/Thumbnail.js';
+import { LessonCard } from '../thumbnail/LessonCard.js';
 import { ReturnKey } from '../session/ReturnKey.js';
 import { useSignInWhenNeeded, useSignOut, useAccount } from '../session/useAccount.js';
 import { useTranslation } from '../text/text.js';
@@ -54,21 +54,13 @@ export function ClassPage() {
             const begun = lesson.sheets.some(({ progress }) => progress !== 'unopened');
             const next = lesson.sheets.find(({ progress }) => progress !== 'done') ?? lesson.sheets[0]!;
             return (
-              <li
-                key={lesson.id}
-                className="flex flex-col overflow-hidden rounded-lg border border-line bg-sheet sm:flex-row"
-              >
-                <div className="grid place-items-center border-line p-3 sm:border-r">
-                  <Thumbnail
-                    figure={lesson.firstFigure}
-                    of={`${lesson.id}:edition ${lesson.edition}`}
-                    label={t('shelf.openingFigure', { title: lesson.title })}
-                    width={280}
-                    height={130}
-                  />
-                </div>
-                <div className="flex flex-1 flex-col px-5 py-4">
-                  <h2 className="font-serif text-[20px] font-medium">{lesson.title}</h2>
+              <li key={lesson.id}>
+                <LessonCard
+                  beside
+                  title={lesson.title}
+                  figure={lesson.firstFigure}
+                  of={`${lesson.id}:edition ${lesson.edition}`}
+                >
                   <p className="text-[13px] text-soft">
                     {t('reader.progress', { done, count: lesson.sheets.length })}
                   </p>
@@ -102,7 +94,7 @@ export function ClassPage() {
                   >
                     {begun ? t('reader.goOn') : t('reader.start')}
                   </Link>
-                </div>
+                </LessonCard>
               </li>
             );
           })}

@@ -3,7 +3,7 @@ import { emptyProse } from '@bogen/core/lesson';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../api/call.js';
-import { Thumbnail } from '../thumbnail/Thumbnail.js';
+import { LessonCard } from '../thumbnail/LessonCard.js';
 import { useSignInWhenNeeded, useSignOut, useAccount } from '../session/useAccount.js';
 import { newId } from '../saving/newId.js';
 import { useTranslation } from '../text/text.js';
@@ -107,19 +107,13 @@ function CourseShelf({ course }: { course: Course }) {
             <Link
               to={`/write/${lesson.id}`}
               aria-label={t('shelf.open', { title: lesson.title })}
-              className="block rounded-lg border border-line bg-sheet transition-colors hover:border-strong"
+              className="block"
             >
-              <div className="grid place-items-center border-b border-line py-3">
-                <Thumbnail
-                  figure={lesson.firstFigure}
-                  of={`${lesson.id}:revision ${lesson.revision}`}
-                  label={t('shelf.openingFigure', { title: lesson.title })}
-                  width={280}
-                  height={130}
-                />
-              </div>
-              <div className="px-4 py-3">
-                <h3 className="font-serif text-[17px] font-medium">{lesson.title}</h3>
+              <LessonCard
+                title={lesson.title}
+                figure={lesson.firstFigure}
+                of={`${lesson.id}:revision ${lesson.revision}`}
+              >
                 <p className="text-[13px] text-soft">
                   {t('shelf.sheets', { count: lesson.sheetCount })} ·{' '}
                   {lesson.edition === null
@@ -128,7 +122,7 @@ function CourseShelf({ course }: { course: Course }) {
                       ? t('shelf.changed', { number: lesson.edition })
                       : t('shelf.edition', { number: lesson.edition })}
                 </p>
-              </div>
+              </LessonCard>
             </Link>
           </li>
         ))}

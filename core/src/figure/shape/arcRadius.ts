@@ -1,13 +1,13 @@
 import { arcFromEnds } from '../../curve/circle.js';
 import { distance } from '../../curve/vector.js';
 import { choice, flag, place } from '../../describe/describe.js';
-import { length } from '../parts.js';
+import { positiveLength } from '../parts.js';
 import { defineShape, passed } from './define.js';
 
 /** A circular arc between two ends with a radius. */
 export const arcRadius = defineShape(
   'arcRadius',
-  { start: place, end: place, radius: length, side: choice('left', 'right'), large: flag },
+  { start: place, end: place, radius: positiveLength, side: choice('left', 'right'), large: flag },
   {
     curve: ({ start, end, radius, side, large }) => arcFromEnds(start, end, radius, side, large),
     handles: ({ start, end }) => [passed('start', start), passed('end', end)],

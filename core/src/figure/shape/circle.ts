@@ -1,7 +1,7 @@
 import { exactCircle } from '../../curve/circle.js';
 import { approximateCircle, approximateCircleByCubics } from '../../curve/circleError.js';
 import { either, place, tagged, unionOf, whole, type ValueOf } from '../../describe/describe.js';
-import { degree, length } from '../parts.js';
+import { degree, positiveLength } from '../parts.js';
 import { defineShape, passed, pulls } from './define.js';
 import { layout } from './layout.js';
 
@@ -15,7 +15,7 @@ export type ApproximateCircle = ValueOf<typeof approximation>;
 /** A whole circle, exact or approximate. */
 export const circle = defineShape(
   'circle',
-  { centre: place, radius: length, layout: either(layout, approximation) },
+  { centre: place, radius: positiveLength, layout: either(layout, approximation) },
   {
     curve: ({ centre, radius, layout: by }) => {
       if (typeof by === 'string') return exactCircle({ centre, radius, x: [1, 0], y: [0, 1] }, by);

@@ -12,7 +12,7 @@ export const conic = defineShape(
     held: choice('shoulder', 'tangentIntersection'),
     /** The place that is held. */
     place,
-    rho: number({ unit: 'ratio' }),
+    rho: number({ unit: 'ratio', above: 0, below: 1 }),
   },
   {
     curve: ({ start, end, held, place: at, rho }) =>

@@ -1,13 +1,13 @@
 import { fitStroke } from '../../curve/fitPoints.js';
 import { addScaled, subtract } from '../../curve/vector.js';
 import { list, place } from '../../describe/describe.js';
-import { degree, figureLimits, length } from '../parts.js';
+import { degree, figureLimits, positiveLength } from '../parts.js';
 import { defineShape, passed } from './define.js';
 
 /** A freehand stroke, fitted to a tolerance. It has one handle, its start, which takes all of it along. */
 export const stroke = defineShape(
   'stroke',
-  { points: list(place, figureLimits.strokePoints, 1), tolerance: length, degree },
+  { points: list(place, figureLimits.strokePoints, 1), tolerance: positiveLength, degree },
   {
     curve: (shape) => fitStroke(shape.points, shape.tolerance, shape.degree).curve,
     handles: ({ points }) => [passed('start', points[0]!)],

@@ -5,9 +5,9 @@ import type { FigureScene } from '../../figure/scene/scene.js';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
-import { Check, Choice } from '../../ui/Choice.js';
+import { Choice } from '../../ui/Choice.js';
 import { ExpressionField } from '../../ui/ExpressionField.js';
-import { WholeField } from '../../ui/WholeField.js';
+import { DescribedField } from '../fields/DescribedField.js';
 
 /** The arguments of an operation as its form holds them, and the ids of further sources. */
 export type Arguments = Readonly<Record<string, unknown>>;
@@ -88,40 +88,7 @@ function FieldOf(props: FieldProps) {
           />
         );
       }
-      return (
-        <ExpressionField
-          label={label}
-          value={Number(value)}
-          {...(field.least !== undefined && field.most !== undefined
-            ? { limits: { least: field.least, most: field.most } }
-            : {})}
-          onChange={onChange}
-        />
-      );
-    case 'whole':
-      return (
-        <WholeField
-          label={label}
-          value={Number(value)}
-          least={field.least}
-          most={field.most}
-          onChange={onChange}
-        />
-      );
-    case 'choice': {
-      const { choices } = field as { readonly choices: readonly (string | number)[] };
-      return (
-        <Choice
-          label={label}
-          value={String(value)}
-          choices={choices.map(String)}
-          name={(choice) => (field.signs ? choice : t(`change.choices.${choice as 'pull'}`))}
-          onChange={(next) => onChange(choices.find((choice) => String(choice) === next))}
-        />
-      );
-    }
-    case 'flag':
-      return <Check label={label} value={value === true} onChange={onChange} />;
+      break;
     case 'pair':
       return field.line ? <AxisField {...props} /> : <CornersField {...props} />;
     case 'place': {
@@ -140,8 +107,16 @@ function FieldOf(props: FieldProps) {
       );
     }
     default:
-      return null;
   }
+  return (
+    <DescribedField
+      label={label}
+      field={field}
+      value={value}
+      onChange={onChange}
+      wordFor={(choice) => t(`change.choices.${choice as 'pull'}`)}
+    />
+  );
 }
 
 /** A parameter, with the one at the cursor on offer. */

@@ -67,7 +67,7 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
           label={t('draw.parametrisation')}
           value={options.parametrisation}
           choices={['uniform', 'chord', 'centripetal'] as const}
-          name={(value) => t(`draw.parametrisations.${value}`)}
+          name={(value) => t(`details.choices.${value}`)}
           onChange={(parametrisation) => drawing.setOptions({ parametrisation })}
         />
       )}
@@ -122,7 +122,7 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
           label={t('draw.side')}
           value={options.side}
           choices={['left', 'right'] as const}
-          name={(value) => t(`draw.sidesOfWay.${value}`)}
+          name={(value) => t(`details.choices.${value}`)}
           onChange={(side) => drawing.setOptions({ side })}
         />
       )}
@@ -138,7 +138,7 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
           label={t('draw.held')}
           value={options.held}
           choices={['shoulder', 'tangentIntersection'] as const}
-          name={(value) => t(`draw.heldBy.${value}`)}
+          name={(value) => t(`details.choices.${value}`)}
           onChange={(held) => drawing.setOptions({ held })}
         />
       )}

@@ -1,3 +1,25 @@
+import type { ShapeKind, Shapes } from '@bogen/core/figure';
+
+type FieldsOf<Kind extends ShapeKind> = Omit<Shapes[Kind]['description']['fields'], 'kind'>;
+type Simple = { readonly type: 'number' | 'whole' | 'flag' | 'choice' };
+type SimpleKeys<Fields> = {
+  [Key in keyof Fields]: Fields[Key] extends Simple ? Key : never;
+}[keyof Fields];
+type WordsIn<F> = F extends { readonly type: 'choice'; readonly choices: readonly (infer Word)[] }
+  ? Word
+  : never;
+
+/** A text for each parameter of a shape that a simple field can show, and for no other. */
+type FieldTexts = {
+  readonly [Kind in ShapeKind]: Readonly<Record<SimpleKeys<FieldsOf<Kind>>, string>>;
+};
+
+/** The words that these fields let one choose from. */
+type ChoiceWord = {
+  [Kind in ShapeKind]: WordsIn<FieldsOf<Kind>[keyof FieldsOf<Kind>]>;
+}[ShapeKind] &
+  string;
+
 export const details = {
   details: 'Details …',
   title: 'Details of {{item}}',
@@ -20,15 +42,34 @@ export const details = {
   proportion: 'keep the proportion',
   follows: 'It follows its source and has no size of its own.',
   form: 'Form',
-  degree: 'Degree',
-  radius: 'Radius, mm',
-  bulge: 'Bulge',
-  sides: 'Sides',
-  large: 'the longer arc',
-  rho: 'ρ',
+  fields: {
+    through: { degree: 'Degree', parametrisation: 'Parametrisation', closed: 'closed' },
+    arcThrough: {},
+    arcRadius: { radius: 'Radius, mm', side: 'Side', large: 'the longer arc' },
+    arcBulge: { bulge: 'Bulge' },
+    circle: { radius: 'Radius, mm' },
+    ellipse: { layout: 'Layout' },
+    rectangle: {},
+    polygon: { sides: 'Sides' },
+    conic: { held: 'Held', rho: 'ρ' },
+    chain: {},
+    stroke: { tolerance: 'Tolerance', degree: 'Degree' },
+  } satisfies FieldTexts,
+  choices: {
+    uniform: 'uniform',
+    chord: 'chord length',
+    centripetal: 'centripetal',
+    left: 'left of the chord',
+    right: 'right of the chord',
+    quadratic9: 'four quarters, degree 2',
+    quadratic7: 'three thirds, degree 2',
+    cubic7: 'two halves, degree 3',
+    quintic6: 'one piece, degree 5',
+    shoulder: 'shoulder',
+    tangentIntersection: 'tangent intersection',
+  } satisfies Record<ChoiceWord, string>,
   node: 'Node {{index}}',
   nodeKinds: { corner: 'corner', aligned: 'aligned', equal: 'equal' },
-  tolerance: 'Tolerance',
   closed: 'closed',
   periodicDegree: 'Degree of the approximation',
   periodicCount: 'Points of the approximation',

@@ -1,3 +1,5 @@
+import type { Shown } from '@bogen/core/figure';
+
 export const writer = {
   sheets: 'Sheets',
   addSheet: 'Add sheet',
@@ -57,7 +59,7 @@ export const writer = {
     vectors: 'Tangent and normal at the cursor',
     osculating: 'Osculating circle at the cursor',
     construction: 'Construction of the point at the cursor',
-  },
+  } satisfies Record<keyof Shown, string>,
   built: 'built',
   asStudent: 'See as a student',
   backToWriting: 'Back to writing',
