@@ -16,7 +16,7 @@ test('the server goes away while a student works: it says so, nothing is lost, a
   await expect(page.getByRole('alert')).toContainText('everything is kept on this device');
   await expect(page.locator('[data-save="offline"]')).toContainText('2 kept on this device');
   await page.getByRole('button', { name: 'Check' }).click();
-  await expect(page.locator('[data-task]')).toContainText('Done. All of it holds.');
+  await expect(page.locator('[data-task]')).toContainText('Done. All conditions are met.');
   await expect(page.locator('[data-task]')).toContainText('as soon as the connection is back');
   const left = await coordinatesOf(page, 'waist/P4');
 

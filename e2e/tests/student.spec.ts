@@ -57,7 +57,7 @@ test('a student joins, moves near and far, is checked, and finds everything agai
     await expect(page.locator('[data-task] li').first()).toHaveAttribute('data-met', 'true');
     await page.getByRole('button', { name: 'Check' }).click();
     await expect(page.locator('[data-task]')).toContainText(
-      'Done. All of it holds. Checked again by the server.',
+      'Done. All conditions are met. Checked again by the server.',
     );
     await expect(page.locator('[data-progress="done"]')).toHaveCount(1);
   });
@@ -72,7 +72,7 @@ test('a student joins, moves near and far, is checked, and finds everything agai
     expect(await Promise.all(others.map((name) => coordinatesOf(page, `waist/${name}`)))).toEqual(before);
     expect(await coordinatesOf(page, 'waist/P7')).not.toEqual(control);
     await page.getByRole('button', { name: 'Check' }).click();
-    await expect(page.locator('[data-task]')).toContainText('Done. All of it holds.');
+    await expect(page.locator('[data-task]')).toContainText('Done. All conditions are met.');
   });
 
   await test.step('the page is closed right after a drag, and nothing is lost', async () => {

@@ -35,7 +35,7 @@ export interface Snapped {
   readonly name?: string;
 }
 
-/** Pixels within which a place is drawn to something. */
+/** Pixels within which a place snaps to something. */
 const reach = 10;
 
 /**
@@ -44,7 +44,7 @@ const reach = 10;
  * or through the last and a reference point; the nearest place of a curve; a crossing of the grid; an angle
  * of whole 15°; in this order, but for a crossing right under the pointer.
  * @param places set in this drawing so far; the first of them closes the curve
- * @param points more points to be drawn to, with their names; where they are given nothing is closed
+ * @param points more points to snap to, with their names; where they are given nothing is closed
  */
 export function snap(
   pointer: Point,
@@ -116,7 +116,7 @@ export function snap(
   return { at: pointer.map(roundPlace), kind: null };
 }
 
-/** Angles that are whole multiples of this are drawn to. */
+/** Angles that are whole multiples of this are snapped to. */
 const angleStep = 15;
 
 /**

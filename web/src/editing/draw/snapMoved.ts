@@ -6,7 +6,7 @@ import type { FigureState } from '../../figure/scene/sceneParts.js';
 import { snap, type Snapped } from './snap.js';
 
 /**
- * The place that a grip on the move is drawn to: all that a drawing snaps to, but for what answers to the
+ * The place that a grip on the move snaps to: all that a drawing snaps to, but for what answers to the
  * move; of its own curve the other control points, and the lines on which they stand.
  * @param before the figure as it was when the grip was taken
  */

@@ -38,7 +38,7 @@ export interface MovableGrip {
 /**
  * What makes elements grips of the figure. One of several selected grips takes the others along. Where several
  * grips lie on one place it is asked which is meant. With Shift a press, and Space without one, adds to the
- * selection or takes out of it. With Ctrl a grip is drawn to what lies near, where its figure is drawn and not only
+ * selection or takes out of it. With Ctrl a grip snaps to what lies near, where its figure is drawn and not only
  * tried.
  * @param gripOf what an element with the class `mark` stands for; there may be many below one listener
  */

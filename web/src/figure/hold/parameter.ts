@@ -3,7 +3,7 @@ import type { ScaleLinear } from 'd3-scale';
 import { fromPixel, toPixel, type Projection } from '../geometry/projection.js';
 import { directionOf, stepsOf, within, type KeyPress, type ValueSpace } from './valueSpace.js';
 
-/** Pixels within which a parameter on the rail is drawn to one that attracts it. */
+/** Pixels within which a parameter on the rail snaps to one that attracts it. */
 const reach = 6;
 
 /** A parameter of a curve, pulled along the curve in the drawing. */
@@ -15,7 +15,7 @@ export function alongCurve(curve: Curve, projection: Projection): ValueSpace<num
   };
 }
 
-/** What a parameter on the rail is kept within and drawn to. */
+/** What a parameter on the rail is kept within and snaps to. */
 interface AlongRail {
   /** The domain, where nothing else is said. */
   readonly limits?: readonly [number, number];

@@ -23,7 +23,7 @@ export function arrowStep(press: KeyPress, grid: number): [number, number] | und
 /**
  * The places of the drawing.
  * @param grid the drawing's grid, of which the arrows step a tenth
- * @param snap what a place is drawn to, if anything
+ * @param snap what a place snaps to, if anything
  */
 export function places(
   projection: Projection,

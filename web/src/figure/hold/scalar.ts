@@ -31,8 +31,8 @@ export function alongLine(
   };
 }
 
-/** Degrees between the angles that a direction is drawn to with Ctrl, and that an arrow turns it. */
-const degrees = { drawn: 15, step: 1 };
+/** Degrees between the angles that a direction snaps to with Ctrl, and that an arrow turns it. */
+const degrees = { snap: 15, step: 1 };
 const radians = (angle: number): number => (angle * Math.PI) / 180;
 
 /**
@@ -46,7 +46,7 @@ export function angleAbout(projection: Projection, centre: Point, radius: number
     toScreen: (angle) => [cx + radius * Math.cos(angle), cy - radius * Math.sin(angle)],
     at: ([x, y], { ctrlKey }) => {
       const angle = Math.atan2(cy - y, x - cx);
-      const unit = radians(degrees.drawn);
+      const unit = radians(degrees.snap);
       return ctrlKey ? turned(Math.round(angle / unit) * unit) : angle;
     },
     nudged: (angle, press) => {

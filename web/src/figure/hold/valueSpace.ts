@@ -16,7 +16,7 @@ export interface KeyPress extends HeldKeys {
 
 /**
  * The values that something can be pulled through: where a value stands on the screen, which value a place on the
- * screen means, drawn to what attracts it and kept within its limits, and which value is one step of a key away.
+ * screen means, snapped to what attracts it and kept within its limits, and which value is one step of a key away.
  */
 export interface ValueSpace<Value> {
   /** Where the mark of a value stands. What is taken hold of beside its middle stays as far from the pointer. */

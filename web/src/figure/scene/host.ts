@@ -28,7 +28,7 @@ export interface FigureHost {
   /** How far the document has come; where it is not given it is here. */
   readonly arrival?: () => Arrival;
   /**
-   * The place that a grip on the move is drawn to, where it is to be drawn to something, and to what.
+   * The place that a grip on the move snaps to, where it is to snap to something, and what that is.
    * @param before the figure as it was when the grip was taken
    */
   readonly snap?: (

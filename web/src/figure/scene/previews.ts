@@ -1,7 +1,7 @@
 import type { FigurePreview, PreviewOwner, Snap } from './sceneParts.js';
 import { Store } from './store.js';
 
-/** What tools, panels and the hand would make, each with its owner, and what the grip in the hand is drawn to. */
+/** What tools, panels and the hand would make, each with its owner, and what the grip in the hand snaps to. */
 export class Previews extends Store {
   private readonly shown = new Map<PreviewOwner, FigurePreview>();
   private snapped_: Snap | null = null;

@@ -40,7 +40,7 @@ export const change = {
   largestMove: 'Largest move of a point',
   apply: 'Apply',
   applyHelp: 'Apply: the curve itself becomes this.',
-  applyFreezes: 'Apply: the curve becomes this and stands alone from then on.',
+  applyFreezes: 'Apply: the curve becomes this and no longer follows its source.',
   goes: 'What is crossed out in the figure is removed: the mirror image takes its place.',
   calculating: 'Calculating …',
   link: 'Add as a linked curve',

@@ -13,7 +13,7 @@ export const items = {
   paste: 'Paste what was copied',
   keepCopy: 'Keep a faint copy of {{name}}',
   remove: 'Delete {{name}}',
-  freeze: 'Freeze {{name}}: it stands alone from then on',
+  freeze: 'Freeze {{name}}: it no longer follows its source',
   removed: '{{name}} deleted. Undo brings it back.',
   inUse: '{{other}} is built from it; delete or freeze {{other}} first.',
   name: 'Name of {{name}}',

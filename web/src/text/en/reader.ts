@@ -9,7 +9,7 @@ export const reader = {
   otherEdition: 'Your work on edition {{number}}',
   openingWork: 'Your work on this sheet is being opened; then its points can be moved.',
   notOpened:
-    'The server does not answer, so your work on this sheet is not here yet. It is kept; the text can be read meanwhile.',
+    'The server does not answer, so your work on this sheet is not here yet. It is kept; the text can be read in the meantime.',
   toNewer: 'Go to edition {{number}}',
   sheetState: 'Sheet {{number}}, {{title}}: {{state}}',
   state: { unopened: 'not opened', opened: 'opened', begun: 'begun', tried: 'tried', done: 'done' },

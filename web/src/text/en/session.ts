@@ -26,5 +26,5 @@ export const session = {
   copied: 'Copied',
   goOn: 'Go to the lessons',
   newKey: 'Make a new return key',
-  newKeyWarning: 'The key that you had before ends.',
+  newKeyWarning: 'Your previous key stops working.',
 };

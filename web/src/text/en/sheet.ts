@@ -20,14 +20,14 @@ export const sheet = {
   showProse: 'Show the text',
   met: 'met',
   notMet: 'not yet',
-  allMet: 'Done. All of it holds.',
-  notAllMet: 'Not yet. Look at the open rows.',
+  allMet: 'Done. All conditions are met.',
+  notAllMet: 'Not yet. Look at the rows that are not met.',
   confirmed: 'Checked again by the server.',
   unconfirmed: 'The server will check it as soon as the connection is back.',
-  disagrees: 'The server came to another result; its result counts.',
+  disagrees: 'The server came to a different result, and that is the one that counts.',
   doneBefore: 'You have done this sheet.',
   conditions: {
-    curveThroughPoint: { text: '{{item}} passes {{target}} within {{tolerance}} mm' },
+    curveThroughPoint: { text: '{{item}} passes through {{target}} within {{tolerance}} mm' },
     pointAtPlace: { text: '{{point}} lies at {{place}} within {{tolerance}} mm' },
     pointsUnmoved: {
       text_controlPoints: 'The other control points stay within {{tolerance}} mm',
