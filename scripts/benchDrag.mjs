@@ -67,7 +67,7 @@ export async function makeLessons() {
   const sheet = (id, comb) => ({
     id,
     title: id[0].toUpperCase() + id.slice(1),
-    prose: { type: 'doc', content: [] },
+    prose: { type: 'doc', content: [{ type: 'paragraph' }] },
     task: null,
     figure: {
       version: 1,

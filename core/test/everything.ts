@@ -1,6 +1,7 @@
 /** All of core, for its own tests; other packages come in by the doors. */
 export * from '../src/curve/curve.js';
 export * from '../src/curve/error.js';
+export * from '../src/curve/insertedPoints.js';
 export * from '../src/told/coreSentences.js';
 export * from '../src/told/told.js';
 export * from '../src/curve/knotVector.js';

@@ -371,6 +371,66 @@ test('a knot is pulled along the rail, onto its neighbour and off again; Escape 
   });
 });
 
+test('a knot is inserted by pointing, pulled off the rail, and raised and lowered by the keys', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Knots in and out');
+  const curve = async (): Promise<Curve> => {
+    const item = (await figure(page)).items.find(({ id }) => id === 'curve')!;
+    if (item.kind !== 'curve') throw new Error('no curve');
+    return item.curve;
+  };
+  const marks = page.getByRole('slider', { name: /^Knot of/ });
+  const said = page.locator('[data-knot-said]');
+  const first = await curve();
+  const box = async (index: number) => (await marks.nth(index).boundingBox())!;
+  const [left, right] = [await box(0), await box(3)];
+  const x = (share: number): number => left.x + left.width / 2 + share * (right.x - left.x);
+  const y = left.y + 30;
+
+  await test.step('the press shows the new polygon, Escape takes it away, letting go inserts', async () => {
+    await page.mouse.move(x(0.5), y);
+    await page.mouse.down();
+    await expect(said).toHaveText(/multiplicity 1, C2\./);
+    await expect(handle(page, 'curve/P6')).toHaveCount(1);
+    await page.keyboard.press('Escape');
+    await page.mouse.up();
+    await expect(handle(page, 'curve/P6')).toHaveCount(0);
+    await page.mouse.move(x(0.4), y);
+    await page.mouse.down();
+    await page.mouse.move(x(0.5), y, { steps: 4 });
+    await page.mouse.up();
+    await expect.poll(async () => (await curve()).points.length).toBe(first.points.length + 1);
+    expect(largestDistance(first, await curve()).distance).toBeLessThan(1e-9);
+    await expect(marks).toHaveCount(5);
+  });
+  await test.step('pulled off the rail it is gone; that it was not needed is told as no distance', async () => {
+    const knot = await box(2);
+    await page.mouse.move(knot.x + knot.width / 2, y);
+    await page.mouse.down();
+    await page.mouse.move(knot.x + knot.width / 2, y - 60, { steps: 4 });
+    await expect(said).toHaveText(/no knot\. The curve moves by at most 0/);
+    await page.mouse.up();
+    await expect.poll(async () => (await curve()).points.length).toBe(first.points.length);
+  });
+  await test.step('plus and minus raise and lower its multiplicity, to the degree and no further', async () => {
+    await marks.nth(1).focus();
+    await page.keyboard.press('+');
+    await expect(marks.nth(1)).toHaveAttribute('aria-valuetext', /multiplicity 2/);
+    await page.keyboard.press('+');
+    await expect(marks.nth(1)).toHaveAttribute('aria-valuetext', /multiplicity 3/);
+    await page.keyboard.press('+');
+    await expect(said).toHaveText(/at most 3 is allowed for degree 3/);
+    await page.keyboard.press('-');
+    await expect(marks.nth(1)).toHaveAttribute('aria-valuetext', /multiplicity 2/);
+    await page.keyboard.press('Delete');
+    await expect(marks).toHaveCount(3);
+    for (let k = 0; k < 4; k++) await page.keyboard.press('Control+z');
+    await expect(marks).toHaveCount(4);
+  });
+});
+
 test('comparing: a copy is kept, the distance is the core’s, and two panes move together', async ({
   newContext,
 }) => {

@@ -61,8 +61,7 @@ const images = (target: FakeContext): FakeBitmap[] =>
 
 /** The sheets over the whole pane that were copied, and how many marks were, which stand on smaller bitmaps. */
 const copied = (target: FakeContext): FakeBitmap[] => images(target).filter(isSheet);
-const marksCopied = (target: FakeContext): number =>
-  images(target).filter((image) => !isSheet(image)).length;
+const marksCopied = (target: FakeContext): number => images(target).filter((image) => !isSheet(image)).length;
 const strokes = (target: FakeContext): number => target.named('stroke').length;
 
 describe('the layers of a figure', () => {

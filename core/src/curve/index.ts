@@ -14,6 +14,8 @@ export { curvatureExtremes, inflections } from './features.js';
 export { fitStroke } from './fitPoints.js';
 export { largestDistance, type LargestDistance } from './hausdorff.js';
 export { spanHulls } from './hull.js';
+export { insertedPoints, type InsertedPoint } from './insertedPoints.js';
+export { insertKnot } from './insertKnot.js';
 export { interpolate, type Parametrisation } from './interpolate.js';
 export {
   clampedUniformKnots,
@@ -36,3 +38,4 @@ export { basisAt, sampleBasis, type BasisSamples } from './sampleBasis.js';
 export { sampleDistances } from './sampleDistances.js';
 export { supportOf } from './support.js';
 export { validateCurve } from './validate.js';
+export { removeKnot } from './removeKnot.js';

@@ -1,68 +1,207 @@
-import clsx from 'clsx';
-import { useLayoutEffect, useRef, useSyncExternalStore } from 'react';
 import { itemOf } from '@bogen/core/figure';
+import clsx from 'clsx';
+import {
+  useLayoutEffect,
+  useRef,
+  useState,
+  useSyncExternalStore,
+  type KeyboardEvent,
+  type PointerEvent,
+} from 'react';
+import { pixelIn } from '../figure/geometry/projection.js';
 import { alongRail } from '../figure/hold/parameter.js';
-import { useHold, type Holdable } from '../figure/hold/useHold.js';
+import { useHold, type Holdable, type Holding } from '../figure/hold/useHold.js';
+import type { ValueSpace } from '../figure/hold/valueSpace.js';
 import { nameOf } from '../figure/scene/names.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
-import { railAxis } from './axis.js';
-import { knotMarksOf, knotUnit } from './knotMarks.js';
+import { useTold } from '../text/told.js';
+import { gutter, railAxis } from './axis.js';
+import { isSameChange, outcomeOf, type KnotChange } from './knotChange.js';
+import { knotMarksOf, knotUnit, mayChangeKnots } from './knotMarks.js';
 import type { TrackMarksProps } from './track.js';
 
+/** A parameter in the hand, and whether it was pulled off the rail. */
+interface Pulled {
+  readonly u: number;
+  readonly off: boolean;
+}
+
+/** Pixels up or down by which a knot is pulled off the rail. */
+const offRail = 34;
+
+/** What is said beside the hand. */
+interface Said {
+  readonly u: number;
+  readonly text: string;
+  readonly bad: boolean;
+}
+
 /**
- * The knots on their track as something to take hold of: focusable, pulled along the axis and nudged with the
- * arrows, where whoever is here may move them. Their bars are drawn on the canvas below.
+ * The knots on their track as something to take hold of: focusable, pulled along the axis, off it or onto a neighbour,
+ * and nudged with the arrows; a press on a free place inserts one. All of it as far as whoever is here may do so.
+ * Their bars are drawn on the canvas below.
  */
-export function KnotMarks({ scene, width }: TrackMarksProps) {
+export default function KnotMarks({ scene, width }: TrackMarksProps) {
   const { t } = useTranslation();
+  const tell = useTold();
   const group = useRef<HTMLDivElement>(null);
   /** The knot in the hand, by its order, and where it would go. */
   const pulled = useRef<{ readonly index: number; readonly to: number } | null>(null);
+  const [said, say] = useState<Said | null>(null);
   const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   const parameterWindow = scene.axis.window;
   const marks = curve ? knotMarksOf(scene, curve) : [];
+  const { item } = scene.document.rail;
 
-  const holdableOf = (element: Element): Holdable<number> | undefined => {
-    const index = Number(element.getAttribute('data-knot'));
-    const mark = marks[index];
-    const item = scene.document.rail.item;
-    if (!mark || !curve || item === null) return undefined;
-    const axis = railAxis(curve, width, parameterWindow);
-    const commandTo = (to: number) => ({ name: 'moveKnot', item, knot: mark.value, to }) as const;
+  const wordsOf = (change: KnotChange, outcome: ReturnType<typeof outcomeOf>): Said => {
+    const u = change.kind === 'insert' ? change.at : change.kind === 'move' ? change.to : change.knot;
+    if ('refused' in outcome) return { u, text: tell(outcome.refused), bad: true };
+    const values = {
+      value: shownNumber(outcome.knot.value, 3),
+      multiplicity: outcome.knot.multiplicity,
+      order: outcome.order,
+    };
+    const where =
+      outcome.knot.multiplicity === 0
+        ? t('rail.knotGone', values)
+        : t(outcome.order < 0 ? 'rail.knotWithGap' : 'rail.knotWithOrder', values);
+    if (outcome.deviation === undefined) return { u, text: where, bad: false };
+    const off = t('rail.curveMoves', { deviation: shownNumber(outcome.deviation, 4) });
+    return { u, text: `${where} ${off}`, bad: false };
+  };
+
+  /** Shows and does changes of the knots, as they come from the hand or from a key. */
+  const holdingOf = (changeOf: (value: Pulled) => KnotChange | null, index = -1): Holding<Pulled> => {
+    const before = curve!;
+    let isShown = false;
+    const release = (): void => {
+      if (isShown) scene.host.preview(null);
+      scene.previews.show('hand', null);
+      pulled.current = null;
+      say(null);
+      scene.invalidate();
+    };
+    let last: { readonly change: KnotChange; readonly outcome: ReturnType<typeof outcomeOf> } | null = null;
+    const outcomeAt = (value: Pulled): typeof last => {
+      const change = changeOf(value);
+      if (!change) return null;
+      // Off the rail it is the same wherever the pointer goes.
+      if (last && isSameChange(last.change, change)) return last;
+      last = { change, outcome: outcomeOf(before, item!, change) };
+      return last;
+    };
     return {
-      space: alongRail(curve, axis, {
-        limits: mark.limits,
-        attracts: [mark.value, ...mark.neighbours],
-        unit: knotUnit(curve),
-      }),
-      value: () => mark.value,
-      ...(mark.movable ? {} : { fixed: () => undefined }),
-      take: () => {
-        const release = (): void => {
-          if (pulled.current) scene.host.preview(null);
-          pulled.current = null;
-          scene.invalidate();
-        };
-        return {
-          preview: (to) => {
-            pulled.current = { index, to };
-            scene.host.preview(to === mark.value ? null : commandTo(to));
-          },
-          commit: (to) => {
-            release();
-            if (to !== mark.value) scene.host.do(commandTo(to));
-          },
-          cancel: release,
-        };
+      preview: (value) => {
+        const at = outcomeAt(value);
+        const outcome = at && !('refused' in at.outcome) ? at.outcome : null;
+        pulled.current = { index, to: value.u };
+        isShown = true;
+        scene.host.preview(outcome && outcome.command);
+        scene.previews.show('hand', outcome && outcome.preview);
+        say(at && wordsOf(at.change, at.outcome));
+        scene.invalidate();
+      },
+      commit: (value) => {
+        const at = outcomeAt(value);
+        release();
+        if (!at || 'refused' in at.outcome) return;
+        scene.host.do(at.outcome.command);
+        scene.pointed.pickKnot(at.outcome.knot.multiplicity > 0 ? at.outcome.knot.value : null);
+      },
+      cancel: release,
+    };
+  };
+
+  const spaceOf = (limits: readonly [number, number], attracts: readonly number[]): ValueSpace<Pulled> => {
+    const along = alongRail(curve!, railAxis(curve!, width, parameterWindow), {
+      limits,
+      attracts,
+      unit: knotUnit(curve!),
+    });
+    return {
+      toScreen: ({ u }) => along.toScreen(u),
+      at: (pixel, keys) => ({ u: along.at(pixel, keys), off: Math.abs(pixel[1]) > offRail }),
+      nudged: ({ u }, press) => {
+        const next = along.nudged(u, press);
+        return next === undefined ? undefined : { u: next, off: false };
       },
     };
   };
-  const { onPointerDown, onMouseDown, onKeyDown } = useHold(holdableOf);
+
+  const markHold = (index: number): Holdable<Pulled> | undefined => {
+    const mark = marks[index];
+    if (!mark) return undefined;
+    const { value: knot, multiplicity } = mark;
+    return {
+      space: spaceOf(mark.limits, [knot, ...mark.neighbours]),
+      value: () => ({ u: knot, off: false }),
+      ...(mark.movable || mark.removable ? {} : { fixed: () => undefined }),
+      take: () =>
+        holdingOf(({ u, off }) => {
+          if (off && mark.removable) return { kind: 'remove', knot, times: multiplicity };
+          return u === knot || !mark.movable ? null : { kind: 'move', knot, to: u };
+        }, index),
+    };
+  };
+
+  /** A press on a free place of the track takes a new knot in the hand. */
+  const freeHold = (element: Element): Holdable<Pulled> | undefined => {
+    if (!curve || !mayChangeKnots(scene)) return undefined;
+    const axis = railAxis(curve, width, parameterWindow);
+    const inner = marks.slice(1, -1).map(({ value }) => value);
+    const space = spaceOf([marks[0]!.value, marks.at(-1)!.value], inner);
+    const uOf = (press: PointerEvent): number | undefined => {
+      const [x, y] = pixelIn(element, press);
+      const isPlot = x >= gutter.left && x <= width - gutter.right && y >= 12;
+      return isPlot ? axis.invert(x) : undefined;
+    };
+    return {
+      space,
+      value: (press) => {
+        const u = press && uOf(press);
+        return u === undefined ? undefined : { u, off: false };
+      },
+      take: () => holdingOf(({ u, off }) => (off ? null : { kind: 'insert', at: u })),
+      slack: 0,
+    };
+  };
+
+  const { onPointerDown, onMouseDown, onKeyDown } = useHold<Pulled>((element) => {
+    if (!curve || item === null) return undefined;
+    const index = element.getAttribute('data-knot');
+    return index === null ? freeHold(element) : markHold(Number(index));
+  });
+
+  const change = (of: KnotChange): void => {
+    if (!curve || item === null) return;
+    const outcome = outcomeOf(curve, item, of);
+    if ('refused' in outcome) say(wordsOf(of, outcome));
+    else {
+      say(null);
+      scene.host.do(outcome.command);
+    }
+  };
+  /** Delete takes a knot out, plus and minus raise and lower its multiplicity. */
+  const onKnotKey = (event: KeyboardEvent): void => {
+    const mark = marks[Number((event.target as Element).getAttribute('data-knot'))];
+    const { value: knot, multiplicity } = mark ?? { value: 0, multiplicity: 0 };
+    const changes: Readonly<Record<string, KnotChange | undefined>> = {
+      Delete: { kind: 'remove', knot, times: multiplicity },
+      '-': { kind: 'remove', knot, times: 1 },
+      '+': { kind: 'insert', at: knot },
+    };
+    const wanted = changes[event.key];
+    if (mark && wanted && !event.ctrlKey && !event.metaKey) {
+      event.preventDefault();
+      event.stopPropagation();
+      if (mark.removable) change(wanted);
+    } else onKeyDown(event);
+  };
 
   useLayoutEffect(() => {
     if (!curve) return undefined;
-    const elements = [...group.current!.children] as HTMLElement[];
+    const elements = [...group.current!.querySelectorAll<HTMLElement>('[data-knot]')];
     return scene.addPainter(() => {
       const axis = railAxis(curve, width, parameterWindow);
       const [start, end] = axis.domain() as [number, number];
@@ -76,11 +215,19 @@ export function KnotMarks({ scene, width }: TrackMarksProps) {
       });
     });
   });
-  const { item } = scene.document.rail;
+
   if (item === null || !itemOf(scene.document, item)) return null;
+  const saidAt = said && curve ? railAxis(curve, width, parameterWindow)(said.u) : 0;
   return (
-    <div ref={group} onPointerDown={onPointerDown} onMouseDown={onMouseDown} onKeyDown={onKeyDown}>
-      {marks.map(({ value, multiplicity, movable, limits }, index) => (
+    <div
+      ref={group}
+      className={clsx('absolute inset-0', mayChangeKnots(scene) && 'cursor-copy touch-none')}
+      onPointerDown={onPointerDown}
+      onMouseDown={onMouseDown}
+      onKeyDown={onKnotKey}
+      data-knot-track
+    >
+      {marks.map(({ value, multiplicity, movable, removable, limits }, index) => (
         <div
           key={index}
           role="slider"
@@ -94,10 +241,28 @@ export function KnotMarks({ scene, width }: TrackMarksProps) {
           data-knot={index}
           className={clsx(
             'mark absolute bottom-0 left-0 z-10 -ml-[13px] h-14 w-[26px] rounded outline-none focus-visible:ring-3 focus-visible:ring-accent/40 focus-visible:ring-inset',
-            movable ? 'cursor-ew-resize touch-none hover:bg-accent/10' : 'cursor-default',
+            movable || removable ? 'cursor-ew-resize touch-none hover:bg-accent/10' : 'cursor-default',
           )}
+          onFocus={() => scene.pointed.pickKnot(value)}
+          onBlur={() => say(null)}
         />
       ))}
+      <span
+        role="status"
+        className={clsx(
+          'pointer-events-none absolute top-1 z-20 rounded bg-ink px-1.5 py-px font-mono text-[11px] whitespace-nowrap text-sheet',
+          !said && 'sr-only',
+          said?.bad && 'bg-bad',
+        )}
+        style={
+          saidAt > width / 2
+            ? { right: Math.max(4, width - saidAt + 16) }
+            : { left: Math.max(4, saidAt + 16) }
+        }
+        data-knot-said
+      >
+        {said?.text ?? ''}
+      </span>
     </div>
   );
 }

@@ -7,7 +7,9 @@ import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { ReaderAway, readExpression } from '../ui/expression.js';
 import { zoomedWindow } from './axis.js';
+import { mayChangeKnots } from './knotMarks.js';
 
+const KnotField = lazy(() => import('./KnotField.js'));
 const TracksPopup = lazy(() => import('./TracksPopup.js'));
 
 /** Below the plots: which there are, the zoom along the parameter, and the cursor as a number. */
@@ -30,6 +32,11 @@ export function RailFoot({ scene }: { scene: FigureScene }) {
         </Suspense>
       )}
       <span className="flex-1" />
+      {mayChangeKnots(scene) && (
+        <Suspense fallback={null}>
+          <KnotField scene={scene} />
+        </Suspense>
+      )}
       <CursorField scene={scene} />
       {parameterWindow && (
         <button type="button" className={button} onClick={() => scene.axis.setWindow(null)}>

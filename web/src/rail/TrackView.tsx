@@ -1,4 +1,5 @@
 import {
+  Suspense,
   useDeferredValue,
   useId,
   useLayoutEffect,
@@ -146,7 +147,11 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
         style={{ width: valuesWidth(width), height: valuesHeight }}
         data-track-values
       />
-      {track.Marks && width > 0 && !isAwaited && <track.Marks scene={scene} width={width} />}
+      {track.Marks && width > 0 && !isAwaited && (
+        <Suspense fallback={null}>
+          <track.Marks scene={scene} width={width} />
+        </Suspense>
+      )}
       {mayArrangeRail(scene.host, scene.document) && (
         <TrackEdge scene={scene} track={track} height={height} onPull={setPulled} />
       )}

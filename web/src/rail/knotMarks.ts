@@ -8,6 +8,8 @@ export interface KnotMark {
   readonly value: number;
   readonly multiplicity: number;
   readonly movable: boolean;
+  /** Whether it can be taken out, and its multiplicity raised and lowered. */
+  readonly removable: boolean;
   /** How far it can go. */
   readonly limits: readonly [number, number];
   /** Its neighbours, where it can become one with them. */
@@ -18,6 +20,14 @@ export interface KnotMark {
 export function knotUnit(curve: Curve): number {
   const [start, end] = domainOf(curve.knots, curve.degree);
   return 10 ** Math.floor(Math.log10((end - start) / 1000) + 1e-9);
+}
+
+/** Whether whoever is here may change the knots of the rail's curve, which must be given by its points. */
+export function mayChangeKnots({ document, host, railCurve }: FigureScene): boolean {
+  const item = itemOf(document, document.rail.item ?? '');
+  if (item?.kind !== 'curve' || item.locked || item.faint || !railCurve) return false;
+  const operation = { name: 'insertKnot', source: item.id, parameter: 0, times: 1 } as const;
+  return host.may({ name: 'operate', item: item.id, operation, curve: item.curve });
 }
 
 /** The knots of the domain in ascending order. Those inside a curve that is given by its points can be moved. */
@@ -45,6 +55,7 @@ export function knotMarksOf(scene: FigureScene, curve: Curve): readonly KnotMark
       value,
       multiplicity,
       movable: isInside && isGiven && host.may({ name: 'moveKnot', item: item.id, knot: value, to: value }),
+      removable: isInside && mayChangeKnots(scene),
       limits: [Math.min(value, limit(before, 1)), Math.max(value, limit(after, -1))],
       neighbours: joins.map((other) => other!.value),
     };

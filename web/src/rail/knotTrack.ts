@@ -1,15 +1,15 @@
+import { lazy } from 'react';
 import { distinctPointCount, domainOf, grevilleAbscissae, spansOf } from '@bogen/core/curve';
 import { distinctKnotsOf } from '../figure/geometry/geometry.js';
 import { drawJump, jumpsOf } from '../figure/paint/jumpMark.js';
 import { shownNumber } from '../text/number.js';
-import { KnotMarks } from './KnotMarks.js';
 import { drawLitBand, plotFont, type Track } from './track.js';
 
 /** Spans in their colours, and every knot with as many bars above it as its multiplicity. */
 export const knotTrack: Track = {
   name: 'knots',
   height: 70,
-  Marks: KnotMarks,
+  Marks: lazy(() => import('./KnotMarks.js')),
   // What jumps at the knots depends on the points; the text tells whether it changed.
   dependsOn: ({ curve, lit }) => [curve.knots, [...jumpsOf(curve).values()].join(' '), lit?.from, lit?.to],
   valuesAt: ({ curve }, u) => {

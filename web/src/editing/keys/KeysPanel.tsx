@@ -67,6 +67,8 @@ export function KeysPanel({ onClose }: { onClose: () => void }) {
         [k('arrows'), t('keys.does.cursor')],
         [k('pages'), t('keys.does.knot')],
         [k('ends'), t('keys.does.ends')],
+        [k('enter'), t('keys.does.insertKnot')],
+        [`+, -, ${k('delete')}`, t('keys.does.multiplicity')],
       ],
     ],
     [

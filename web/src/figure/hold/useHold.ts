@@ -30,7 +30,7 @@ export interface Holdable<Value> {
   readonly take: (press?: PointerEvent) => Holding<Value>;
   /** Told after a step by a key. */
   readonly nudged?: (value: Value) => void;
-  /** Pixels that a press may tremble without being a move; two where nothing is said. */
+  /** Pixels that a press may tremble without being a move; two where nothing is said. With none the press counts itself, and is shown at once. */
   readonly slack?: number;
 }
 
@@ -161,8 +161,9 @@ export function useHold<Value>(holdableOf: (element: Element) => Holdable<Value>
         slack: holdable.slack ?? 2,
         stopListening: listen(),
         last: value,
-        moved: false,
+        moved: holdable.slack === 0,
       };
+      if (holdable.slack === 0) held.current.holding.preview(value, () => [value]);
     },
     // The focus is given above; the browser's own would take it back from a question that was asked.
     onMouseDown: (event) => event.preventDefault(),

@@ -4,6 +4,7 @@ import { Store } from './store.js';
 /** What is pointed at: a point of a curve, in the figure, on the rail or in a table; places that a panel of numbers means. */
 export class Pointed extends Store {
   private picked_: Picked | null = null;
+  private knot_: number | null = null;
   private highlight_: Highlight | null = null;
 
   get picked(): Picked | null {
@@ -13,6 +14,17 @@ export class Pointed extends Store {
   pick(picked: Picked | null): void {
     if (picked === this.picked_) return;
     this.picked_ = picked;
+    this.changed();
+  }
+
+  /** The value of the knot on the rail that was last focused, as long as there is one. */
+  get knot(): number | null {
+    return this.knot_;
+  }
+
+  pickKnot(knot: number | null): void {
+    if (knot === this.knot_) return;
+    this.knot_ = knot;
     this.changed();
   }
 

@@ -61,6 +61,8 @@ export const keys = {
     cursor: 'Move the cursor by a hundredth',
     knot: 'To the next or previous knot',
     ends: 'To the start or the end',
+    insertKnot: 'On the cursor: insert a knot there',
+    multiplicity: 'On a knot: raise or lower its multiplicity, delete it',
     undo: 'Undo',
     redo: 'Redo',
     copy: 'Copy',

@@ -1,0 +1,40 @@
+import { useState, useSyncExternalStore } from 'react';
+import type { FigureScene } from '../figure/scene/scene.js';
+import { useTranslation } from '../text/text.js';
+import { ProblemText } from '../ui/ProblemText.js';
+import { ExpressionField } from '../ui/ExpressionField.js';
+import { outcomeOf } from './knotChange.js';
+import { knotMarksOf } from './knotMarks.js';
+
+/** The knot that was last focused on the rail, to type its value; nothing where it can't be moved. */
+export default function KnotField({ scene }: { scene: FigureScene }) {
+  const { t } = useTranslation();
+  const knot = useSyncExternalStore(scene.pointed.subscribe, () => scene.pointed.knot);
+  const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
+  const [refused, setRefused] = useState<unknown>(null);
+  const { item } = scene.document.rail;
+  if (knot === null || !curve || item === null) return null;
+  const mark = knotMarksOf(scene, curve).find(({ value }) => value === knot);
+  if (!mark?.movable) return null;
+  const [least, most] = mark.limits;
+  return (
+    <span className="flex items-center gap-2" data-knot-field>
+      <ExpressionField
+        label={t('rail.knotTyped')}
+        value={knot}
+        limits={{ least, most }}
+        onChange={(to) => {
+          const outcome = outcomeOf(curve, item, { kind: 'move', knot, to });
+          if ('refused' in outcome) {
+            setRefused(outcome.refused);
+            return;
+          }
+          setRefused(null);
+          scene.host.do(outcome.command);
+          scene.pointed.pickKnot(to);
+        }}
+      />
+      <ProblemText error={refused} />
+    </span>
+  );
+}
