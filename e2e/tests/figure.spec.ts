@@ -392,7 +392,7 @@ test('a knot is inserted by pointing, pulled off the rail, and raised and lowere
   await test.step('the press shows the new polygon, Escape takes it away, letting go inserts', async () => {
     await page.mouse.move(x(0.5), y);
     await page.mouse.down();
-    await expect(said).toHaveText(/multiplicity 1, C2\./);
+    await expect(said).toHaveText(/multiplicity 1, C²\./);
     await expect(handle(page, 'curve/P6')).toHaveCount(1);
     await page.keyboard.press('Escape');
     await page.mouse.up();

@@ -18,7 +18,7 @@ export default function KnotField({ scene }: { scene: FigureScene }) {
   if (!mark?.movable) return null;
   const [least, most] = mark.limits;
   return (
-    <span className="flex items-center gap-2" data-knot-field>
+    <span className="mr-2 flex items-center gap-2" data-knot-field>
       <ExpressionField
         label={t('rail.knotTyped')}
         value={knot}

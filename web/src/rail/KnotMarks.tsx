@@ -13,7 +13,7 @@ import { alongRail } from '../figure/hold/parameter.js';
 import { useHold, type Holdable, type Holding } from '../figure/hold/useHold.js';
 import type { ValueSpace } from '../figure/hold/valueSpace.js';
 import { nameOf } from '../figure/scene/names.js';
-import { shownNumber } from '../text/number.js';
+import { shownNumber, superscript } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useTold } from '../text/told.js';
 import { gutter, railAxis } from './axis.js';
@@ -60,7 +60,7 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
     const values = {
       value: shownNumber(outcome.knot.value, 3),
       multiplicity: outcome.knot.multiplicity,
-      order: outcome.order,
+      order: superscript(Math.max(0, outcome.order)),
     };
     const where =
       outcome.knot.multiplicity === 0

@@ -63,7 +63,7 @@ export function outcomeOf(
   }
 }
 
-/** The old polygon stays to be seen, and each new point stands on its leg with its ratio. */
+/** Each new point stands on its leg of the old polygon with its ratio. */
 function inserted(curve: Curve, item: string, at: number): KnotOutcome {
   const result = insertKnot(curve, at);
   const points = insertedPoints(curve, at);
@@ -75,8 +75,7 @@ function inserted(curve: Curve, item: string, at: number): KnotOutcome {
       curve: result,
     },
     preview: {
-      places: curve.points,
-      polygon: true,
+      ...nothing,
       pulls: points.map(({ parents }) => parents),
       numbers: points.map(({ at: place, ratio }) => ({ at: place, text: shownNumber(ratio, 3) })),
     },
