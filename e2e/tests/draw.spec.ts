@@ -395,6 +395,19 @@ test('operations are previewed with their numbers, applied, linked, and taken ba
   await page.getByRole('textbox', { name: 'times' }).fill('2');
   await expect(page.locator('[data-change-reason]')).toContainText('multiplicity is 1');
   await expect(page.getByRole('button', { name: 'Apply' })).toBeDisabled();
+  await page.getByLabel('What').selectOption('trimToBox');
+  for (const [corner, value] of [
+    ['Corner 1, x', '-10'],
+    ['Corner 1, y', '40'],
+    ['Corner 2, x', '210'],
+    ['Corner 2, y', '30 + 100/2'],
+  ] as const) {
+    await page.getByLabel(corner, { exact: true }).fill(value);
+  }
+  await page.getByLabel('Part', { exact: true }).fill('7');
+  await expect(page.locator('[data-change-reason]')).toContainText(
+    /There is no part 7; the curve has parts 0 to 1/,
+  );
   await page.getByLabel('What').selectOption('insertKnot');
   await page.getByLabel('at u =').fill('0.5');
   await page.getByRole('button', { name: 'Add as a linked curve' }).click();

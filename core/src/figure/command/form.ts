@@ -56,3 +56,16 @@ export function withGivenCurve(document: FigureDocument, item: FigureItem, made:
   const loose = looseAfter(document, item, made);
   return withForm(withLoose(document, item.id, loose), item, { kind: 'curve', curve: made });
 }
+
+/** An item becomes a given curve, and the command that gives it back its form and its loose points. */
+export function becomeGiven(document: FigureDocument, item: FigureItem, made: Curve) {
+  return {
+    document: withGivenCurve(document, item, made),
+    inverse: {
+      name: 'setForm',
+      item: item.id,
+      form: formOf(item),
+      loose: looseOf(document, item.id) ?? null,
+    },
+  } as const;
+}

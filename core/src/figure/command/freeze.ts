@@ -1,11 +1,10 @@
 import { told } from '../../told/told.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
-import { looseOf } from '../document.js';
 import { curve } from '../parts.js';
 import { anyItem } from './change.js';
 import type { CommandMember } from './define.js';
-import { formOf, withGivenCurve } from './form.js';
+import { becomeGiven } from './form.js';
 
 const description = tagged('name', 'freeze', {
   item: itemId,
@@ -20,15 +19,7 @@ export const freeze: CommandMember<Freeze> = {
   apply: (document, command) => {
     const item = anyItem(document, command.item);
     if (item.kind === 'curve') throw new CommandError(told('standsAlone', { name: item.name }));
-    return {
-      document: withGivenCurve(document, item, command.curve),
-      inverse: {
-        name: 'setForm',
-        item: item.id,
-        form: formOf(item),
-        loose: looseOf(document, item.id) ?? null,
-      },
-    };
+    return becomeGiven(document, item, command.curve);
   },
   touches: ({ item }) => [`${item}/form`],
 };

@@ -1,13 +1,12 @@
 import { told } from '../../told/told.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
-import { looseOf } from '../document.js';
 import { sourcesOfOperation } from '../operate.js';
 import { operationDescription } from '../operation/operations.js';
 import { curve } from '../parts.js';
 import { anyItem } from './change.js';
 import type { CommandMember } from './define.js';
-import { formOf, withGivenCurve } from './form.js';
+import { becomeGiven } from './form.js';
 
 const description = tagged('name', 'operate', {
   item: itemId,
@@ -29,15 +28,7 @@ export const operate: CommandMember<Operate> = {
     if (!sourcesOfOperation(command.operation).includes(item.id)) {
       throw new CommandError(told('operateOnOther', { name: item.name }));
     }
-    return {
-      document: withGivenCurve(document, item, command.curve),
-      inverse: {
-        name: 'setForm',
-        item: item.id,
-        form: formOf(item),
-        loose: looseOf(document, item.id) ?? null,
-      },
-    };
+    return becomeGiven(document, item, command.curve);
   },
   touches: ({ item }) => [`${item}/form`, `${item}/loose`],
 };

@@ -37,7 +37,7 @@ export const patchItem: CommandMember<PatchItem> = {
     const touched = [...Object.keys(set), ...command.clear];
     const had = touched.filter((key) => before[key] !== undefined);
     return {
-      document: withItem(document, changed as unknown as FigureItem),
+      document: touched.length === 0 ? document : withItem(document, changed as unknown as FigureItem),
       inverse: {
         name: 'patchItem',
         item: item.id,
