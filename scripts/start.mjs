@@ -49,7 +49,7 @@ await run(async () => {
 Bogen is at           http://localhost:${port}
 Instructor signs in   ${demo.email}   password   ${demo.password}
 Class code            ${demo.code}
-Data rests in         ${folder}
+Data is kept in       ${folder}
 
 Ctrl-C stops it.`);
   await server.exited;

@@ -1,4 +1,4 @@
-import { facetsOf, largestDistance, periodicCurve, pointAt, type Curve, type Point } from '@bogen/core/curve';
+import { facetsOf, largestDistance, nearestPoint, periodicCurve, pointAt, type Curve, type Point } from '@bogen/core/curve';
 import {
   conicHeldBy,
   curveOf,
@@ -382,7 +382,7 @@ test('a knot is inserted by pointing, pulled off the rail, and raised and lowere
     return item.curve;
   };
   const marks = page.getByRole('slider', { name: /^Knot of/ });
-  const said = page.locator('[data-knot-said]');
+  const said = page.locator('[data-track="knots"] [data-said]');
   const first = await curve();
   const box = async (index: number) => (await marks.nth(index).boundingBox())!;
   const [left, right] = [await box(0), await box(3)];
@@ -429,6 +429,50 @@ test('a knot is inserted by pointing, pulled off the rail, and raised and lowere
     for (let k = 0; k < 4; k++) await page.keyboard.press('Control+z');
     await expect(marks).toHaveCount(4);
   });
+});
+
+test('a weight is pulled on its track, nudged by the keys, and put back with Delete', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Weights');
+  await page.getByRole('button', { name: 'Tracks …' }).click();
+  await page.getByLabel('Weights', { exact: true }).check();
+  await page.keyboard.press('Escape');
+  const curve = async (): Promise<Curve> => {
+    const item = (await figure(page)).items.find(({ id }) => id === 'curve')!;
+    if (item.kind !== 'curve') throw new Error('no curve');
+    return item.curve;
+  };
+  const weight = page.getByRole('slider', { name: 'Weight of P2 of Curve' });
+  await weight.scrollIntoViewIfNeeded();
+  const before = await curve();
+  const box = (await weight.boundingBox())!;
+  const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x, y - 20, { steps: 4 });
+  await expect(page.locator('[data-track="weights"] [data-said]')).toHaveText(/^w2 = \d/);
+  await page.keyboard.press('Escape');
+  await page.mouse.up();
+  expect(await curve()).toEqual(before);
+
+  await page.mouse.move(x, y);
+  await page.mouse.down();
+  await page.mouse.move(x, y - 20, { steps: 4 });
+  await page.mouse.up();
+  await expect.poll(async () => (await curve()).weights?.[2] ?? 1).toBeGreaterThan(1.5);
+  const heavy = await curve();
+  expect(heavy.points).toEqual(before.points);
+  // The heavier point draws the curve towards it.
+  const distance = (of: Curve): number => nearestPoint(of, before.points[2]!).distance;
+  expect(distance(heavy)).toBeLessThan(distance(before));
+  await weight.focus();
+  await page.keyboard.press('ArrowDown');
+  await expect.poll(async () => (await curve()).weights![2]!).toBeLessThan(heavy.weights![2]!);
+  await page.keyboard.press('Delete');
+  await expect.poll(async () => (await curve()).weights![2]).toBe(1);
+  expect(largestDistance(before, await curve()).distance).toBeLessThan(1e-9);
 });
 
 test('comparing: a copy is kept, the distance is the core’s, and two panes move together', async ({

@@ -19,6 +19,7 @@ import { useTold } from '../text/told.js';
 import { gutter, railAxis } from './axis.js';
 import { isSameChange, outcomeOf, type KnotChange } from './knotChange.js';
 import { knotMarksOf, knotUnit, mayChangeKnots } from './knotMarks.js';
+import { Said, type Spoken } from './Said.js';
 import type { TrackMarksProps } from './track.js';
 
 /** A parameter in the hand, and whether it was pulled off the rail. */
@@ -30,11 +31,9 @@ interface Pulled {
 /** Pixels up or down by which a knot is pulled off the rail. */
 const offRail = 34;
 
-/** What is said beside the hand. */
-interface Said {
+/** What is said beside the hand, and at which parameter. */
+interface SaidAt extends Spoken {
   readonly u: number;
-  readonly text: string;
-  readonly bad: boolean;
 }
 
 /**
@@ -48,13 +47,13 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
   const group = useRef<HTMLDivElement>(null);
   /** The knot in the hand, by its order, and where it would go. */
   const pulled = useRef<{ readonly index: number; readonly to: number } | null>(null);
-  const [said, say] = useState<Said | null>(null);
+  const [said, say] = useState<SaidAt | null>(null);
   const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   const parameterWindow = scene.axis.window;
   const marks = curve ? knotMarksOf(scene, curve) : [];
   const { item } = scene.document.rail;
 
-  const wordsOf = (change: KnotChange, outcome: ReturnType<typeof outcomeOf>): Said => {
+  const wordsOf = (change: KnotChange, outcome: ReturnType<typeof outcomeOf>): SaidAt => {
     const u = change.kind === 'insert' ? change.at : change.kind === 'move' ? change.to : change.knot;
     if ('refused' in outcome) return { u, text: tell(outcome.refused), bad: true };
     const values = {
@@ -247,22 +246,7 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
           onBlur={() => say(null)}
         />
       ))}
-      <span
-        role="status"
-        className={clsx(
-          'pointer-events-none absolute top-1 z-20 rounded bg-ink px-1.5 py-px font-mono text-[11px] whitespace-nowrap text-sheet',
-          !said && 'sr-only',
-          said?.bad && 'bg-bad',
-        )}
-        style={
-          saidAt > width / 2
-            ? { right: Math.max(4, width - saidAt + 16) }
-            : { left: Math.max(4, saidAt + 16) }
-        }
-        data-knot-said
-      >
-        {said?.text ?? ''}
-      </span>
+      <Said said={said} x={saidAt} width={width} />
     </div>
   );
 }

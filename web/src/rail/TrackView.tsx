@@ -149,7 +149,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       />
       {track.Marks && width > 0 && !isAwaited && (
         <Suspense fallback={null}>
-          <track.Marks scene={scene} width={width} />
+          <track.Marks scene={scene} width={width} height={height} />
         </Suspense>
       )}
       {mayArrangeRail(scene.host, scene.document) && (

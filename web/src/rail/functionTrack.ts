@@ -32,7 +32,7 @@ function roundedUp(value: number): number {
 }
 
 /** What the plots of a track are computed from. */
-function inputOf({ curve, compared }: TrackContents): PlotInput {
+export function inputOf({ curve, compared }: TrackContents): PlotInput {
   return {
     curve,
     samples: samplesOf(curve),
@@ -126,7 +126,8 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
   };
 }
 
-function drawLine(
+/** A line through values at the curve's samples, with every jump at a knot as a jump. */
+export function drawLine(
   { context, curve, axis, palette }: TrackInput,
   values: Float64Array,
   y: ScaleLinear<number, number>,

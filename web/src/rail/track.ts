@@ -29,6 +29,7 @@ export interface TrackInput extends TrackContents {
 export interface TrackMarksProps {
   readonly scene: FigureScene;
   readonly width: number;
+  readonly height: number;
 }
 
 /** One plot of the rail. */

@@ -1,3 +1,4 @@
+import './withoutMadeCode.js';
 import { figureItemSchema } from '@bogen/contract';
 import {
   curveOf,

@@ -56,6 +56,36 @@ export function angleAbout(projection: Projection, centre: Point, radius: number
   };
 }
 
+/** A ratio on an upright logarithmic scale: equal ways mean equal factors. */
+interface RatioScale {
+  /** The least and the largest ratio, and where they stand, in pixels from above. */
+  readonly limits: readonly [number, number];
+  readonly pixels: readonly [number, number];
+}
+
+/** By how much an arrow multiplies a ratio; with Shift ten times over, with Alt by a tenth. */
+const ratioStep = 1.05;
+/** Pixels within which a ratio snaps to one. */
+const nearOne = 3;
+
+/** A positive ratio, such as a weight, pulled up and down; it snaps to one, and keeps three digits. */
+export function ratioUp({ limits, pixels: [low, high] }: RatioScale): ValueSpace<number> {
+  const [from, to] = limits.map(Math.log);
+  const y = (value: number): number => low + ((Math.log(value) - from!) / (to! - from!)) * (high - low);
+  const short = (value: number): number => within(Number(value.toPrecision(3)), limits);
+  return {
+    toScreen: (value) => [0, y(value)],
+    at: ([, at]) => {
+      if (Math.abs(at - y(1)) <= nearOne && limits[0] <= 1 && limits[1] >= 1) return 1;
+      return short(Math.exp(from! + ((at - low) / (high - low)) * (to! - from!)));
+    },
+    nudged: (value, press) => {
+      const direction = directionOf(press);
+      return direction === 0 ? undefined : short(value * ratioStep ** (direction * stepsOf(press)));
+    },
+  };
+}
+
 /** A length in whole pixels, pulled downwards, as the height of a track. */
 export function lengthDown(limits: readonly [number, number], step: number): ValueSpace<number> {
   return {

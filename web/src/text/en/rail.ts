@@ -55,11 +55,12 @@ export const rail = {
     },
     weights: {
       name: 'Weights',
-      note: 'w(u)',
+      note: 'w(u), logarithmic',
       summary: 'Weight function from {{least}} to {{most}}',
     },
   } satisfies Record<TrackName, TrackTexts>,
   knot: 'Knot of {{curve}}',
+  weightOf: 'Weight of {{point}} of {{curve}}',
   knotTyped: 'Knot at u =',
   knotWithOrder: 'u = {{value}}, multiplicity {{multiplicity}}, C{{order}}.',
   knotWithGap: 'u = {{value}}, multiplicity {{multiplicity}}, a gap.',

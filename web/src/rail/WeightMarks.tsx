@@ -1,0 +1,134 @@
+import { distinctPointCount, grevilleAbscissae } from '@bogen/core/curve';
+import { itemOf } from '@bogen/core/figure';
+import clsx from 'clsx';
+import { useLayoutEffect, useRef, useState, useSyncExternalStore, type KeyboardEvent } from 'react';
+import { ratioUp } from '../figure/hold/scalar.js';
+import { useHold, type Holdable } from '../figure/hold/useHold.js';
+import { nameOf } from '../figure/scene/names.js';
+import { shownNumber } from '../text/number.js';
+import { useTranslation } from '../text/text.js';
+import { railAxis } from './axis.js';
+import { Said } from './Said.js';
+import type { TrackMarksProps } from './track.js';
+import { weightScale, weightsOf } from './weightTrack.js';
+
+/** How far a weight can be pulled, also beyond the track; the scale goes along. */
+const [least, most] = [0.001, 1000] as const;
+
+/**
+ * The weights on their track as something to take hold of: pulled up and down, nudged with the arrows, and put back to
+ * one with Delete, where whoever is here may do so. Their bars are drawn on the canvas below.
+ */
+export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
+  const { t } = useTranslation();
+  const group = useRef<HTMLDivElement>(null);
+  const [said, say] = useState<{ readonly index: number; readonly weight: number } | null>(null);
+  const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
+  const parameterWindow = scene.axis.window;
+  const { document, host } = scene;
+  const id = document.rail.item;
+  const item = id === null ? undefined : itemOf(document, id);
+  const weights = curve ? weightsOf(curve).slice(0, distinctPointCount(curve)) : [];
+  const mayPull = (index: number): boolean =>
+    item?.kind === 'curve' &&
+    !item.locked &&
+    !item.faint &&
+    host.may({ name: 'setWeight', item: item.id, index, weight: 1 });
+
+  const set = (index: number, weight: number): void => {
+    if (item && weight !== weights[index]) host.do({ name: 'setWeight', item: item.id, index, weight });
+  };
+  const holdableOf = (element: Element): Holdable<number> | undefined => {
+    const index = Number(element.getAttribute('data-weight') ?? NaN);
+    const weight = weights[index];
+    if (!curve || !item || weight === undefined) return undefined;
+    const y = weightScale(curve, height);
+    return {
+      space: ratioUp({ limits: [least, most], pixels: [y(Math.log10(least)), y(Math.log10(most))] }),
+      value: () => weight,
+      ...(mayPull(index) ? {} : { fixed: () => undefined }),
+      take: () => {
+        let isShown = false;
+        const release = (): void => {
+          if (isShown) host.preview(null);
+          say(null);
+        };
+        return {
+          preview: (to) => {
+            isShown = true;
+            host.preview({ name: 'setWeight', item: item.id, index, weight: to });
+            say({ index, weight: to });
+          },
+          commit: (to) => {
+            release();
+            set(index, to);
+          },
+          cancel: release,
+        };
+      },
+    };
+  };
+  const { onPointerDown, onMouseDown, onKeyDown } = useHold(holdableOf);
+  const onKey = (event: KeyboardEvent): void => {
+    const index = Number((event.target as Element).getAttribute('data-weight') ?? NaN);
+    if (event.key === 'Delete' && weights[index] !== undefined) {
+      event.preventDefault();
+      event.stopPropagation();
+      if (mayPull(index)) set(index, 1);
+    } else onKeyDown(event);
+  };
+
+  const abscissae = curve ? grevilleAbscissae(curve.knots, curve.degree) : [];
+  useLayoutEffect(() => {
+    if (!curve) return undefined;
+    const elements = [...group.current!.querySelectorAll<HTMLElement>('[data-weight]')];
+    const axis = railAxis(curve, width, parameterWindow);
+    const [start, end] = axis.domain() as [number, number];
+    return scene.addPainter(() => {
+      const now = scene.railCurve;
+      if (!now) return;
+      const y = weightScale(now, height);
+      const values = weightsOf(now);
+      elements.forEach((element, index) => {
+        const u = abscissae[index]!;
+        const transform = `translate(${axis(u).toFixed(2)}px, ${y(Math.log10(values[index] ?? 1)).toFixed(2)}px)`;
+        if (element.style.transform !== transform) element.style.transform = transform;
+        const visibility = u < start || u > end ? 'hidden' : '';
+        if (element.style.visibility !== visibility) element.style.visibility = visibility;
+      });
+    });
+  });
+
+  if (!curve || id === null || !item) return null;
+  const axis = railAxis(curve, width, parameterWindow);
+  return (
+    <div ref={group} onPointerDown={onPointerDown} onMouseDown={onMouseDown} onKeyDown={onKey}>
+      {weights.map((weight, index) => (
+        <div
+          key={index}
+          role="slider"
+          tabIndex={0}
+          aria-orientation="vertical"
+          aria-label={t('rail.weightOf', { point: `P${index}`, curve: nameOf(document, id) })}
+          aria-valuemin={least}
+          aria-valuemax={most}
+          aria-valuenow={weight}
+          aria-valuetext={shownNumber(weight, 3)}
+          aria-readonly={!mayPull(index)}
+          data-weight={index}
+          className={clsx(
+            'mark absolute top-0 left-0 z-10 -mt-[13px] -ml-[13px] size-[26px] rounded-full outline-none focus-visible:ring-3 focus-visible:ring-accent/40 focus-visible:ring-inset',
+            mayPull(index) ? 'cursor-ns-resize touch-none hover:bg-accent/10' : 'cursor-default',
+          )}
+          onFocus={() => scene.pointed.pick({ item: id, of: 'controlPoints', index })}
+          onBlur={() => scene.pointed.pick(null)}
+        />
+      ))}
+      <Said
+        said={said && { text: `w${said.index} = ${shownNumber(said.weight, 3)}`, bad: false }}
+        x={said ? axis(abscissae[said.index]!) : 0}
+        width={width}
+      />
+    </div>
+  );
+}

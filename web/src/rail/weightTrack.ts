@@ -1,0 +1,77 @@
+import { distinctPointCount, grevilleAbscissae, type Curve } from '@bogen/core/curve';
+import { trackOf } from '@bogen/core/figure';
+import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { lazy } from 'react';
+import { shownNumber } from '../text/number.js';
+import { drawLine, inputOf } from './functionTrack.js';
+import { drawKnotLines, drawLitBand, plotFont, type Track } from './track.js';
+
+/** The weights of a curve, one for each control point; all one where it has none. */
+export const weightsOf = ({ weights, points }: Curve): readonly number[] => weights ?? points.map(() => 1);
+
+/** Pixels from the track's edges to the ends of its scale. */
+const margin = { top: 12, bottom: 9 };
+
+/** The scale of weights, in whole powers of ten: from a tenth to ten, and as far beyond as the weights go. */
+export function weightScale(curve: Curve, height: number): ScaleLinear<number, number> {
+  const powers = weightsOf(curve).map((weight) => Math.log10(Math.max(weight, 1e-9)));
+  const least = Math.min(-1, Math.floor(Math.min(...powers) + 1e-9));
+  const most = Math.max(1, Math.ceil(Math.max(...powers) - 1e-9));
+  return scaleLinear([least, most], [height - margin.bottom, margin.top]);
+}
+
+/** A bar for every weight at its Greville abscissa, on a logarithmic scale, and the weight function through them. */
+export const weightTrack: Track = {
+  name: 'weights',
+  height: 96,
+  Marks: lazy(() => import('./WeightMarks.js')),
+  dependsOn: ({ curve, lit }) => [curve.weights, curve.knots, lit?.index, lit?.from, lit?.to],
+  valuesAt: (contents, u) =>
+    (trackOf('weights').plots ?? []).flatMap(({ at }) => {
+      const value = at(inputOf(contents), u);
+      return value === undefined ? [] : [`w ${shownNumber(value, 3)}`];
+    }),
+  drawGround: drawKnotLines,
+  draw: (input) => {
+    const { context, curve, axis, height, palette, lit } = input;
+    const y = weightScale(curve, height);
+    drawLitBand(input);
+    const one = Math.round(y(0)) + 0.5;
+    context.strokeStyle = palette.strong;
+    context.lineWidth = 1;
+    context.beginPath();
+    context.moveTo(axis.range()[0]!, one);
+    context.lineTo(axis.range()[1]!, one);
+    context.stroke();
+    for (const { values } of trackOf('weights').plots ?? []) {
+      const own = values(inputOf(input));
+      if (own)
+        drawLine(
+          input,
+          own.map((value) => Math.log10(Math.max(value, 1e-9))),
+          y,
+          [],
+        );
+    }
+    const abscissae = grevilleAbscissae(curve.knots, curve.degree);
+    weightsOf(curve)
+      .slice(0, distinctPointCount(curve))
+      .forEach((weight, index) => {
+        const [x, at] = [axis(abscissae[index]!), y(Math.log10(Math.max(weight, 1e-9)))];
+        context.fillStyle = lit?.index === index ? palette.accent : palette.soft;
+        context.fillRect(x - 2.5, Math.min(one, at), 5, Math.abs(at - one));
+        context.fillRect(x - 5.5, at - 1.25, 11, 2.5);
+      });
+  },
+  drawScale: ({ context, curve, axis, height, palette }) => {
+    const y = weightScale(curve, height);
+    const [least, most] = y.domain() as [number, number];
+    context.font = plotFont;
+    context.textAlign = 'right';
+    context.textBaseline = 'middle';
+    context.fillStyle = palette.soft;
+    for (let power = least; power <= most; power++) {
+      context.fillText(String(Number((10 ** power).toPrecision(3))), axis.range()[0]! - 8, y(power));
+    }
+  },
+};
