@@ -10,7 +10,7 @@ import { useTranslation } from '../text/text.js';
 import { railAxis } from './axis.js';
 import { Said } from './Said.js';
 import type { TrackMarksProps } from './track.js';
-import { weightScale, weightsOf } from './weightTrack.js';
+import { weightScale, weightsOf } from './weightScale.js';
 
 /** How far a weight can be pulled, also beyond the track; the scale goes along. */
 const [least, most] = [0.001, 1000] as const;

@@ -1,24 +1,10 @@
-import { distinctPointCount, grevilleAbscissae, type Curve } from '@bogen/core/curve';
+import { distinctPointCount, grevilleAbscissae } from '@bogen/core/curve';
 import { trackOf } from '@bogen/core/figure';
-import { scaleLinear, type ScaleLinear } from 'd3-scale';
 import { lazy } from 'react';
 import { shownNumber } from '../text/number.js';
 import { drawLine, inputOf } from './functionTrack.js';
+import { weightScale, weightsOf } from './weightScale.js';
 import { drawKnotLines, drawLitBand, plotFont, type Track } from './track.js';
-
-/** The weights of a curve, one for each control point; all one where it has none. */
-export const weightsOf = ({ weights, points }: Curve): readonly number[] => weights ?? points.map(() => 1);
-
-/** Pixels from the track's edges to the ends of its scale. */
-const margin = { top: 12, bottom: 9 };
-
-/** The scale of weights, in whole powers of ten: from a tenth to ten, and as far beyond as the weights go. */
-export function weightScale(curve: Curve, height: number): ScaleLinear<number, number> {
-  const powers = weightsOf(curve).map((weight) => Math.log10(Math.max(weight, 1e-9)));
-  const least = Math.min(-1, Math.floor(Math.min(...powers) + 1e-9));
-  const most = Math.max(1, Math.ceil(Math.max(...powers) - 1e-9));
-  return scaleLinear([least, most], [height - margin.bottom, margin.top]);
-}
 
 /** A bar for every weight at its Greville abscissa, on a logarithmic scale, and the weight function through them. */
 export const weightTrack: Track = {

@@ -1,16 +1,9 @@
+import type { EditingTexts } from './enEditing.js';
 import { app } from './en/app.js';
-import { change } from './en/change.js';
-import { compare } from './en/compare.js';
-import { construction } from './en/construction.js';
 import { desk } from './en/desk.js';
-import { details } from './en/details.js';
-import { draw } from './en/draw.js';
 import { facts } from './en/facts.js';
 import { failed } from './en/failed.js';
 import { figure } from './en/figure.js';
-import { items } from './en/items.js';
-import { keys } from './en/keys.js';
-import { look } from './en/look.js';
 import { picture } from './en/picture.js';
 import { rail } from './en/rail.js';
 import { reader } from './en/reader.js';
@@ -23,21 +16,13 @@ import { table } from './en/table.js';
 import { ui } from './en/ui.js';
 import { writer } from './en/writer.js';
 
-/** The English texts, a file for each feature. Other languages are objects of the same shape. */
+/** The English texts that every page may show, a file for each feature. Other languages are objects of the same shape. */
 export const en = {
   app,
-  change,
-  compare,
-  construction,
   desk,
-  details,
-  draw,
   facts,
   failed,
   figure,
-  items,
-  keys,
-  look,
   picture,
   rail,
   reader,
@@ -51,4 +36,4 @@ export const en = {
   writer,
 };
 
-export type Texts = typeof en;
+export type Texts = typeof en & EditingTexts;

@@ -1,3 +1,4 @@
+import '../text/enEditing.js';
 import { DrawBar } from '../editing/draw/DrawBar.js';
 import { DrawLayer } from '../editing/draw/DrawLayer.js';
 import { useDrawing } from '../editing/draw/useDrawing.js';

@@ -1,3 +1,4 @@
+import '../text/enEditing.js';
 import type { Answer } from '@bogen/contract';
 import {
   figureVersion,
