@@ -1,4 +1,12 @@
-import { facetsOf, largestDistance, nearestPoint, periodicCurve, pointAt, type Curve, type Point } from '@bogen/core/curve';
+import {
+  facetsOf,
+  largestDistance,
+  nearestPoint,
+  periodicCurve,
+  pointAt,
+  type Curve,
+  type Point,
+} from '@bogen/core/curve';
 import {
   conicHeldBy,
   curveOf,
