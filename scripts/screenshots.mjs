@@ -59,6 +59,14 @@ await run(async () => {
     await teacher.getByRole('link', { name: /The same points/ }).click();
     await teacher.locator('.tiptap').waitFor();
     await shoot(teacher, 'writer');
+    // A new knot in the hand, halfway between the second and the third.
+    const knots = teacher.getByRole('slider', { name: /^Knot of/ });
+    const [second, third] = [await knots.nth(1).boundingBox(), await knots.nth(2).boundingBox()];
+    await teacher.mouse.move((second.x + third.x + third.width) / 2, second.y + 30);
+    await teacher.mouse.down();
+    await shoot(teacher, 'writer-knot');
+    await teacher.keyboard.press('Escape');
+    await teacher.mouse.up();
     await teacher.getByRole('button', { name: 'Change …' }).click();
     await teacher.locator('[data-change-panel] select').first().selectOption('lowerDegree');
     await shoot(teacher, 'writer-change');

@@ -67,7 +67,7 @@ export async function loadDemo(db: Db, pool: Pool): Promise<void> {
         await appendSteps(db, work.streamId, student.id, { base: 0, steps }, studentStream(sheet.figure));
       if (fate === 'wrong' || fate === 'done') await checkWork(db, pool, work.id);
     }
-    // They were not all here at the same minute.
+    // Each was last here at another time.
     await db
       .updateTable('student')
       .set({ last_seen: new Date(Date.now() - number * 17 * 60_000) })

@@ -2,7 +2,7 @@ import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from '
 import { newId } from './newId.js';
 import type { AsideStep, LeftSteps, UnsentStep } from './unsent.js';
 
-/** Unsent steps and what was set aside, as a edited writes them. */
+/** Unsent steps and what was set aside, as an open document writes them. */
 export interface LocalSteps<Command> {
   /** What pages that are gone left of this document, oldest first. */
   readonly left: readonly LeftSteps<Command>[];

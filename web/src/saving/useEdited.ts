@@ -3,7 +3,7 @@ import { useStore } from 'zustand';
 import type { EditedDocument } from './editedDocument.js';
 import type { EditedState } from './state.js';
 
-/** A part of a edited's state, kept up to date. */
+/** A part of an open document's state, kept up to date. */
 export function useEdited<Document, Command, Part>(
   edited: EditedDocument<Document, Command>,
   select: (state: EditedState<Document, Command>) => Part,
