@@ -24,7 +24,7 @@ describe('the track of weights', () => {
     ['beyond them', [1, 11, 0.004], [-3, 2]],
   ])('has room for weights %s', (_, weights, domain) => {
     const scale = weightScale(line(weights), 96);
-    expect(scale.domain()).toEqual(domain);
+    expect(scale.domain).toEqual(domain);
     for (const weight of weightsOf(line(weights))) {
       const y = scale(Math.log10(weight));
       expect(y).toBeGreaterThanOrEqual(12 - 1e-9);

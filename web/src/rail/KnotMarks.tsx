@@ -203,7 +203,7 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
     const elements = [...group.current!.querySelectorAll<HTMLElement>('[data-knot]')];
     return scene.addPainter(() => {
       const axis = railAxis(curve, width, parameterWindow);
-      const [start, end] = axis.domain() as [number, number];
+      const [start, end] = axis.domain;
       marks.forEach(({ value }, index) => {
         const element = elements[index]!;
         const u = pulled.current?.index === index ? pulled.current.to : value;

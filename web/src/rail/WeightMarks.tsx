@@ -83,7 +83,7 @@ export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
     if (!curve) return undefined;
     const elements = [...group.current!.querySelectorAll<HTMLElement>('[data-weight]')];
     const axis = railAxis(curve, width, parameterWindow);
-    const [start, end] = axis.domain() as [number, number];
+    const [start, end] = axis.domain;
     return scene.addPainter(() => {
       const now = scene.railCurve;
       if (!now) return;

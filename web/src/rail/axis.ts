@@ -1,5 +1,5 @@
 import { domainOf, type Curve } from '@bogen/core/curve';
-import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { linearScale, type LinearScale } from '../figure/geometry/linearScale.js';
 
 /** Pixels to the left of the plots, for names and numbers, and to their right. */
 export const gutter = { left: 122, right: 24 };
@@ -12,10 +12,11 @@ export function railAxis(
   curve: Curve,
   width: number,
   parameterWindow: readonly [number, number] | null,
-): ScaleLinear<number, number> {
-  return scaleLinear()
-    .domain(parameterWindow ?? domainOf(curve.knots, curve.degree))
-    .range([gutter.left, Math.max(gutter.left + 1, width - gutter.right)]);
+): LinearScale {
+  return linearScale(parameterWindow ?? domainOf(curve.knots, curve.degree), [
+    gutter.left,
+    Math.max(gutter.left + 1, width - gutter.right),
+  ]);
 }
 
 /**

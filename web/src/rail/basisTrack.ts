@@ -24,7 +24,7 @@ export const basisTrack: Track = {
     return Array.from(values, (value, k) => `${letter}${firstIndex + k} ${shownNumber(value, 3)}`);
   },
   pickAt: ({ curve, axis, height }, x, y) => {
-    const [start, end] = axis.domain() as [number, number];
+    const [start, end] = axis.domain;
     const u = axis.invert(x);
     if (u < start || u > end) return null;
     const base = height - 9;
@@ -51,8 +51,8 @@ export const basisTrack: Track = {
     context.globalAlpha = 1;
     context.strokeStyle = palette.strong;
     context.beginPath();
-    context.moveTo(axis.range()[0]!, base + 0.5);
-    context.lineTo(axis.range()[1]!, base + 0.5);
+    context.moveTo(axis.range[0], base + 0.5);
+    context.lineTo(axis.range[1], base + 0.5);
     context.stroke();
     if (looks.polynomialBasis && curve.weights) {
       const { weights: _, ...plain } = curve;
@@ -99,7 +99,7 @@ function drawSum({ context, curve, axis, palette }: TrackInput, base: number): v
   context.font = nameFont;
   context.fillStyle = palette.ink;
   context.textAlign = 'left';
-  context.fillText('Σ = 1', axis.range()[0]! + 4, top - 3);
+  context.fillText('Σ = 1', axis.range[0] + 4, top - 3);
 }
 
 /** Adds one basis function to the path, from the start of its support to its end. */
@@ -144,7 +144,7 @@ function nameFunctions({ context, curve, axis, palette, lit }: TrackInput, base:
     taken.push(x);
     context.fillStyle = isLit ? palette.accent : palette.soft;
     context.font = nameFont;
-    const from = Math.min(Math.max(x - 7, axis.range()[0]! + 4), axis.range()[1]! - 18);
+    const from = Math.min(Math.max(x - 7, axis.range[0] + 4), axis.range[1] - 18);
     const y = base - (base - top) * value - 3;
     context.fillText(letter, from, y);
     context.font = nameFont.replace('12px', '9px');

@@ -1,5 +1,5 @@
 import { trackOf, type Plot, type PlotInput, type TrackName } from '@bogen/core/figure';
-import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { linearScale, type LinearScale } from '../figure/geometry/linearScale.js';
 import { distancesOf } from '../figure/paint/drawDeviation.js';
 import { samplesOf } from '../figure/geometry/geometry.js';
 import { addLine } from '../figure/geometry/path.js';
@@ -46,11 +46,7 @@ export function plottedValues(name: TrackName, contents: TrackContents): ArrayLi
 }
 
 /** The scale that all lines of a track share; it stays while a point moves a little. */
-function scaleOf(
-  plots: readonly Plot[],
-  contents: TrackContents,
-  height: number,
-): ScaleLinear<number, number> {
+function scaleOf(plots: readonly Plot[], contents: TrackContents, height: number): LinearScale {
   let [least, most] = [0, 0];
   const input = inputOf(contents);
   for (const { values } of plots) {
@@ -60,7 +56,7 @@ function scaleOf(
   }
   const low = -roundedUp(-least);
   const high = roundedUp(most);
-  return scaleLinear([low, low === 0 && high === 0 ? 1 : high], [height - 9, 9]);
+  return linearScale([low, low === 0 && high === 0 ? 1 : high], [height - 9, 9]);
 }
 
 /**
@@ -90,8 +86,8 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
       context.strokeStyle = palette.strong;
       context.lineWidth = 1;
       context.beginPath();
-      context.moveTo(axis.range()[0]!, Math.round(y(0)) + 0.5);
-      context.lineTo(axis.range()[1]!, Math.round(y(0)) + 0.5);
+      context.moveTo(axis.range[0], Math.round(y(0)) + 0.5);
+      context.lineTo(axis.range[1], Math.round(y(0)) + 0.5);
       context.stroke();
       const plotInput = inputOf(input);
       for (const { values, dashed } of plots) {
@@ -102,12 +98,12 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
     drawScale: (input) => {
       const { context, axis, palette, height } = input;
       const y = scaleOf(plots, input, height);
-      const [low, high] = y.domain() as [number, number];
+      const [low, high] = y.domain;
       context.font = plotFont;
       context.textAlign = 'right';
       context.textBaseline = 'middle';
       context.fillStyle = palette.soft;
-      const x = axis.range()[0]! - 8;
+      const x = axis.range[0] - 8;
       const texts = [low, 0, high].filter((value, index, all) => all.indexOf(value) === index);
       let lastY = Infinity;
       for (const value of texts) {
@@ -130,11 +126,11 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
 export function drawLine(
   { context, curve, axis, palette }: TrackInput,
   values: Float64Array,
-  y: ScaleLinear<number, number>,
+  y: LinearScale,
   dash: readonly number[],
 ): void {
   const { parameters, spanCount, perSpan } = samplesOf(curve);
-  const [low, high] = y.domain() as [number, number];
+  const [low, high] = y.domain;
   const stride = perSpan + 1;
   // Both scales are straight: a product and a sum for each of the samples.
   const [x0, y0] = [axis(0), y(0)];

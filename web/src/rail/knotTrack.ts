@@ -22,7 +22,7 @@ export const knotTrack: Track = {
     const { context, curve, axis, palette, height } = input;
     drawLitBand(input);
     const line = height - 26;
-    const [start, end] = axis.domain() as [number, number];
+    const [start, end] = axis.domain;
     const [first, last] = domainOf(curve.knots, curve.degree);
     const knots = distinctKnotsOf(curve).filter(({ value }) => value >= first && value <= last);
     const jumps = jumpsOf(curve);

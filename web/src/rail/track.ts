@@ -1,6 +1,6 @@
 import { interiorKnots, type Curve } from '@bogen/core/curve';
 import { type Looks, type TrackName } from '@bogen/core/figure';
-import type { ScaleLinear } from 'd3-scale';
+import type { LinearScale } from '../figure/geometry/linearScale.js';
 import type { ComponentType } from 'react';
 import type { FigureScene } from '../figure/scene/scene.js';
 import type { LitSupport } from '../figure/scene/sceneParts.js';
@@ -19,7 +19,7 @@ export interface TrackContents {
 /** What a track draws from. */
 export interface TrackInput extends TrackContents {
   readonly context: CanvasRenderingContext2D;
-  readonly axis: ScaleLinear<number, number>;
+  readonly axis: LinearScale;
   readonly width: number;
   readonly height: number;
   readonly palette: Palette;

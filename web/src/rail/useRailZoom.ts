@@ -18,8 +18,8 @@ export function useRailZoom(ref: RefObject<HTMLDivElement | null>, scene: Figure
         );
         return;
       }
-      const axis = railAxis(curve, width, scene.axis.window).clamp(true);
-      const about = axis.invert(event.clientX - element.getBoundingClientRect().left);
+      const axis = railAxis(curve, width, scene.axis.window);
+      const about = axis.within(event.clientX - element.getBoundingClientRect().left);
       const factor = Math.exp((-event.deltaY * pixels) / 400);
       scene.axis.setWindow(zoomedWindow(curve, scene.axis.window, factor, about));
     };

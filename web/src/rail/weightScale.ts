@@ -1,5 +1,5 @@
 import type { Curve } from '@bogen/core/curve';
-import { scaleLinear, type ScaleLinear } from 'd3-scale';
+import { linearScale, type LinearScale } from '../figure/geometry/linearScale.js';
 
 /** The weights of a curve, one for each control point; all one where it has none. */
 export const weightsOf = ({ weights, points }: Curve): readonly number[] => weights ?? points.map(() => 1);
@@ -8,9 +8,9 @@ export const weightsOf = ({ weights, points }: Curve): readonly number[] => weig
 const margin = { top: 12, bottom: 9 };
 
 /** The scale of weights, in whole powers of ten: from a tenth to ten, and as far beyond as the weights go. */
-export function weightScale(curve: Curve, height: number): ScaleLinear<number, number> {
+export function weightScale(curve: Curve, height: number): LinearScale {
   const powers = weightsOf(curve).map((weight) => Math.log10(Math.max(weight, 1e-9)));
   const least = Math.min(-1, Math.floor(Math.min(...powers) + 1e-9));
   const most = Math.max(1, Math.ceil(Math.max(...powers) - 1e-9));
-  return scaleLinear([least, most], [height - margin.bottom, margin.top]);
+  return linearScale([least, most], [height - margin.bottom, margin.top]);
 }

@@ -26,8 +26,8 @@ export const weightTrack: Track = {
     context.strokeStyle = palette.strong;
     context.lineWidth = 1;
     context.beginPath();
-    context.moveTo(axis.range()[0]!, one);
-    context.lineTo(axis.range()[1]!, one);
+    context.moveTo(axis.range[0], one);
+    context.lineTo(axis.range[1], one);
     context.stroke();
     for (const { values } of trackOf('weights').plots ?? []) {
       const own = values(inputOf(input));
@@ -51,13 +51,13 @@ export const weightTrack: Track = {
   },
   drawScale: ({ context, curve, axis, height, palette }) => {
     const y = weightScale(curve, height);
-    const [least, most] = y.domain() as [number, number];
+    const [least, most] = y.domain;
     context.font = plotFont;
     context.textAlign = 'right';
     context.textBaseline = 'middle';
     context.fillStyle = palette.soft;
     for (let power = least; power <= most; power++) {
-      context.fillText(String(Number((10 ** power).toPrecision(3))), axis.range()[0]! - 8, y(power));
+      context.fillText(String(Number((10 ** power).toPrecision(3))), axis.range[0] - 8, y(power));
     }
   },
 };

@@ -1,5 +1,5 @@
 import { domainOf, nearestPoint, pointAt, spansOf, type Curve } from '@bogen/core/curve';
-import type { ScaleLinear } from 'd3-scale';
+import type { LinearScale } from '../geometry/linearScale.js';
 import { fromPixel, toPixel, type Projection } from '../geometry/projection.js';
 import { directionOf, stepsOf, within, type KeyPress, type ValueSpace } from './valueSpace.js';
 
@@ -27,7 +27,7 @@ interface AlongRail {
 /** A parameter of a curve, pulled along the axis that all tracks of the rail share. */
 export function alongRail(
   curve: Curve,
-  axis: ScaleLinear<number, number>,
+  axis: LinearScale,
   { limits = domainOf(curve.knots, curve.degree), attracts = [], unit = 0 }: AlongRail = {},
 ): ValueSpace<number> {
   const rounded = (u: number): number =>
@@ -35,7 +35,7 @@ export function alongRail(
   return {
     toScreen: (u) => [axis(u), 0],
     at: ([x]) => {
-      const free = rounded(axis.copy().clamp(true).invert(x));
+      const free = rounded(axis.within(x));
       const near = attracts.filter((value) => Math.abs(axis(value) - x) <= reach);
       near.sort((a, b) => Math.abs(axis(a) - x) - Math.abs(axis(b) - x));
       return near[0] ?? free;
