@@ -17,7 +17,7 @@ import {
   scaling,
 } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
-import { drag, expect, handle, placeOf, saved, signIn, test } from '../bogen.js';
+import { drag, dragTo, expect, handle, placeOf, saved, signIn, test } from '../bogen.js';
 import { choose, click, figure, lastItem, lesson, newLesson, screenOf } from '../figure.js';
 
 const firstPoints: readonly Point[] = [
@@ -309,6 +309,18 @@ test('tracks are added, ordered, resized and zoomed; the cursor is typed and its
   await expect.poll(knots).not.toBe(unlit);
   await page.mouse.move(basis.x + 40, basis.y - 200);
   await expect.poll(knots).toBe(unlit);
+});
+
+test('a track whose marks can not be fetched is shown without them, and the page goes on', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await page.route(/KnotMarks/, (route) => route.abort());
+  await newLesson(page, 'Without marks');
+  await expect(page.locator('[data-track="knots"] canvas')).toBeVisible();
+  await dragTo(page, 'curve/P1', [25, 60]);
+  await expect(saved(page)).toBeVisible();
+  await expect(page.locator('[data-track="knots"] button')).toHaveCount(0);
 });
 
 test('a knot is pulled along the rail, onto its neighbour and off again; Escape leaves no trace', async ({

@@ -18,7 +18,7 @@ export function enclosedArea(curve: Curve): number {
     throw new CurveError('unsupported', told('areaOfPlaneOnly'));
   }
   const polynomials = spanPolynomials(curve, 1);
-  // About the curve's start, which makes the closing line count nothing and loses no digits far away.
+  // About the curve's start, so that the closing line contributes nothing and no digits are lost far from the origin.
   const { spans } = polynomials;
   const first = derivativesAtMany(polynomials, [spans[0]!.start], 0);
   const [x0, y0] = [first[0]!, first[1]!];

@@ -24,7 +24,7 @@ export function rowsOfPieces(
   const shifts = Array.from({ length: 2 * turns + 1 }, (_, k) => (period ? (k - turns) * period : 0));
   const [domainStart, domainEnd] = domainOf(knots, degree);
   const tolerance = period ? relativeKnotTolerance * (domainEnd - domainStart) : 0;
-  /** Number of the first span that begins at this knot or behind it. */
+  /** Number of the first span that begins at this knot or after it. */
   const firstSpan = (index: number): number => {
     let [low, high] = [0, spans.length];
     while (low < high) {
@@ -40,7 +40,7 @@ export function rowsOfPieces(
     let best: { piece: Curve; shift: number; length: number } | undefined;
     const inside = first >= domainStart - tolerance && last <= domainEnd + tolerance;
     for (const shift of shifts) {
-      // Only points whose support reaches over the seam have to do with other turns.
+      // Only points whose support reaches over the seam depend on neighbouring turns.
       if (shift !== 0 && inside) continue;
       const [from, to] = shift === 0 ? [index, index + degree] : [0, knots.length];
       for (let number = firstSpan(from); number < spans.length && spans[number]!.index <= to; number++) {

@@ -9,14 +9,14 @@ import { closednessOf } from './close.js';
 import { refitCurve } from './refit.js';
 
 /**
- * How the two handles of a node hang together: not at all, in line, or in line and equally long.
+ * How the two handles of a node depend on each other: not at all, in line, or in line and equally long.
  */
 export type NodeKind = 'corner' | 'aligned' | 'equal';
 
-/** A node of a Bézier chain: a place that the curve passes, and the two handles that pull it. */
+/** A node of a Bézier chain: a point that the curve passes through, and the two handles that shape it there. */
 export interface ChainNode {
   readonly point: Point;
-  /** End of the handle towards the node before, and towards the node behind. */
+  /** End of the handle towards the previous node, and towards the next one. */
   readonly before: Point;
   readonly after: Point;
   readonly kind: NodeKind;
@@ -74,8 +74,8 @@ export function curveOfChain(chain: BezierChain, parametrisation: 'uniform' | 'c
 
 /**
  * A curve as a chain of cubic Bézier pieces: exact for a polynomial curve of degree 3 or less, each span
- * a piece; others are refitted by cubics first, and how far that is off is in the deviation of
- * `convertCurve`. What kind each node is, is measured.
+ * a piece; others are refitted by cubics first, and `convertCurve` tells the deviation of that. The kind
+ * of each node is measured.
  * @param tolerance angle in radians and relative length within which handles count as aligned and equal
  */
 export function chainOfCurve(curve: Curve, tolerance = 1e-6): BezierChain {
@@ -175,7 +175,7 @@ function follow({ point }: ChainNode, led: Point, other: Point, kind: NodeKind):
 }
 
 /**
- * Changes what kind a node is: for `aligned` and `equal` both handles turn to the mean of their
+ * Changes the kind of a node: for `aligned` and `equal` both handles turn to the mean of their
  * directions; for `equal` they take the mean of their lengths.
  * @throws CurveError `index`
  */
@@ -185,7 +185,7 @@ export function setNodeKind(chain: BezierChain, index: number, kind: NodeKind): 
   const back = unit(subtract(node.point, node.before));
   const forth = unit(subtract(node.after, node.point));
   const mean = back && forth ? unit(mix(back, forth, 0.5)) : (back ?? forth);
-  // Where both handles lie on one another, the one behind leads.
+  // Where both handles coincide, the later one leads.
   const direction = mean ?? forth;
   if (!direction) return withNode(chain, index, { ...node, kind });
   const [a, b] = [distance(node.before, node.point), distance(node.after, node.point)];

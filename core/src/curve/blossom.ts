@@ -6,7 +6,7 @@ import { dimensionOf, type Curve } from './curve.js';
  * equal it is the curve's point.
  * @param span index of a span of non-zero length
  * @param parameters degree many arguments
- * @returns homogeneous coordinates: the weighted point and, for a curve with weights, the weight behind it
+ * @returns homogeneous coordinates: the weighted point and, for a curve with weights, then the weight
  */
 export function blossom(curve: Curve, span: number, parameters: ArrayLike<number>): number[] {
   const { degree, knots, points, weights } = curve;

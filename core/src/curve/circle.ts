@@ -5,7 +5,7 @@ import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
 import { addScaled, cross, crossInSpace, distance, dot, lengthOf, mix, subtract, unit } from './vector.js';
 
-/** The circular layouts: how an exact full circle is written as one NURBS curve. */
+/** The circle layouts: the ways in which an exact full circle is written as one NURBS curve. */
 export type CircleLayout = 'quadratic9' | 'quadratic7' | 'cubic7' | 'quintic6';
 
 export const circleLayouts: readonly CircleLayout[] = ['quadratic9', 'quadratic7', 'cubic7', 'quintic6'];
@@ -79,7 +79,7 @@ function exactDirection(angle: number): [number, number] {
 
 /**
  * The circular arc that starts at the first point, passes the second and ends at the third.
- * @throws CurveError `point` where they lie on one line or on top of each other
+ * @throws CurveError `point` where they are collinear or coincide
  */
 export function arcThroughPoints(start: Point, through: Point, end: Point): Curve {
   const { place, from, sweep } = circleOfPoints(start, through, end);
@@ -87,7 +87,7 @@ export function arcThroughPoints(start: Point, through: Point, end: Point): Curv
   return { ...arc, points: [start, ...arc.points.slice(1, -1), end] };
 }
 
-/** The circle through three places, with the angle of the first and the way over the second to the third. */
+/** The circle through three points, with the angle of the first and the sweep over the second to the third. */
 function circleOfPoints(
   start: Point,
   through: Point,
@@ -125,7 +125,7 @@ function circleOfPoints(
  * The circular arc of given ends and bulge, in the plane.
  * @param bulge the tangent of a quarter of the arc's angle: its height against half its chord. Positive
  * runs counterclockwise, ±1 is a half circle
- * @throws CurveError `argument`, `point` where the ends lie on one place
+ * @throws CurveError `argument`, `point` where the ends coincide
  */
 export function arcFromBulge(start: Point, end: Point, bulge: number): Curve {
   validatePlaces(start, end);
@@ -139,7 +139,7 @@ export function arcFromBulge(start: Point, end: Point, bulge: number): Curve {
     throw new CurveError('point', told('bulgeEnds'));
   }
   const middle = mix(start, end, 0.5);
-  // Counterclockwise from start to end, the arc lies to the right of its chord.
+  // An arc that runs counterclockwise lies to the right of its chord.
   return arcThroughPoints(
     start,
     [middle[0]! + (bulge * chord[1]!) / 2, middle[1]! - (bulge * chord[0]!) / 2],

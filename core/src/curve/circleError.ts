@@ -13,7 +13,7 @@ import { distance } from './vector.js';
 export interface CircleError {
   readonly centre: Point;
   readonly radius: number;
-  /** The largest |distance from the centre − radius|, in the drawing's unit, with its sign kept. */
+  /** The radius error, distance from the centre minus radius, where its size is largest; in the drawing's unit, signed. */
   readonly largest: number;
   /** Where that is. */
   readonly parameter: number;
@@ -29,7 +29,7 @@ export interface CircleError {
 export function circleError(curve: Curve, centre: Point, radius: number): CircleError {
   validateCircle(curve, centre, radius);
   let best: CircleError | undefined;
-  // Where rounding is all the error there is, it stands still nowhere; places in between see it too.
+  // Where the error is rounding alone it has no stationary points; samples in between catch it too.
   const between = spansOf(curve.knots, curve.degree).flatMap(({ start, end }) =>
     [0.2, 0.4, 0.6, 0.8].map((t) => start + t * (end - start)),
   );
@@ -107,8 +107,8 @@ export interface CircleApproximation {
 }
 
 /**
- * A closed curve without weights that comes close to a circle: periodic with even knots, its control
- * points on a regular polygon, as large as makes the radius error as much outwards as inwards.
+ * A closed curve without weights that comes close to a circle: periodic with uniform knots, its control
+ * points on a regular polygon, scaled so that the radius error is equal outwards and inwards.
  * @param degree 1 to 9
  * @param count number of control points, 3 or more
  * @throws CurveError `argument`, `degree`
@@ -145,7 +145,7 @@ export function approximateCircle(
 }
 
 /**
- * A closed chain of cubic pieces without weights that looks like a circle: each piece of angle α touches
+ * A closed chain of cubic pieces without weights that approximates a circle: each piece of angle α touches
  * the circle at both ends and passes it in the middle, with handles of 4/3 · tan(α/4) of the radius; its
  * error is outwards only (F 13).
  * @param pieces 2 or more

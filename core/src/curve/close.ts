@@ -23,7 +23,7 @@ import { clampEnds, splitCurve } from './split.js';
 import { validateParameter } from './validate.js';
 import { addScaled, distance, lengthOf, mix } from './vector.js';
 
-/** How a curve's ends stand to each other. */
+/** How the ends of a curve relate to each other. */
 export type Closedness = 'open' | 'ends-meet' | 'periodic';
 
 /**
@@ -45,11 +45,11 @@ export const closingWays: readonly ClosingWay[] = ['pull', 'bridge', 'wrap'];
 
 /**
  * Closes a curve.
- * - `pull`: both end points go to the place midway between them; nothing else moves, and the joint may be
+ * - `pull`: both end points go to the point midway between them; nothing else moves, and the joint may be
  *   a corner.
  * - `bridge`: one more piece leads from the end to the start, with the derivatives of the curve at both
  *   ends up to `continuity`; the curve itself stays.
- * - `wrap`: the control points become those of a periodic curve with even knots, as smooth everywhere as
+ * - `wrap`: the control points become those of a periodic curve with uniform knots, as smooth everywhere as
  *   its degree allows; its shape is another one. Ends that meet already count as one point.
  * @param continuity for `bridge` only: 0 a straight piece, 1 a cubic, 2 a quintic
  * @throws CurveError `argument` for a curve that is periodic already, or for `bridge` where the ends meet;
@@ -85,7 +85,7 @@ function bridge(curve: Curve, continuity: 0 | 1 | 2): Curve {
   const back = derivativesAt(curve, start, 2, 'right');
   const gap = distance(out[0]!, back[0]!);
   const speed = (lengthOf(out[1]!) + lengthOf(back[1]!)) / 2;
-  // So long a parameter that the handles come out at about a third of the gap.
+  // A parameter interval of such a length that the handles come out at about a third of the gap.
   const width = speed > 0 ? gap / speed : end - start;
   const degree = 2 * continuity + 1;
   const side = (from: readonly Point[], sign: number): Point[] => {
@@ -118,12 +118,12 @@ export function periodicFromClosed(curve: Curve): Curve {
   const clamped = evenEndWeights(clampEnds(curve));
   const { degree, knots } = clamped;
   const [start, end] = domainOf(knots, degree);
-  // In homogeneous coordinates, since those are what the knots of the result are about.
+  // In homogeneous coordinates, since it is their smoothness that decides the knots of the result.
   const lifted: Curve = { degree, knots, points: liftedPoints(clamped) };
   const order = measureContinuity(lifted)[0]!.parametric;
   const size = Math.max(...clamped.points.flat().map(Math.abs));
   const pieces = decompose(clamped);
-  // Measured smoothness may be rounding's; a knot more at the seam until the shape is kept. With as many
+  // The measured smoothness may owe to rounding: one more knot is put at the seam until the shape is kept. With as many
   // as the degree it always is, since only the ends must meet.
   for (let multiplicity = Math.max(1, degree - Math.max(0, order)); ; multiplicity++) {
     const periodic = periodicKnotVector(
@@ -150,7 +150,7 @@ function liftedPoints({ points, weights }: Curve): Point[] {
 /** The same curve with a last weight equal to its first, so that both ends are one homogeneous point. */
 function evenEndWeights(curve: Curve): Curve {
   const { weights } = curve;
-  // Ends that were cut from one place differ by rounding at most.
+  // Ends that were cut at one point differ by rounding at most.
   if (!weights || Math.abs(weights[0]! / weights.at(-1)! - 1) < 1e-9) return curve;
   throw new CurveError('argument', told('endWeightsDiffer', { first: weights[0]!, last: weights.at(-1)! }), {
     value: weights.at(-1),
@@ -211,7 +211,7 @@ function moveSeamOfPeriodic(curve: Curve, u: number): Curve {
   const before = list
     .filter(({ value }) => value <= seam)
     .reduce((sum, { multiplicity }) => sum + multiplicity, 0);
-  // The points move along as many places as knots were passed, counted from the last knot at each start.
+  // The points shift by as many indices as knots were passed, counted from the last knot at each start.
   const shift = before - list[0]!.multiplicity;
   const count = refined.points.length - degree;
   const rotate = <T>(entries: readonly T[]): T[] =>

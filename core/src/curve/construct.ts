@@ -122,7 +122,7 @@ function triangle(
 }
 
 /**
- * The blossom arguments that label each control point: the p knots behind its own (Ramshaw 1987; F 8).
+ * The blossom arguments that label each control point: the p knots after its own (Ramshaw 1987; F 8).
  * @returns p knots for each different control point
  */
 export function blossomLabels(curve: Curve): number[][] {
@@ -132,7 +132,7 @@ export function blossomLabels(curve: Curve): number[][] {
   );
 }
 
-/** The control points by which a span is made, as indices of handles, in order. */
+/** The control points that determine a span, as indices of handles, in order. */
 export function controlPointsOfSpan(curve: Curve, span: number): number[] {
   const count = distinctPointCount(curve);
   return Array.from({ length: curve.degree + 1 }, (_, j) => wrapIndex(span - curve.degree + j, count));

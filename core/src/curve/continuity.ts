@@ -27,7 +27,7 @@ export function guaranteedContinuity(curve: Curve): GuaranteedContinuity[] {
   }));
 }
 
-/** What changes abruptly where two pieces meet, measured from both sides; zero where nothing does. */
+/** What jumps where two pieces meet, measured from both sides; zero where nothing does. */
 export interface Jumps {
   /** Distance between the two one-sided points, in the drawing's unit. */
   readonly position: number;
@@ -204,7 +204,7 @@ function jumpsOfFrames(
   const [speedBefore, speedAfter] = [lengthOf(left[1]!), lengthOf(right[1]!)];
   const fastest = Math.max(speedBefore, speedAfter);
   const moving = before.tangent && after.tangent;
-  // A curve that all but stands still has curvatures beyond all numbers; they count as no jump.
+  // Where a curve almost stands still its curvature overflows; that counts as no jump.
   const size = (a: Point | undefined, b: Point | undefined): number => {
     const value = moving ? lengthOf(subtract(b!, a!)) : 0;
     return Number.isFinite(value) ? value : 0;

@@ -18,7 +18,7 @@ export const curveKinds: readonly CurveKind[] = ['straight', 'monotone', 'bezier
  * - `straight`: straight pieces between the curve's points at its knots (a single span: its edit points).
  * - `monotone`: the monotone cubic through the same places.
  * - `bezier`: a chain of cubic pieces, exact up to degree 3 without weights.
- * - `bspline`: the smooth cubic through the same places, closed if the curve runs on.
+ * - `bspline`: the smooth cubic through the same places, closed if the curve is periodic.
  */
 export function convertCurve(curve: Curve, kind: CurveKind): Approximation {
   const converted = convert(curve, kind);

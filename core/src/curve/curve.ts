@@ -18,9 +18,9 @@ export interface Curve {
   /** Weights w₀ … wₙ₋₁, finite and positive. Absent for a polynomial curve. */
   readonly weights?: readonly number[];
   /**
-   * Whether the curve runs on without end: the last p points and weights are the first p again, and the
-   * knot vector repeats itself after the domain's length. Everything that evaluates a curve may pass this
-   * over; what changes one keeps it true (`periodic.ts`).
+   * Whether the curve is periodic: the last p points and weights are the first p again, and the
+   * knot vector repeats itself after the domain's length. What evaluates a curve may ignore
+   * this; what changes one keeps it true (`periodic.ts`).
    */
   readonly periodic?: true;
 }

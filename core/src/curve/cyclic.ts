@@ -5,7 +5,7 @@ import {
   type BandedFactors,
 } from './banded.js';
 
-/** A factorised matrix whose band runs round from the last column to the first. */
+/** A factorised matrix whose band wraps round from the last column to the first. */
 export interface CyclicFactors {
   readonly factors: BandedFactors;
   readonly order: Int32Array;

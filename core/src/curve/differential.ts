@@ -13,7 +13,7 @@ export function tangentAt(curve: Curve, u: number, side: Side = 'right'): Point 
 }
 
 /**
- * The unit normal of a plane curve at `u`: the tangent turned left by a right angle. In three
+ * The unit normal of a plane curve at `u`: the tangent turned counterclockwise by a right angle. In three
  * dimensions the principal normal, towards the centre of curvature. `undefined` where it does not exist.
  * @throws CurveError `parameter`
  */

@@ -12,7 +12,7 @@ import { pointAt } from './evaluate.js';
 import { domainOf, findSpan, grevilleAbscissae } from './knotVector.js';
 import { distinctPointCount, wrapParameter } from './periodic.js';
 
-/** A point of the curve at a Greville abscissa, by which the curve can be taken hold of. */
+/** A point of the curve at a Greville abscissa, which can be dragged to change the curve. */
 export interface EditPoint {
   readonly parameter: number;
   readonly point: Point;

@@ -3,7 +3,7 @@ import { derivativesAt } from './evaluate.js';
 import { domainOf, spansOf } from './knotVector.js';
 
 /**
- * Where the knots of a spline of the same degree with fewer spans had best be: so that the (p + 1)-th
+ * The best places for the knots of a spline of the same degree with fewer spans: so that the (p + 1)-th
  * root of the size of the (p + 1)-th derivative, read off the jumps of the p-th, has the same integral
  * over each span (dB XII, knot placement by equidistribution).
  * @param curve without weights, more finely divided than what is wanted
@@ -23,7 +23,7 @@ export function equidistributedBreaks(curve: Curve, spanCount: number): number[]
   const densities = spans.map((_, k) => {
     const around = [jumps[k - 1], jumps[k]].filter((value) => value !== undefined);
     const mean = around.reduce((sum, value) => sum + value, 0) / Math.max(1, around.length);
-    // A little everywhere, so that a stretch that bends evenly is not left without knots.
+    // A small share everywhere, so that a stretch of constant curvature is not left without knots.
     return (mean + 1e-6 * largest) ** (1 / (degree + 1));
   });
   const integrals = [0];

@@ -14,7 +14,7 @@ export interface Facets {
   readonly worst: Point;
 }
 
-/** Deeper than this no facet is halved; a curve that still does not lie flat has no size to speak of. */
+/** No facet is halved more often than this; what is still not flat is smaller than rounding. */
 const deepest = 24;
 /** More facets than this are refused. */
 const mostFacets = 50_000;

@@ -52,7 +52,7 @@ export interface CurveLocation {
 /** A place where the curvature is largest or smallest among its neighbours. */
 export interface CurvatureExtreme extends CurveLocation {
   readonly curvature: number;
-  /** By the size of the curvature: a peak, or a valley. */
+  /** Whether the size of the curvature has a peak or a valley. */
   readonly kind: 'largest' | 'smallest';
 }
 
@@ -133,7 +133,7 @@ export function curvatureExtremes(curve: Curve): CurvatureExtreme[] {
         .filter((u) => u > start && u < end)
         .map((u) => Math.abs(curvatureAt(piece, u) ?? 0));
       const here = Math.abs(curvature);
-      // A place where curvature merely pauses is no extreme.
+      // A point where the derivative vanishes without a change of sign is no extreme.
       const largest = beside.every((value) => value <= here * (1 + 1e-13));
       const smallest = beside.every((value) => value >= here * (1 - 1e-13));
       if (largest === smallest) continue;
@@ -212,7 +212,7 @@ function curvatureParts(piece: Curve): {
   return { turn, speedSquared: sumOf(first.map((part) => multiplyBernstein(part, part))), weight };
 }
 
-/** What the numerator of curvature may be at most for a piece of size 1, against which rounding counts. */
+/** A bound of the numerator of curvature for a piece of size 1: rounding is measured against it. */
 function turnScale({ weights, degree }: Curve): number {
   return (weights ? Math.max(...weights) ** 4 : 1) * degree ** 3;
 }

@@ -20,13 +20,13 @@ export interface PointFit {
   readonly worst: number;
 }
 
-/** Up to how many knots each is tried for whether it can go. */
+/** Up to this many knots, each is tried for removal. */
 const mostToPrune = 16;
 
 /** A fit to a tolerance. */
 export interface PointToleranceFit extends PointFit {
   readonly reached: boolean;
-  /** The points that were used: neighbours on the same place count once. */
+  /** The points that were used: coinciding neighbours count once. */
   readonly points: readonly Point[];
 }
 
@@ -61,7 +61,7 @@ export function fitPoints(
  * A curve of a degree within a tolerance of many points, with as few spans as were found. Parameters
  * start by chord length and follow the nearest places of the curve while it is made (P&T 9.4.3; Hoschek
  * 1988); spans are split where points lie too far off, and knots that are not needed go again.
- * @param points two or more; neighbours on the same place count once
+ * @param points two or more; coinciding neighbours count once
  * @param tolerance largest distance, above 0, in the drawing's unit
  * @throws CurveError `degree`, `tolerance`, `point-count`, `point`
  */
@@ -104,7 +104,7 @@ export function fitPointsToTolerance(
       best = placed.fit;
       breaks = placed.where;
     }
-    // Looking for a knot that is not needed costs a fit for each; a long curve is left as it is.
+    // Trying whether a knot is needed costs a fit each time; a long curve is left as it is.
     if (breaks.length <= mostToPrune) {
       const from = best.parameters;
       const pruned = pruneBreaks(breaks, 0, (fewer) => within(fewer, from));
@@ -115,13 +115,13 @@ export function fitPointsToTolerance(
 }
 
 /**
- * A freehand stroke as a curve with few control points: the stroke may be unevenly sampled, tremble, and
- * have thousands of points. Points closer together than a tenth of the tolerance say nothing new and are
- * passed over while it is fitted; the deviation is that of all of them, and is at most the tolerance where
+ * A freehand stroke as a curve with few control points: the stroke may be unevenly sampled, shaky, and
+ * have thousands of points. Points closer together than a tenth of the tolerance add nothing and are
+ * skipped while it is fitted; the deviation is that of all of them, and is at most the tolerance where
  * `reached` says so.
  * @param tolerance largest distance of the stroke's points from the curve, in the drawing's unit
  * @param degree 3 where not given
- * @returns the curve with the parameters of all points of the stroke, neighbours on the same place counted once
+ * @returns the curve with the parameters of all points of the stroke, coinciding neighbours counted once
  * @throws CurveError as `fitPointsToTolerance`
  */
 export function fitStroke(points: readonly Point[], tolerance: number, degree = 3): PointToleranceFit {
@@ -137,7 +137,7 @@ export function fitStroke(points: readonly Point[], tolerance: number, degree = 
     if (isLast || distance(point, thinned.at(-1)!) > close) thinned.push(point);
     standsIn.push(thinned.length - 1);
   }
-  // Whatever was passed over lies within the rest of the tolerance.
+  // Whatever was skipped lies within the rest of the tolerance.
   const { curve, parameters } = fitPointsToTolerance(thinned, degree, tolerance - close);
   const near = standsIn.map((index) => parameters[index]!);
   const nearer = nearestParameters(curve, used, near);
@@ -147,7 +147,7 @@ export function fitStroke(points: readonly Point[], tolerance: number, degree = 
   return { ...fit, reached: fit.deviation <= tolerance, points: used };
 }
 
-/** The points of which none lies on the place of the one before. @throws CurveError `point-count` */
+/** The points without those that coincide with the one before. @throws CurveError `point-count` */
 function pointsApart(points: readonly Point[]): Point[] {
   const used = points.filter((point, index) => index === 0 || distance(point, points[index - 1]!) > 0);
   if (used.length > 1) return used;

@@ -9,7 +9,7 @@ import { nearestFinder } from './nearest.js';
 /** The largest distance of two curves, whatever their parameters, and where it is. */
 export interface LargestDistance {
   readonly distance: number;
-  /** The place of the one that is farthest from the other, and the nearest place of that: both as they lie. */
+  /** The farthest point and the point of the other curve nearest to it. */
   readonly onFirst: Point;
   readonly onSecond: Point;
   /** Their parameters on the first and the second curve. */
@@ -17,8 +17,8 @@ export interface LargestDistance {
 }
 
 /**
- * The symmetric Hausdorff distance: how far the place of either curve lies that is farthest from the
- * other. Each is looked at in several places of every span, and the farthest are followed to their peak
+ * The symmetric Hausdorff distance: the distance from the other of the
+ * farthest point on either curve. Each is looked at in several places of every span, and the farthest are followed to their peak
  * (Alt & Scharf 2008 on where peaks can be).
  * @param perSpan places in a span; where not given, by the degree
  * @throws CurveError `point` where one curve is plane and the other is not

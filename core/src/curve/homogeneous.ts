@@ -2,7 +2,7 @@ import { told } from '../told/told.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { CurveError } from './error.js';
 
-/** The control points as rows of weighted coordinates with the weight behind them, or as they are without weights. */
+/** The control points as rows of weighted coordinates followed by the weight, or unchanged for a curve without weights. */
 export function homogeneousRows({ points, weights }: Curve): readonly (readonly number[])[] {
   if (!weights) return points;
   return points.map((point, index) => [

@@ -95,7 +95,7 @@ interface Refined {
 function insertOnce({ knots, rows }: Refined, degree: number, u: number): Refined {
   const span = findSpan(knots, degree, u);
   let last = span;
-  // Points behind the last knot that equals u stay as they are.
+  // Points after the last knot that equals u stay as they are.
   while (knots[last]! >= u && last > span - degree) last--;
   const next: (readonly number[])[] = rows.slice(0, span - degree + 1);
   for (let index = span - degree + 1; index <= last; index++) {

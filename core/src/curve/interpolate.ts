@@ -74,12 +74,12 @@ export interface Interpolation {
   readonly parameters: readonly number[];
 }
 
-/** How a curve through points behaves at an end: nothing asked, a given first derivative, or straight on. */
+/** How a curve through points behaves at an end: free, with a given first derivative, or with no curvature. */
 export type EndCondition =
   | { readonly kind: 'free' }
   /** C′ at the end, by the parameter from 0 to 1. */
   | { readonly kind: 'derivative'; readonly derivative: Point }
-  /** C″ = 0 at the end, as a bent strip of wood does beyond its last peg. */
+  /** C″ = 0 at the end, as a bent strip of wood does beyond its last support. */
   | { readonly kind: 'natural' };
 
 const free: EndCondition = { kind: 'free' };
@@ -155,7 +155,7 @@ function throughPointsWithEnds(
   end: EndCondition,
 ): Curve {
   const dimension = points[0]!.length;
-  // One row for each point, and behind the first and before the last one for each end condition.
+  // One row for each point, and after the first and before the last a row for each end condition.
   const rows: { parameter: number; order: number; value: Point }[] = points.map((value, index) => ({
     parameter: parameters[index]!,
     order: 0,
@@ -225,7 +225,7 @@ function knotsWithEnds(
     let sum = 0;
     let count = 0;
     for (let k = index; k < index + degree; k++) {
-      // In a row of p, the outermost two weigh nothing for a cubic with conditions at both ends.
+      // Of the p in a row, the outermost two have no weight for a cubic with conditions at both ends.
       if (atStart && atEnd && degree > 2 && (k === index || k === index + degree - 1)) continue;
       sum += list[k]!;
       count++;
@@ -242,7 +242,7 @@ function knotsWithEnds(
  * @param points two or more (three enclose something), each apart from the next, the last from the first
  * @param degree 1 to 9
  * @returns a periodic curve on [0, 1] with as many different control points as points; the first point
- * lies at the parameter 0, at an even degree half the last gap behind it
+ * lies at the parameter 0, at an even degree half the last gap after it
  * @throws CurveError `degree`, `point-count`, `point`; `singular` where no such curve exists
  */
 export function interpolateClosed(
@@ -269,7 +269,7 @@ export function interpolateClosed(
     points: wrapped(points, degree),
     periodic: true,
   };
-  // Row i is the point near which control point i has most to say, so that the band is narrow.
+  // Row i is the point near which control point i has most influence, so that the band is narrow.
   const pointOf = (row: number): number => wrapIndex(row - Math.floor(degree / 2), count);
   const solve = factorisePeriodicCollocation(
     shape,

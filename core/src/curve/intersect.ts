@@ -9,7 +9,7 @@ import { domainOf } from './knotVector.js';
 import { boxesMeet, halvePart, partsOf, runsForward, sizeOfPart, type BezierPart } from './subdivide.js';
 import { cross, distance, dot, mix, subtract } from './vector.js';
 
-/** A place where two curves, or two parts of one, meet. */
+/** A point where two curves, or two parts of one, meet. */
 export interface Intersection {
   /** The parameter on each. */
   readonly parameters: readonly [number, number];
@@ -19,7 +19,7 @@ export interface Intersection {
 /** The places where curves meet. */
 export interface Intersections {
   readonly places: readonly Intersection[];
-  /** Whether they run along each other over a stretch, so that no list of places tells all. */
+  /** Whether they run along each other over a stretch, so that a list of points is incomplete. */
   readonly overlapping: boolean;
 }
 
@@ -34,7 +34,7 @@ export interface LineIntersection {
 /**
  * Where a plane curve meets a line, as the roots of its distance from it on every Bézier piece (F 5).
  * @param line two places that are apart
- * @param segment whether only what lies between the two places counts
+ * @param segment whether only intersections between the two points count
  * @returns by the curve's parameter, ascending; a piece that lies in the line gives no place
  * @throws CurveError `unsupported` in space, `argument`
  */
@@ -107,7 +107,7 @@ export function intersectCurves(first: Curve, second: Curve, tolerance?: number)
 export function selfIntersections(curve: Curve, tolerance?: number): Intersections {
   const within = tolerance ?? 1e-9 * Math.max(...curve.points.flat().map(Math.abs), 1e-300);
   const [start, end] = domainOf(curve.knots, curve.degree);
-  // Parts that cannot meet themselves; a cusp is halved a few times and let be.
+  // Parts that cannot meet themselves; a cusp is halved a few times and then left as it is.
   const simple: BezierPart[] = [];
   const simplify = (part: BezierPart, depth: number): void => {
     if (depth === 0 || runsForward([part])) {
@@ -136,7 +136,7 @@ export function selfIntersections(curve: Curve, tolerance?: number): Intersectio
 
 type Pair = readonly [BezierPart, BezierPart];
 
-/** Halves pairs level by level until they are small; `done` tells pairs that need not be looked at. */
+/** Halves pairs level by level until they are small; `done` names pairs that need no further look. */
 function narrow(
   pairs: readonly Pair[],
   within: number,
@@ -202,7 +202,7 @@ function polished(
     found.push(place);
   }
   found.sort((a, b) => a.parameters[0] - b.parameters[0] || a.parameters[1] - b.parameters[1]);
-  // Candidates side by side that came to the same place count once, the closest of them.
+  // Neighbouring candidates that converged to the same point count once, as the closest of them.
   const [startA, endA] = domainOf(first.knots, first.degree);
   const [startB, endB] = domainOf(second.knots, second.degree);
   // Start and end of a closed curve are one place.

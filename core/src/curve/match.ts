@@ -56,7 +56,7 @@ export function matchCurve(
       value: curve.degree,
     });
   }
-  // Both are looked at as if the target ran into the curve's start.
+  // Both are turned so that the end of the target meets the start of the curve.
   const clamped = clampEnds(curve);
   const forward = curveEnd === 'start' ? clamped : reverseCurve(clamped);
   const into = targetEnd === 'end' ? target : reverseCurve(target);

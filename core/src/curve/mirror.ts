@@ -61,7 +61,7 @@ export function mirrorCurve(curve: Curve, mirror: Mirror): Curve {
 }
 
 /**
- * The side of a plane curve that lies before its first crossing of a mirror, or behind its last one, and
+ * The side of a plane curve that lies before its first crossing of a mirror, or after its last one, and
  * what is left over. The half runs towards the mirror.
  * @returns the whole curve and nothing left over where it does not cross the mirror inside its domain
  * @throws CurveError `unsupported` in space
@@ -90,7 +90,7 @@ export function halfAtMirror(
 
 /**
  * A symmetric curve of a half and its mirror image in one: the half's end is put on the mirror, and the
- * image runs on from there (what was on the other side is not asked). With the handle before the mirror
+ * image runs on from there (what was on the other side is dropped). With the handle before the mirror
  * brought square to it the joint is smooth.
  * @param smooth whether the last handle is brought square to the mirror
  * @throws CurveError `argument`; `unsupported` for a closed curve

@@ -6,7 +6,7 @@ import { CurveError } from './error.js';
 
 /**
  * Slopes of a piecewise cubic through values that rises and falls only where the values do (Fritsch &
- * Carlson 1980): zero at local extremes, harmonic means elsewhere, limited so that no piece swings over.
+ * Carlson 1980): zero at local extremes, harmonic means elsewhere, limited so that no piece overshoots.
  * @param parameters strictly increasing
  * @param values one for each parameter
  */
@@ -39,7 +39,7 @@ export function monotoneSlopes(parameters: readonly number[], values: readonly n
 }
 
 /**
- * The cubic curve through points that never swings beyond them: each coordinate rises and falls by the
+ * The cubic curve through points that never overshoots them: each coordinate rises and falls by the
  * chord-length parameter only where the points do (Fritsch & Carlson 1980). It is C1, with double knots
  * at the points.
  * @param points two or more, neighbours apart

@@ -20,7 +20,7 @@ export function distinctPointCount({ points, degree, periodic }: Curve): number 
   return periodic ? points.length - degree : points.length;
 }
 
-/** The length of the domain, after which a periodic curve comes round. */
+/** The length of the domain, after which a periodic curve repeats. */
 export function periodOf({ knots, degree }: Curve): number {
   const [start, end] = domainOf(knots, degree);
   return end - start;
@@ -34,7 +34,7 @@ export function wrapParameter(curve: Curve, u: number): number {
   return wrapped >= end || wrapped < start ? start : wrapped;
 }
 
-/** The same curve taken for an unclamped one that happens to close; for operations that cut it open. */
+/** The same curve treated as an unclamped one that happens to close; for operations that cut it open. */
 export function withoutPeriod(curve: Curve): Curve {
   if (!curve.periodic) return curve;
   const { periodic: _, ...open } = curve;
@@ -46,7 +46,7 @@ export function wrapped<T>(entries: readonly T[], degree: number): T[] {
   return Array.from({ length: entries.length + degree }, (_, index) => entries[index % entries.length]!);
 }
 
-/** Knot `index` of a periodic curve's knot vector continued without end to both sides. */
+/** Knot `index` of a periodic curve's knot vector, continued periodically to both sides. */
 export function unrolledKnot(curve: Curve, index: number): number {
   const { knots, degree } = curve;
   const known = knots[index];

@@ -4,8 +4,8 @@ import { decompose } from './decompose.js';
 import { domainOf } from './knotVector.js';
 
 /**
- * The parameters at which the denominator of a rational curve vanishes, so that the curve runs through
- * infinity. Positive weights have none; a teaching figure may open weights of zero and below.
+ * The parameters at which the denominator of a rational curve vanishes, so that the curve passes through
+ * infinity. Positive weights have none; a figure may allow weights of zero and below.
  * @param curve with any finite weights, unlike in all other functions
  */
 export function findPoles(curve: Curve): number[] {

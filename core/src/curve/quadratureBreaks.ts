@@ -4,7 +4,7 @@ import { decompose } from './decompose.js';
 import { domainOf } from './knotVector.js';
 
 /**
- * The spans of a curve, cut where it is about to stand still: at the smallest values of its speed, as
+ * The spans of a curve, cut where it almost stands still: at the smallest values of its speed, as
  * roots of the derivative of |C′|² (for rational curves of its numerator), in spans in which the speed
  * falls below a hundredth of its largest. Between the cuts the speed is smooth enough for quadrature,
  * also where the curve turns back on itself.

@@ -83,7 +83,7 @@ export function fitCurveToTolerance(curve: Curve, degree: number, tolerance: num
     });
     if (pruned) best = pruned.result;
     const fine = best.curve;
-    // Knots placed anew, where the curve that was found says or evenly, are sometimes fewer.
+    // Knots placed anew, by the derivatives of the curve that was found or evenly, are sometimes fewer.
     const placed = fewest(least, (pruned?.breaks ?? inner).length + 1, (spanCount) => {
       const candidates = [refitCurve(curve, degree, spanCount)];
       const breaks = equidistributedBreaks(fine, spanCount);
@@ -105,10 +105,10 @@ export function validateTolerance(tolerance: number): void {
 }
 
 /**
- * Takes away breaks one after the other as long as the attempt without one succeeds, each time that whose
- * absence is first found to do no harm.
+ * Takes away breaks one after the other as long as an attempt without one succeeds, each time the first whose
+ * removal is found to do no harm.
  * @param least how many must stay
- * @param attempt gives a result, or `undefined` where it does not do
+ * @param attempt gives a result, or `undefined` where it fails
  * @returns the breaks that are left with their result, or `undefined` where none could go
  */
 export function pruneBreaks<Result>(
@@ -120,7 +120,7 @@ export function pruneBreaks<Result>(
   let last: { breaks: readonly number[]; result: Result } | undefined;
   for (let index = 0; index < kept.length && kept.length > least;) {
     const without = kept.toSpliced(index, 1);
-    // Neighbours move to share the room that is left.
+    // Neighbours move to share the gap.
     const spread = without.map((u, k) => {
       if (k !== index && k !== index - 1) return u;
       const [before, after] = [without[k - 1], without[k + 1]];
@@ -176,7 +176,7 @@ function fitWithBreaks(curve: Curve, degree: number, breaks: readonly number[]):
     ? { degree, knots: periodicKnotVector(simple(breaks.slice(0, -1)), end, degree), periodic: true }
     : { degree, knots: clampedKnotVector(start, end, simple(breaks.slice(1, -1)), degree) };
   const dimension = dimensionOf(curve);
-  // Enough places to see every span of the source, however many there are for one of the new.
+  // Enough samples for every span of the source, however many there are in one span of the result.
   const ratio = spansOf(curve.knots, curve.degree).length / (breaks.length - 1);
   const perSpan = Math.min(400, Math.ceil((2 * (degree + curve.degree) + 2) * Math.max(1, ratio)));
   const parameters = samplingParameters(space, perSpan);

@@ -11,7 +11,7 @@ export interface SpanLookup {
 
 const lookups = new WeakMap<SpanPolynomials, SpanLookup>();
 
-/** Prepares the finding of spans, once for each curve. */
+/** Builds the table, once for each curve. */
 export function spanLookup(polynomials: SpanPolynomials): SpanLookup {
   const found = lookups.get(polynomials);
   if (found) return found;
@@ -33,7 +33,7 @@ export function spanLookup(polynomials: SpanPolynomials): SpanLookup {
   return lookup;
 }
 
-/** Number of the span that holds `u`; a knot belongs to the span behind it, the end to the last. */
+/** Number of the span that holds `u`; a knot belongs to the span after it, the end to the last. */
 export function spanIn(
   { starts, ends }: SpanPolynomials,
   { first, scale, table }: SpanLookup,

@@ -6,7 +6,7 @@ import { spansOf, type Span } from './knotVector.js';
 /**
  * A curve converted span by span to Bézier form, with its first derivatives in the same form, for
  * running through many parameters fast. The polynomials are homogeneous: `dimension` numerators and, for
- * a rational curve, the denominator behind them.
+ * a rational curve, the denominator after them.
  */
 export interface SpanPolynomials {
   readonly spans: readonly Span[];

@@ -45,7 +45,7 @@ export function extractPart(curve: Curve, from: number, to: number): Curve {
   const first = knotAt(refined, from).value;
   const last = knotAt(refined, to).value;
   const { knots } = refined;
-  // At a gap the left cut begins behind it and the right cut ends before it.
+  // At a gap the left cut begins after it and the right cut ends before it.
   const begin = knots.lastIndexOf(first);
   const finish = knots.indexOf(last);
   const inner = knots.slice(begin + 1, finish);

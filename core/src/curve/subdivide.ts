@@ -75,7 +75,7 @@ export function sizeOfPart({ low, high }: BezierPart): number {
 }
 
 /**
- * Whether all legs of the polygons of some parts, one behind the other, run forward along one direction,
+ * Whether all legs of the polygons of some parts, one after the other, run forward along one direction,
  * so that together they cannot meet themselves (variation diminishing, P&T P3.9).
  */
 export function runsForward(parts: readonly BezierPart[]): boolean {

@@ -3,7 +3,7 @@ import { domainOf, spansOf, type Span } from './knotVector.js';
 import { validatePointIndex } from './validate.js';
 
 /**
- * The part of the domain on which control point `index` has a say: `[U_i, U_{i+p+1}]`, cut to the
+ * The part of the domain on which control point `index` acts: `[U_i, U_{i+p+1}]`, cut to the
  * domain (P&T P2.1).
  * @throws CurveError `index`
  */
@@ -14,7 +14,7 @@ export function supportOf(curve: Curve, index: number): readonly [number, number
 }
 
 /**
- * The spans that answer when control point `index` moves: at most degree + 1 of them.
+ * The spans that change when control point `index` moves: at most degree + 1 of them.
  * @throws CurveError `index`
  */
 export function supportSpans(curve: Curve, index: number): Span[] {

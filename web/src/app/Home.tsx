@@ -2,7 +2,7 @@ import { Navigate } from 'react-router';
 import { useAccount } from '../session/useAccount.js';
 import { Failure, Loading } from '../ui/States.js';
 
-/** The start: everybody goes where they belong. */
+/** The start page: sends everybody to their own first page. */
 export function Home() {
   const { data, error, refetch } = useAccount();
   if (error) return <Failure error={error} onRetry={() => void refetch()} />;

@@ -4,7 +4,7 @@ import { NotConnected } from '../api/call.js';
 // An answer is shown at once and not after whatever else the browser has to do.
 notifyManager.setScheduler(queueMicrotask);
 
-/** What the server owns. A lost connection is tried a few times before it is told. */
+/** The cache of what the server keeps. A lost connection is retried a few times before it is reported. */
 export const queryClient = new QueryClient({
   defaultOptions: {
     queries: {

@@ -12,7 +12,7 @@ import { shownTime } from './time.js';
 
 const states: readonly Progress[] = ['unopened', 'opened', 'begun', 'tried', 'done'];
 
-/** Where an instructor sees who of a class has done which sheet. */
+/** Where an instructor sees which student of a class has done which sheet. */
 export function DeskPage() {
   const { t } = useTranslation();
   const { class: classId } = useParams() as { class: string };

@@ -231,7 +231,7 @@ function WorkLife({ lesson, work }: { lesson: string; work: OpenWork }) {
     const frame = requestAnimationFrame(() => (later = setTimeout(refresh)));
     const stop = edited.store.subscribe((state, before) => {
       if (state.status !== 'saved' || before.status === 'saved') return;
-      // Where it can't be checked now it is wished for again with the next opening or saving.
+      // Where it can't be checked now it is tried again at the next opening or saving.
       void checkIfWaiting(work)
         .then((results) => results && refresh())
         .catch(() => null);

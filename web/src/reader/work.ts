@@ -70,8 +70,8 @@ export async function openWork(edition: string, sheet: string, before: FigureDoc
 const waitingKey = (work: string): string => `bogen:check:${work}`;
 
 /**
- * Has the server judge the work once everything is saved. Where that can't be now, the wish is kept on
- * the device and `checkIfWaiting` fulfils it later.
+ * Has the server check the work once everything is saved. Where that can't be done now, the request is kept on
+ * the device and `checkIfWaiting` sends it later.
  */
 export async function checkOnServer({ edited, id }: OpenWork): Promise<readonly ConditionResult[] | null> {
   localStorage.setItem(waitingKey(id), 'yes');

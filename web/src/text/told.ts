@@ -12,7 +12,7 @@ export interface Reason extends Told {
 
 type Translate = ReturnType<typeof useTranslation>['t'];
 
-/** The sentences of core and server. They come when the page is there: nothing has gone wrong yet when it begins. */
+/** The sentences of core and server. They are loaded after the page: when it opens, nothing has gone wrong yet. */
 let known: Catalogue | undefined;
 let isComing = false;
 const listeners = new Set<() => void>();
@@ -61,7 +61,7 @@ const subscribe = (listener: () => void): (() => void) => {
   return () => listeners.delete(listener);
 };
 
-/** Puts into words what core or server tell, and what stands in the way of a request, in the present language. */
+/** Puts into words what core or server tell, and why a request failed, in the present language. */
 export function useTold(): (what: unknown) => string {
   const { t } = useTranslation();
   useSyncExternalStore(subscribe, () => known);

@@ -1,7 +1,7 @@
 import { create } from 'zustand';
 
 /**
- * How many times fonts have come in since the page was opened. Text on a canvas does not draw itself anew
+ * How many times fonts have been loaded since the page was opened. Text on a canvas is not redrawn by itself
  * when its font arrives; whatever draws text depends on this number.
  */
 export const useFonts = create<number>((set) => {

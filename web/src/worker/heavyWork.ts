@@ -3,7 +3,7 @@ import { CurveError, fitStroke, largestDistance, type Curve, type Point } from '
 import { previewOperation, type FigureDocument, type Operation } from '@bogen/core/figure';
 import { expose } from 'comlink';
 
-/** What came of a calculation, or the sentence that says why nothing did. */
+/** The result of a calculation, or the sentence that says why there is none. */
 export type Outcome<Value> = { readonly value: Value } | { readonly reason: Told };
 
 /** A fit of a freehand stroke, by its numbers. */

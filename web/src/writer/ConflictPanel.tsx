@@ -8,7 +8,7 @@ import { Button } from '../ui/Button.js';
 import { Panel } from '../ui/Panel.js';
 import type { OpenDraft } from './draft.js';
 
-/** The question that a draft which was changed elsewhere puts; no answer loses the other side's work. */
+/** The question that is asked when a draft was changed elsewhere; neither answer loses the other side's work. */
 export function ConflictPanel({ draft }: { draft: OpenDraft }) {
   const { t } = useTranslation();
   const { edited } = draft;

@@ -13,10 +13,10 @@ import type { EditedDraft } from './draft.js';
 import { TypedSteps } from './typedSteps.js';
 import { FormulaPanel, type EditedFormula } from './FormulaPanel.js';
 
-/** How long the typing must rest before it becomes a step. */
+/** How long typing must pause before it becomes a step. */
 const restMs = 700;
 
-/** Whether two trees say the same: the server keeps no order of keys, and absent and null are one. */
+/** Whether two trees are equal: the server keeps no order of keys, and absent and null count as equal. */
 function sameProse(a: unknown, b: unknown): boolean {
   if (typeof a !== 'object' || typeof b !== 'object' || a === null || b === null)
     return (a ?? null) === (b ?? null);

@@ -8,7 +8,7 @@ import { Button } from '../ui/Button.js';
 import { Panel } from '../ui/Panel.js';
 import type { OpenDraft } from './draft.js';
 
-/** Makes the present state the next edition, after asking. */
+/** Publishes the present state as the next edition, after asking. */
 export function Publish({ draft }: { draft: OpenDraft }) {
   const { t } = useTranslation();
   const { edited } = draft;

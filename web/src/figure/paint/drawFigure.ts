@@ -199,7 +199,7 @@ function drawPolygon(
   context.stroke();
 }
 
-/** Curvature as hairs across the curve, `length` pixels for a curvature of one. */
+/** Curvature as teeth across the curve, `length` pixels for a curvature of one. */
 function drawComb(
   context: Context,
   curve: Curve,
@@ -211,9 +211,9 @@ function drawComb(
 ): void {
   const { coordinates, tangents, curvature, dimension, perSpan } = samplesOf(curve);
   if (dimension !== 2) return;
-  // Closer than this the hairs run into one another.
+  // Closer than this the teeth run into one another.
   const every = Math.max(1, Math.round(curvature.length / (260 * density)));
-  // The hair points away from the centre of curvature.
+  // The tooth points away from the centre of curvature.
   const hair = (sample: number): number =>
     Math.max(-longestHair, Math.min(longestHair, curvature[sample]! * length));
   const tipX = (sample: number): number =>
@@ -244,8 +244,8 @@ function drawComb(
 }
 
 /**
- * Pixels of hair for a curvature of one, the same for all curves so that their combs can be compared. The
- * longest hair has 28 to 56 pixels when nothing moves; a drag keeps the scale with which it began, so that
+ * Pixels of a tooth for a curvature of one, the same for all curves so that their combs can be compared. The
+ * longest tooth has 28 to 56 pixels when nothing moves; a drag keeps the scale with which it began, so that
  * a peak is seen to grow.
  */
 export function combLength(scene: FigureScene): number {
@@ -265,7 +265,7 @@ export function combLength(scene: FigureScene): number {
 }
 
 const combLengths = new WeakMap<FigureScene, number>();
-/** Where a curve all but turns back its hairs would cross the whole figure. */
+/** Where a curve almost turns back its teeth would cross the whole figure. */
 const longestHair = 240;
 
 /** A tick across the curve at each interior knot; multiplicity m is m close ticks. What jumps there has its mark beside it. */

@@ -27,7 +27,7 @@ export function drawGround(
   context.fillStyle = palette.sheet;
   context.fillRect(0, 0, projection.width, projection.height);
   for (const { picture, image } of pictures) drawPicture(context, picture, image, projection, palette);
-  // Crosses closer than this would be a grey veil.
+  // Crosses closer than this would blur into grey.
   // Coarser by tens where the figure is zoomed far out.
   const step = gridStep(grid, projection.scale);
   if (step * projection.scale < 6) return;

@@ -104,7 +104,7 @@ function drawTicks(context: Context, curve: Curve, projection: Projection, palet
 
 const known = new WeakMap<Curve, { turning: Point[]; peaks: Point[]; valleys: Point[] }>();
 
-/** An inflection is an S; a peak of curvature a chevron outwards, a valley one with a level foot. */
+/** An inflection is an S; a peak of curvature a chevron outwards, a valley one with a horizontal base. */
 function drawPlaces(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
   let places = known.get(curve);
   if (!places) {
@@ -154,7 +154,7 @@ function drawOsculating(
   if (!circle) return;
   const [x, y] = projection.toScreen(circle.centre);
   const radius = circle.radius * projection.scale;
-  // Flatter than this it is a line on any screen.
+  // Flatter than this it looks like a line on any screen.
   if (radius > 20_000) return;
   context.beginPath();
   context.arc(x, y, radius, 0, 2 * Math.PI);
@@ -204,7 +204,7 @@ function drawFacets(
   }
 }
 
-/** A halo around the places that a panel points at, and its lines in full. */
+/** A halo around the points that a panel refers to, and the lines between them. */
 function drawHighlight(
   context: Context,
   { places, lines }: Highlight,

@@ -185,7 +185,7 @@ function drawBar(context: Context, radius: number, palette: Palette): void {
   context.stroke();
 }
 
-/** A letter with its index lowered, cleared of what lies below it. */
+/** A letter with its subscript, on a clear background. */
 function drawName(context: Context, letter: string, index: number, palette: Palette): void {
   const digits = String(index);
   const parts = [

@@ -12,7 +12,7 @@ import { write } from './drawText.js';
 
 type Context = CanvasRenderingContext2D;
 
-/** What is being made, before it is part of the document: places as small crosses, what they come to in the accent. */
+/** What is being drawn, before it is part of the document: its points as small crosses, the resulting curve in the accent. */
 export function drawPreviews(
   context: Context,
   { previews }: FigureScene,
@@ -89,7 +89,7 @@ function traceCurve(context: Context, curve: Curve, projection: Projection): voi
   }
 }
 
-/** What goes is crossed out along its way. */
+/** What will be removed is crossed out along its length. */
 function drawGoing(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
   traceCurve(context, curve, projection);
   context.strokeStyle = palette.sheet;
@@ -137,7 +137,7 @@ function drawAxis(
   context.setLineDash([]);
 }
 
-/** The places by which given shapes are taken hold of: what the curve passes as open lozenges, what pulls it as dots on a line. */
+/** The handles of shapes: points that the curve passes through as open lozenges, others as dots on a line. */
 export function drawShapeHandles(
   context: Context,
   { document, host }: FigureScene,
@@ -179,7 +179,7 @@ export function drawShapeHandles(
   }
 }
 
-/** A picture's handles, marked as those of shapes: its centre is passed, its corner pulls. */
+/** A picture's handles, marked as those of shapes: its centre as a lozenge, its corner as a dot. */
 function pictureMarks(picture: PictureItem): ShapeHandle[] {
   return pictureHandles(picture).map(({ key, at }) =>
     key === 'centre' ? { key, at, role: 'passed' } : { key, at, role: 'pulls', from: picture.centre },

@@ -1,6 +1,6 @@
 import type { Palette } from '../../theme/theme.js';
 
-/** A short text below and to the right of a place, cleared of what lies under it. */
+/** A short text below and to the right of a point, on a clear background. */
 export function write(
   context: CanvasRenderingContext2D,
   text: string,

@@ -1,7 +1,7 @@
 import { distinctKnots, domainOf, interiorKnots, knotJumps, type Curve } from '@bogen/core/curve';
 import { samplesOf } from '../geometry/geometry.js';
 
-/** The most abrupt thing that happens at a knot: it is what its mark tells. */
+/** The most abrupt jump at a knot: it is the one that its mark shows. */
 export type Jump = 'corner' | 'speed' | 'curvature';
 
 const known = new WeakMap<Curve, ReadonlyMap<number, Jump>>();
@@ -21,7 +21,7 @@ function isSmooth(curve: Curve): boolean {
   return interiorKnots(knots, degree).every(({ multiplicity }) => multiplicity <= least);
 }
 
-/** For each knot at which something jumps, what; knots without an entry are smooth to the eye and the hand. */
+/** For each knot at which something jumps, what; knots without an entry have no visible jump. */
 export function jumpsOf(curve: Curve): ReadonlyMap<number, Jump> {
   let jumps = known.get(curve);
   if (!jumps && isSmooth(curve)) return noJumps;
@@ -41,7 +41,7 @@ export function jumpsOf(curve: Curve): ReadonlyMap<number, Jump> {
 }
 
 /**
- * The mark of a jump about a place, upright along (upX, upY): a wedge for a corner, a pair of bars of
+ * The mark of a jump at a point, its vertical along (upX, upY): a wedge for a corner, a pair of bars of
  * unequal length for a jump of speed, a half disc for a jump of curvature.
  */
 export function drawJump(

@@ -12,13 +12,13 @@ import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Picked } from '../scene/sceneParts.js';
 
-/** Fewer marks than these are drawn sooner than a whole sheet of them is copied. */
+/** Fewer marks than these are drawn faster than a whole bitmap of them is copied. */
 const fewestOnSheet = 24;
 
 /**
- * The layers of one pane. The ground stays while anything moves; and while something is dragged, all that
- * does not move with it is drawn once upon the ground, and the marks that stay on the curves that move
- * once upon a clear sheet, so that a frame of a drag draws only what moved.
+ * The layers of one pane. The ground is kept while anything moves; and while something is dragged, all that
+ * does not move with it is drawn once onto the ground, and the marks that stay on the curves that move
+ * once onto a transparent bitmap, so that a frame of a drag draws only what moved.
  */
 export class Layers {
   private drawn = false;
@@ -53,7 +53,7 @@ export class Layers {
       this.moving.clear();
       this.moved.clear();
       this.forgetStill();
-      // A copy is worth its while from the second time on; the first picture comes sooner without.
+      // A copy pays from the second time on; the first picture comes sooner without.
       if (this.drawn) this.copy(context, keptGround());
       else ground(context);
       drawCurves(context, scene, projection, palette, pane);

@@ -21,7 +21,7 @@ interface Wanted {
 
 /** The most pixels across a bitmap of sprites. */
 const widestBitmap = 1024;
-/** Weights that are dragged leave a drawing for every number they passed; with so many it begins anew. */
+/** A weight that is dragged leaves a drawing for every number it passed; above this count all are dropped. */
 const mostKept = 2000;
 
 /**
