@@ -114,3 +114,7 @@ export * from '../src/lesson/condition/conditions.js';
 export type { ConditionResult, Quantity } from '../src/lesson/condition/define.js';
 export { unmovedSpans } from '../src/lesson/condition/spansUnmoved.js';
 export * from '../src/lesson/checkTask.js';
+export * from '../src/curve/continueAtKnot.js';
+export * from '../src/figure/joints.js';
+export * from '../src/figure/locks.js';
+export * from '../src/figure/takeApart.js';

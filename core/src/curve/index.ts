@@ -3,7 +3,13 @@ export { setNodeKind, type ChainNode, type NodeKind } from './bezierChain.js';
 export { arcFromBulge, arcFromEnds, arcThroughPoints, exactCircle, exactEllipse } from './circle.js';
 export { conicFromShoulder } from './conic.js';
 export { deBoorConstruction, deCasteljauConstruction, type Construction } from './construct.js';
-export { guaranteedContinuity, knotJumps } from './continuity.js';
+export {
+  guaranteedContinuity,
+  knotJumps,
+  measureContinuity,
+  type KnotContinuity,
+  type MeasuredContinuity,
+} from './continuity.js';
 export { isRational, type Curve, type Point } from './curve.js';
 export { curvatureAt, osculatingCircleAt } from './differential.js';
 export { editPoints, type EditPoint } from './editPoint.js';
@@ -29,6 +35,7 @@ export {
   spansOf,
 } from './knotVector.js';
 export { lengthOfCurve } from './length.js';
+export { matchCurve, type CurveEnd, type JointContinuity } from './match.js';
 export { mirrorCurve, mirrorThrough } from './mirror.js';
 export { nearestPoint } from './nearest.js';
 export { distinctPointCount, periodicCurve } from './periodic.js';

@@ -75,6 +75,14 @@ const lineWeight = choice('fine', 'medium', 'bold', 'broad');
 export type LineWeight = ValueOf<typeof lineWeight>;
 export const lineWeights: readonly LineWeight[] = lineWeight.choices;
 
+/** A joint with another curve that later changes keep. */
+const lockedJoint = object({
+  end: choice('start', 'end'),
+  to: itemId,
+  toEnd: choice('start', 'end'),
+  continuity: signs('G0', 'G1', 'G2', 'G3', 'C1', 'C2'),
+});
+
 /** What every item may carry besides what it is: how it is called, and how it is drawn and taken hold of. */
 export const attributes = {
   name: itemName,
@@ -89,6 +97,8 @@ export const attributes = {
   shown: optional(somethingShown),
   /** A faint copy is drawn behind the others and is never moved. */
   faint: optional(flag),
+  /** Joints with other curves that are kept when either curve changes. */
+  lockedJoints: optional(list(lockedJoint, 8)),
 } as const;
 
 const base = {

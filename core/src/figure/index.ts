@@ -42,6 +42,19 @@ export type { FactValue, FactWord } from './fact/define.js';
 export { factNames, facts, type FactName } from './fact/facts.js';
 export { gripKey, gripPlace, gripsOfItem, moveGrips, type Grip } from './grip.js';
 export { withLinkedMove } from './linkedMove.js';
+export { jointsOf, lockBetween, type EndOfCurve, type Joint, type Lock } from './joints.js';
+export { keepingLocks, lockJoint } from './locks.js';
+export {
+  chainThrough,
+  colorOfPiece,
+  driftOf,
+  piecesOf,
+  putTogether,
+  replaceChain,
+  takeApart,
+  type MeetingChain,
+  type PutTogether,
+} from './takeApart.js';
 export { isLoose } from './loose.js';
 export { migrateFigure, migrateFigureCommand } from './migrateFigure.js';
 export {

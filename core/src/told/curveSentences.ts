@@ -100,6 +100,8 @@ export const curveSentences = {
   mirrorCoordinates: 'The mirror needs a point and a direction with {{dimension}} coordinates.',
   mirrorOfClosed: 'A closed curve has no end to put on the mirror line; open or split it first.',
   pointsTooClose: 'Two consecutive points are too close together to tell them apart.',
+  continueOpenFirst: 'A periodic curve has no start and end to continue from; open it first.',
+  nothingMeets: 'No other curve with points of its own meets an end of this one.',
   knotsOfPeriodic: 'The knots of a periodic curve repeat; open the curve to move one of them.',
   noKnotInside: 'There is no knot {{knot}} inside the domain.',
   knotBeyondNeighbours:

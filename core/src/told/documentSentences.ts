@@ -10,6 +10,12 @@ export const documentSentences = {
   operateOnOther: '{{name}} can only be replaced by the result of an operation on itself.',
   notAPicture: '{{name}} is not a picture and has no {{attribute}}.',
   notAFaintCopy: '{{name}} follows something else and can’t be a faint copy.',
+  lockOfGivenOnly:
+    '{{name}} is not given by its own points; only a joint of two curves with points of their own can be locked.',
+  lockOnFixed: '{{name}} is locked to this curve and would have to follow, but it is protected from changes.',
+  lockOnFixedPoint: 'A locked joint would have to move a fixed point with this one.',
+  locksContradict: '{{name}} would have to follow two curves at once; unlock one of its joints.',
+  lockCantBeKept: 'The joint with {{name}} is locked at {{continuity}}, which can’t be kept here: {{reason}}',
   removeDependentFirst: '{{dependent}} is built from {{name}}; remove {{dependent}} first.',
   noDegree: '{{name}} is not a curve and has no degree.',
   degreeOfSource: 'The degree of {{name}} follows from its source.',

@@ -91,6 +91,7 @@ const cases: readonly [Operation, changes: boolean][] = [
   [{ name: 'split', source: 'a', parameter: 0.4, side: 'after' }, false],
   [{ name: 'join', source: 'a', second: 'b', tolerance: 1e-6 }, false],
   [{ name: 'match', source: 'a', second: 'b', continuity: 'G2', curveEnd: 'end', targetEnd: 'start' }, true],
+  [{ name: 'continuityAtKnot', source: 'a', parameter: 0.5, continuity: 'G1' }, true],
   [{ name: 'reverse', source: 'a' }, false],
   [{ name: 'close', source: 'a', way: 'pull', continuity: 0 }, false],
   [{ name: 'close', source: 'a', way: 'bridge', continuity: 2 }, false],

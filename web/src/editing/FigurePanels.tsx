@@ -1,4 +1,5 @@
 import { isCurveItem, itemOf } from '@bogen/core/figure';
+import { ApartPanel } from './apart/ApartPanel.js';
 import { ChangePanel } from './change/ChangePanel.js';
 import { ComparePanel } from './compare/ComparePanel.js';
 import { ConstructionPanel } from './unfold/ConstructionPanel.js';
@@ -49,6 +50,8 @@ export function FigurePanels({ scene, panel, item, onPanel }: FigurePanelsProps)
       return curve ? <ComparePanel key={curve.id} scene={scene} item={curve} onClose={close} /> : null;
     case 'change':
       return curve ? <ChangePanel key={curve.id} scene={scene} item={curve} onClose={close} /> : null;
+    case 'apart':
+      return curve ? <ApartPanel key={curve.id} scene={scene} item={curve} onClose={close} /> : null;
     case 'table':
       return curve ? <PointTable key={curve.id} scene={scene} item={curve} onClose={close} /> : null;
     case 'facts':

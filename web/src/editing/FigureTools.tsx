@@ -113,6 +113,7 @@ export function FigureTools({
           )}
           <DegreeStepper scene={scene} item={item} />
           {opener('change', t('change.change'))}
+          {opener('apart', t('apart.open'))}
           {opener('table', t('table.table'))}
           {opener('details', t('details.details'))}
           {opener('facts', t('facts.facts'))}

@@ -1,3 +1,12 @@
 /** The panels that slide over the prose while a figure is worked on. */
 export type PanelName =
-  'change' | 'table' | 'facts' | 'details' | 'look' | 'compare' | 'construction' | 'several' | 'keys';
+  | 'change'
+  | 'apart'
+  | 'table'
+  | 'facts'
+  | 'details'
+  | 'look'
+  | 'compare'
+  | 'construction'
+  | 'several'
+  | 'keys';

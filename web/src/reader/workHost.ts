@@ -1,4 +1,5 @@
-import { readerMay, type FigureDocument } from '@bogen/core/figure';
+import { keepingLocks, readerMay, type FigureCommand, type FigureDocument } from '@bogen/core/figure';
+import { CommandError, told } from '@bogen/core/lesson';
 import type { Arrival, FigureHost, Motion } from '../figure/scene/host.js';
 import { motionOf } from '../saving/editedDocument.js';
 import type { EditedWork } from './work.js';
@@ -8,13 +9,20 @@ import type { EditedWork } from './work.js';
  * @param start the figure as it was published
  */
 export function looseHost(edited: EditedWork, start: FigureDocument): FigureHost {
+  const now = (): FigureDocument => edited.store.getState().history.document;
+  /** With what locked joints ask, as far as the reader may do that too. */
+  const whole = (command: FigureCommand): FigureCommand => {
+    const kept = keepingLocks(now(), command);
+    if (kept !== command && !readerMay(now(), kept, start)) throw new CommandError(told('lockOnFixedPoint'));
+    return kept;
+  };
   return {
     read: () => edited.store.getState().shown,
     subscribe: (listener) => edited.store.subscribe(listener),
     motion: () => motionOf(edited),
-    preview: (command) => edited.preview(command),
-    do: (command) => edited.do(command),
-    may: (command) => readerMay(edited.store.getState().history.document, command, start),
+    preview: (command) => edited.preview(command && whole(command)),
+    do: (command) => edited.do(whole(command)),
+    may: (command) => readerMay(now(), command, start),
   };
 }
 

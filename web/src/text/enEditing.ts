@@ -1,15 +1,17 @@
+import { apart } from './en/apart.js';
 import { change } from './en/change.js';
 import { compare } from './en/compare.js';
 import { construction } from './en/construction.js';
 import { details } from './en/details.js';
 import { draw } from './en/draw.js';
 import { items } from './en/items.js';
+import { joints } from './en/joints.js';
 import { keys } from './en/keys.js';
 import { look } from './en/look.js';
 import { addTexts } from './text.js';
 
 /** The English texts of what a figure is drawn and changed with. A reader's first screen comes without them. */
-const editing = { change, compare, construction, details, draw, items, keys, look };
+const editing = { apart, change, compare, construction, details, draw, items, joints, keys, look };
 
 export type EditingTexts = typeof editing;
 

@@ -7,19 +7,30 @@ interface PopupProps {
   readonly trigger: ReactNode;
   readonly children: ReactNode;
   readonly className?: string;
+  /** Beside the button where it would cover what it is about; below it where nothing is said. */
+  readonly side?: 'bottom' | 'right';
   readonly open?: boolean;
   readonly onOpen?: (open: boolean) => void;
 }
 
 /** A small sheet below a button, for lists and choices. */
-export function Popup({ label, trigger, children, className = 'p-2', open, onOpen }: PopupProps) {
+export function Popup({
+  label,
+  trigger,
+  children,
+  className = 'p-2',
+  side = 'bottom',
+  open,
+  onOpen,
+}: PopupProps) {
   return (
     <Popover.Root {...(open === undefined ? {} : { open })} {...(onOpen ? { onOpenChange: onOpen } : {})}>
       <Popover.Trigger asChild>{trigger}</Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
           aria-label={label}
-          sideOffset={6}
+          side={side}
+          sideOffset={side === 'bottom' ? 6 : 90}
           align="start"
           collisionPadding={8}
           className={`z-30 max-h-[80vh] max-w-[96vw] overflow-y-auto rounded-lg border border-strong bg-sheet shadow-lg ${className}`}

@@ -5,6 +5,7 @@ import {
   singleCommands,
   type FigureDocument,
   itemOf,
+  keepingLocks,
   type FigureCommand,
 } from '@bogen/core/figure';
 import {
@@ -80,6 +81,7 @@ export function sheetHost(
         : [],
     );
   };
+  const now = (): FigureDocument => sheetOf(edited.store.getState().history.document, sheet)?.figure ?? last!;
   let last: FigureDocument | undefined;
   return {
     read: () => {
@@ -89,10 +91,11 @@ export function sheetHost(
     },
     subscribe: (listener) => edited.store.subscribe(listener),
     motion: () => motionOf(edited),
-    preview: (command) => edited.preview(command && { name: 'figure', sheet, command }),
+    preview: (command) =>
+      edited.preview(command && { name: 'figure', sheet, command: keepingLocks(now(), command) }),
     do: (command) => {
       const lost = asking(command);
-      edited.do({ name: 'figure', sheet, command });
+      edited.do({ name: 'figure', sheet, command: keepingLocks(now(), command) });
       if (lost.length > 0) tell(i18next.t('writer.askedOf', { name: lost.join(', ') }));
     },
     snap: (...move) => {

@@ -6,7 +6,7 @@ import { anyItem, withItem } from './change.js';
 import type { CommandMember } from './define.js';
 
 /** The attributes that an item can do without. */
-const clearable = choice('hidden', 'locked', 'color', 'lineWeight', 'shown', 'faint');
+const clearable = choice('hidden', 'locked', 'color', 'lineWeight', 'shown', 'faint', 'lockedJoints');
 
 const description = tagged('name', 'patchItem', {
   item: itemId,
@@ -26,6 +26,9 @@ export const patchItem: CommandMember<PatchItem> = {
     for (const key of Object.keys(set)) {
       if (key in pictureAttributes && item.kind !== 'picture') {
         throw new CommandError(told('notAPicture', { name: item.name, attribute: key }));
+      }
+      if (key === 'lockedJoints' && item.kind !== 'curve') {
+        throw new CommandError(told('lockOfGivenOnly', { name: item.name }));
       }
       if (key === 'faint' && item.kind !== 'curve') {
         throw new CommandError(told('notAFaintCopy', { name: item.name }));

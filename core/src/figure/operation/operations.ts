@@ -1,4 +1,5 @@
 import { close } from './close.js';
+import { continuityAtKnot } from './continuityAtKnot.js';
 import { convert } from './convert.js';
 import { copy } from './copy.js';
 import { curveOfDegree } from './curveOfDegree.js';
@@ -44,6 +45,7 @@ export const operations = {
   trimToBox,
   join,
   match,
+  continuityAtKnot,
   reverse,
   close,
   open,

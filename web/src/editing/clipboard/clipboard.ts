@@ -44,16 +44,26 @@ export function itemsToCopy({ selected, document }: FigureScene): FigureItem[] {
  */
 export function copyItems(scene: FigureScene, items: readonly FigureItem[]): string {
   const ids = new Set(items.map(({ id }) => id));
-  const whole = items.flatMap((item): FigureItem[] => {
-    if (sourcesOf(item).every((source) => ids.has(source))) return [item];
-    const curve = curveOf(scene.evaluation, item.id);
-    if (!curve) return [];
-    const { kind: _, operation: __, ...attributes } = item as BuiltItem;
-    return [{ ...attributes, kind: 'curve', curve }];
-  });
+  const whole = items
+    .map((item) => withLocksAmong(item, ids))
+    .flatMap((item): FigureItem[] => {
+      if (sourcesOf(item).every((source) => ids.has(source))) return [item];
+      const curve = curveOf(scene.evaluation, item.id);
+      if (!curve) return [];
+      const { kind: _, operation: __, ...attributes } = item as BuiltItem;
+      return [{ ...attributes, kind: 'curve', curve }];
+    });
   const text = JSON.stringify({ format: 'bogen-figure-items', version: 1, items: whole });
   localStorage.setItem(storageKey, text);
   return text;
+}
+
+/** An item with only those locked joints whose other curve is among the given ones. */
+function withLocksAmong(item: FigureItem, ids: ReadonlySet<string>): FigureItem {
+  if (!item.lockedJoints) return item;
+  const { lockedJoints, ...others } = item;
+  const kept = lockedJoints.filter(({ to }) => ids.has(to));
+  return kept.length > 0 ? { ...others, lockedJoints: kept } : others;
 }
 
 /** The items in a text, or `undefined` where it holds none. */

@@ -6,6 +6,7 @@ import {
   type FigureDocument,
   type Grip,
 } from '@bogen/core/figure';
+import type { Told } from '@bogen/core/lesson';
 import { useRef } from 'react';
 import type { Projection } from '../geometry/projection.js';
 import { places, roundPlace } from '../hold/place.js';
@@ -101,21 +102,32 @@ function holdableGrip(movable: MovableGrip, before: { current: FigureState | nul
       const { document, evaluation } = scene;
       before.current = { document, evaluation };
       movable.onTake?.();
+      scene.previews.setRefused(null);
       let isShown = false;
       const release = (): void => {
         before.current = null;
         scene.previews.setSnapped(null);
+        scene.previews.setRefused(null);
         if (isShown) scene.host.preview(null);
       };
+      let last: FigureCommand | null = null;
+      const refuse = (told: Told | null, at: Point): void => scene.previews.setRefused(told && { told, at });
       return {
+        // Where a locked joint forbids it, the figure stays as it was last, and says why.
         preview: (to) => {
           isShown = true;
-          scene.host.preview(commandFor(movable, to, from, document));
+          const command = commandFor(movable, to, from, document);
+          const refused = scene.attempt('preview', command);
+          if (!refused) last = command;
+          refuse(refused, to);
         },
         commit: (to) => {
+          const isDragged = isShown;
           const command = commandFor(movable, to, from, document);
           release();
-          if (command) scene.host.do(command);
+          const refused = scene.attempt('do', command);
+          if (refused && isDragged) scene.attempt('do', last);
+          else refuse(refused, to);
         },
         cancel: release,
       };

@@ -8,6 +8,7 @@ import type { Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { FigurePreview } from '../scene/sceneParts.js';
+import { arrow } from './drawDerivatives.js';
 import { write } from './drawText.js';
 
 type Context = CanvasRenderingContext2D;
@@ -24,7 +25,7 @@ export function drawPreviews(
 
 function drawPreview(
   context: Context,
-  { curve, image, axis, goes, places, pulls, polygon, stroke, numbers }: FigurePreview,
+  { curve, curves, arrows, image, axis, goes, places, pulls, polygon, stroke, numbers }: FigurePreview,
   projection: Projection,
   palette: Palette,
 ): void {
@@ -40,6 +41,8 @@ function drawPreview(
     context.lineWidth = 1.5;
     context.stroke();
   }
+  for (const { curve: part, color } of curves ?? [])
+    drawPart(context, part, palette.items[color], projection);
   for (const gone of goes ?? []) drawGoing(context, gone, projection, palette);
   if (axis) drawAxis(context, axis, projection, palette);
   for (const [part, dash] of [
@@ -73,6 +76,15 @@ function drawPreview(
     context.lineTo(x + arm, y - arm);
   });
   context.stroke();
+  context.strokeStyle = palette.accent;
+  context.lineWidth = 1.75;
+  for (const [from, to] of arrows ?? []) {
+    const ends = [projection.toScreen(from), projection.toScreen(to)] as const;
+    if (Math.hypot(ends[1][0] - ends[0][0], ends[1][1] - ends[0][1]) <= 2) continue;
+    context.beginPath();
+    arrow(context, ...ends);
+    context.stroke();
+  }
   for (const { at, text } of numbers ?? []) {
     dot(context, projection.toScreen(at), 3.5, palette.accent);
     write(context, text, projection.toScreen(at), palette);
@@ -191,4 +203,21 @@ function dot(context: Context, [x, y]: readonly [number, number], radius: number
   context.arc(x, y, radius, 0, 2 * Math.PI);
   context.fillStyle = color;
   context.fill();
+}
+
+/** A curve in its own colour, with its polygon and its points. */
+function drawPart(context: Context, curve: Curve, color: string, projection: Projection): void {
+  context.strokeStyle = color;
+  context.lineWidth = 1;
+  tracePoints(context, curve.points, projection);
+  context.stroke();
+  for (const point of curve.points) {
+    const [x, y] = projection.toScreen(point);
+    context.beginPath();
+    context.arc(x, y, 3.5, 0, 2 * Math.PI);
+    context.stroke();
+  }
+  traceCurve(context, curve, projection);
+  context.lineWidth = 2.25;
+  context.stroke();
 }

@@ -23,7 +23,9 @@ export interface FigureHost {
   readonly subscribe: (listener: () => void) => () => void;
   /** What is happening to the figure that `read` gives. */
   readonly motion: () => Motion;
+  /** Shows what a command would come to, with what locked joints ask besides. @throws CommandError where it does not fit */
   readonly preview: (command: FigureCommand | null) => void;
+  /** Does it, as one step. @throws CommandError where it does not fit */
   readonly do: (command: FigureCommand) => void;
   /** How far the document has come; where it is not given it is here. */
   readonly arrival?: () => Arrival;

@@ -1,10 +1,11 @@
-import type { FigurePreview, PreviewOwner, Snap } from './sceneParts.js';
+import type { FigurePreview, PreviewOwner, Refused, Snap } from './sceneParts.js';
 import { Store } from './store.js';
 
 /** What tools, panels and the hand would make, each with its owner, and what the grip in the hand snaps to. */
 export class Previews extends Store {
   private readonly shown = new Map<PreviewOwner, FigurePreview>();
   private snapped_: Snap | null = null;
+  private refused_: Refused | null = null;
 
   /** In the order in which their owners began to show them. */
   get all(): Iterable<FigurePreview> {
@@ -15,6 +16,17 @@ export class Previews extends Store {
   show(owner: PreviewOwner, preview: FigurePreview | null): void {
     if (preview) this.shown.set(owner, preview);
     else if (!this.shown.delete(owner)) return;
+    this.changed();
+  }
+
+  /** Why the hand can't go on, and where it is. */
+  get refused(): Refused | null {
+    return this.refused_;
+  }
+
+  setRefused(refused: Refused | null): void {
+    if (refused === this.refused_) return;
+    this.refused_ = refused;
     this.changed();
   }
 

@@ -1,5 +1,13 @@
 import { domainOf, supportOf, type Curve } from '@bogen/core/curve';
-import { curveOf, gripPlace, type Evaluation, type FigureDocument, type View } from '@bogen/core/figure';
+import {
+  curveOf,
+  gripPlace,
+  type Evaluation,
+  type FigureCommand,
+  type FigureDocument,
+  type View,
+} from '@bogen/core/figure';
+import { CommandError, type Told } from '@bogen/core/lesson';
 import type { Arrival, FigureHost } from './host.js';
 import type { LitSupport } from './sceneParts.js';
 import { Drawn } from './drawn.js';
@@ -24,6 +32,7 @@ export class FigureScene {
   private readonly restListeners = new Set<() => void>();
   private frame = 0;
   private restingCurve: Curve | undefined;
+  private restingDocument_: FigureDocument | undefined;
   private structure_ = '';
   private static count = 0;
   /** Another one for each scene, so that what belongs to one of them can be told from what belongs to the next. */
@@ -72,6 +81,12 @@ export class FigureScene {
   restingRailCurve(): Curve | undefined {
     if (this.host.motion() === 'rest') this.restingCurve = this.railCurve;
     return this.restingCurve;
+  }
+
+  /** The document as it was when a change was last done. */
+  restingDocument(): FigureDocument {
+    if (this.host.motion() === 'rest') this.restingDocument_ = this.document;
+    return this.restingDocument_ ?? this.document;
   }
 
   /** The cursor's parameter on the rail's curve, kept inside its domain. */
@@ -125,6 +140,21 @@ export class FigureScene {
     this.structure_ = structure;
     this.structured.isAnother();
     this.selected.keep((grip) => gripPlace(document, this.evaluation, grip) !== undefined);
+  }
+
+  /**
+   * Shows or does what a hand or a key asks for.
+   * @returns why not, where it does not fit or a locked joint can't be kept
+   */
+  attempt(how: 'preview' | 'do', command: FigureCommand | null): Told | null {
+    try {
+      if (how === 'preview') this.host.preview(command);
+      else if (command) this.host.do(command);
+      return null;
+    } catch (error) {
+      if (error instanceof CommandError) return error.told;
+      throw error;
+    }
   }
 
   /** Told when a change is done, once for a whole drag: for words and numbers that need not follow the pointer. */

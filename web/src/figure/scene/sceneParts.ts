@@ -1,5 +1,6 @@
 import type { Curve, Point } from '@bogen/core/curve';
-import type { Evaluation, FigureDocument, Grip, PointKind } from '@bogen/core/figure';
+import type { Told } from '@bogen/core/lesson';
+import type { Evaluation, FigureDocument, Grip, ItemColor, PointKind } from '@bogen/core/figure';
 
 /** A figure at one moment, and what its items came to. */
 export interface FigureState {
@@ -11,6 +12,12 @@ export interface FigureState {
 export interface Snap {
   readonly at: Point;
   readonly words: string;
+}
+
+/** Why a gesture can't go on, at the place of the drawing where the hand is. */
+export interface Refused {
+  readonly told: Told;
+  readonly at: Point;
 }
 
 /** A point of a curve, where it is pointed at, focused or held. */
@@ -39,6 +46,10 @@ export interface LitSupport {
 export interface FigurePreview {
   /** What it would come to. */
   readonly curve?: Curve;
+  /** Several curves that it would come to, each in its own colour, with their polygons. */
+  readonly curves?: readonly { readonly curve: Curve; readonly color: ItemColor }[];
+  /** Where points would go, each from where it is now. */
+  readonly arrows?: readonly (readonly [Point, Point])[];
   /** Places that were set. */
   readonly places: readonly Point[];
   /** Handles, each a line through its node. */
@@ -58,7 +69,7 @@ export interface FigurePreview {
 }
 
 /** Who can show a preview. */
-export type PreviewOwner = 'drawing' | 'hand' | 'change';
+export type PreviewOwner = 'drawing' | 'hand' | 'change' | 'joint' | 'apart';
 
 /** Places of the figure that a panel waits for. */
 export interface Picking {

@@ -14,6 +14,7 @@ import type { Pane } from '../scene/pane.js';
 import { picturesOf } from '../paint/pictures.js';
 import { PickLayer } from '../handles/PickLayer.js';
 import { planeProjection, type Projection } from '../geometry/projection.js';
+import { RefusedWords } from './RefusedWords.js';
 import { ReferencePoint } from '../handles/ReferencePoint.js';
 import { mayDraw } from '../scene/may.js';
 import type { FigureScene } from '../scene/scene.js';
@@ -29,12 +30,14 @@ interface FigurePaneProps {
   readonly onSay: (text: string) => void;
   /** How much larger than usual marks and type are. */
   readonly markScale?: number | undefined;
-  /** What lies over the drawing. */
+  /** What lies over every pane, such as marks that can be pressed. */
+  readonly over?: ((projection: Projection, pane: Pane) => ReactNode) | undefined;
+  /** What lies over the drawing while something is drawn. */
   readonly children?: ((projection: Projection) => ReactNode) | undefined;
 }
 
 /** One drawing of a figure: curves on a canvas, and every point as a handle above it. */
-export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, children }: FigurePaneProps) {
+export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, children }: FigurePaneProps) {
   useParts(scene.structured, scene.selected, scene.viewed);
   const palette = useTheme((state) => state.palette);
   const fonts = useFonts();
@@ -154,7 +157,9 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, childr
         {scene.selected.question?.pane === pane.key && (
           <Chooser scene={scene} question={scene.selected.question} projection={projection} />
         )}
+        <RefusedWords scene={scene} projection={projection} />
         {children?.(projection)}
+        {over?.(projection, pane)}
         {scene.viewed.picking && (
           <PickLayer scene={scene} projection={projection} picking={scene.viewed.picking} />
         )}

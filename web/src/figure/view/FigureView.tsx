@@ -6,7 +6,7 @@ import { Deferred } from '../../ui/Deferred.js';
 import { useStateOf } from '../../ui/useStateOf.js';
 import { Facts, factsOf, railItem } from './Facts.js';
 import { FigurePane } from './FigurePane.js';
-import { panesOf, wholePane } from '../scene/pane.js';
+import { panesOf, wholePane, type Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
 import { mayDraw } from '../scene/may.js';
 import type { FigureScene } from '../scene/scene.js';
@@ -22,6 +22,8 @@ interface FigureViewProps {
   readonly markScale?: number | undefined;
   /** What lies over the drawing, for instance while something is drawn. */
   readonly layer?: ((projection: Projection) => ReactNode) | undefined;
+  /** What lies over every pane, such as marks that can be pressed. */
+  readonly over?: ((projection: Projection, pane: Pane) => ReactNode) | undefined;
   /** The menu of the second button, around the drawing. */
   readonly menu?: ((drawing: ReactNode) => ReactNode) | undefined;
   /** What stands on its upper edge. */
@@ -29,7 +31,7 @@ interface FigureViewProps {
 }
 
 /** The live drawing of a sheet, in one pane or in two of the same view side by side. */
-export function FigureView({ scene, onToggle, markScale, layer, menu, bar }: FigureViewProps) {
+export function FigureView({ scene, onToggle, markScale, layer, over, menu, bar }: FigureViewProps) {
   const { t } = useTranslation();
   const tell = useTold();
   useParts(scene.structured, scene.selected, scene.viewed);
@@ -60,6 +62,7 @@ export function FigureView({ scene, onToggle, markScale, layer, menu, bar }: Fig
           onToggle={onToggle}
           onSay={say}
           markScale={markScale}
+          over={drawing ? undefined : over}
         >
           {layer}
         </FigurePane>

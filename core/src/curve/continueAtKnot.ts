@@ -1,0 +1,46 @@
+import { told } from '../told/told.js';
+import type { Curve } from './curve.js';
+import { CurveError } from './error.js';
+import { insertKnot } from './insertKnot.js';
+import { joinCurves } from './join.js';
+import { distinctKnots, domainOf } from './knotVector.js';
+import { matchCurve, type JointContinuity } from './match.js';
+import { removableTimes, removeKnot } from './removeKnot.js';
+import { splitCurve } from './split.js';
+import { distance, lengthOf } from './vector.js';
+
+/** A curve that was made to continue itself at a knot. */
+export interface ContinuedAtKnot {
+  readonly curve: Curve;
+  /** The farthest that a control point beside the knot moved, in the drawing's unit. */
+  readonly largestMove: number;
+}
+
+/**
+ * The curve with a chosen continuity at a knot: what lies before the knot stays, and the first control points after it
+ * move as `matchCurve` moves them (P&T 5.5; F 11). G0 raises the knot to multiplicity p, so that a corner can be made
+ * there, and keeps the shape; C1 and C2 take out the knots that the result no longer needs.
+ * @param u a knot inside the domain of an open curve
+ * @throws CurveError `knot` where no interior knot lies there, `unsupported` for a periodic curve, and those of
+ * `matchCurve` where the curve has too low a degree or too few points after the knot
+ */
+export function continueAtKnot(curve: Curve, u: number, continuity: JointContinuity): ContinuedAtKnot {
+  if (curve.periodic) throw new CurveError('unsupported', told('continueOpenFirst'));
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  const knot = distinctKnots(curve.knots, curve.degree).find(
+    ({ value }) => value > start && value < end && Math.abs(value - u) <= 1e-9 * (end - start),
+  );
+  if (!knot) throw new CurveError('knot', told('noKnotInside', { knot: u }), { value: u });
+  const missing = curve.degree - knot.multiplicity;
+  const free = missing > 0 ? insertKnot(curve, knot.value, missing) : curve;
+  if (continuity === 'G0' && knot.multiplicity <= curve.degree) return { curve: free, largestMove: 0 };
+  const [before, after] = splitCurve(free, knot.value);
+  const matched = matchCurve(after, before, continuity, 'start', 'end').curve;
+  const joined = joinCurves(before, matched, Infinity);
+  const order = continuity.startsWith('C') ? Number(continuity[1]) : 0;
+  const largestMove = Math.max(...matched.points.map((point, k) => distance(point, after.points[k]!)));
+  // The knots of a rational curve belong to its homogeneous form, which may be less smooth than the curve.
+  const tolerance = 1e-9 * Math.max(...joined.points.map(lengthOf));
+  const times = order > 0 ? Math.min(order, removableTimes(joined, knot.value, tolerance)) : 0;
+  return { curve: times > 0 ? removeKnot(joined, knot.value, times).curve : joined, largestMove };
+}

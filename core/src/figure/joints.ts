@@ -1,0 +1,119 @@
+import { measureJoint, type MeasuredContinuity } from '../curve/continuity.js';
+import type { Curve, Point } from '../curve/curve.js';
+import { pointAt } from '../curve/evaluate.js';
+import { domainOf } from '../curve/knotVector.js';
+import type { CurveEnd, JointContinuity } from '../curve/match.js';
+import { reverseCurve } from '../curve/reparametrise.js';
+import { distance, lengthOf } from '../curve/vector.js';
+import { isCurveItem, type FigureDocument } from './document.js';
+import { curveOf, type Evaluation } from './evaluate.js';
+
+/** One end of a curve of a figure. */
+export interface EndOfCurve {
+  readonly item: string;
+  readonly end: CurveEnd;
+}
+
+/** Two ends of curves that meet at one point. */
+export interface Joint {
+  readonly first: EndOfCurve;
+  readonly second: EndOfCurve;
+  readonly at: Point;
+  /** The continuity there, running through the first curve into the second. */
+  readonly measured: MeasuredContinuity;
+  /** The continuity that later changes keep, where the joint is locked. */
+  readonly locked: JointContinuity | undefined;
+}
+
+/** Ends closer than this share of the size of the figure count as meeting. */
+const relativeTolerance = 1e-9;
+
+/** The curve as it is, or reversed, so that it ends at the given end. */
+export const runningInto = (curve: Curve, end: CurveEnd): Curve =>
+  end === 'end' ? curve : reverseCurve(curve);
+
+/** The curve as it is, or reversed, so that it begins at the given end. */
+const runningFrom = (curve: Curve, end: CurveEnd): Curve => (end === 'start' ? curve : reverseCurve(curve));
+
+export function pointOfEnd(curve: Curve, end: CurveEnd): Point {
+  const [from, to] = domainOf(curve.knots, curve.degree);
+  return pointAt(curve, end === 'start' ? from : to, end === 'start' ? 'right' : 'left');
+}
+
+/** The distance within which ends of a figure's curves count as meeting, in the drawing's unit. */
+export function meetingTolerance(curves: Iterable<Curve>): number {
+  let size = 0;
+  for (const { points } of curves) for (const point of points) size = Math.max(size, lengthOf(point));
+  return relativeTolerance * size;
+}
+
+/**
+ * The joints of a figure: each pair of ends of two different curves that are drawn and meet, with the continuity
+ * measured there.
+ */
+export function jointsOf(document: FigureDocument, evaluation: Evaluation): Joint[] {
+  const ends: { readonly of: EndOfCurve; readonly at: Point; readonly curve: Curve }[] = [];
+  const curves: Curve[] = [];
+  for (const item of document.items) {
+    const curve = curveOf(evaluation, item.id);
+    if (!curve || curve.periodic || item.hidden || !isCurveItem(item) || item.faint) continue;
+    curves.push(curve);
+    for (const end of ['start', 'end'] as const) {
+      ends.push({ of: { item: item.id, end }, at: pointOfEnd(curve, end), curve });
+    }
+  }
+  const tolerance = meetingTolerance(curves);
+  return ends.flatMap((a, index) =>
+    ends.slice(index + 1).flatMap((b): Joint[] => {
+      if (a.of.item === b.of.item || a.at.length !== b.at.length) return [];
+      if (distance(a.at, b.at) > tolerance) return [];
+      // A curve that ends comes before one that starts.
+      const [first, second] = a.of.end === 'start' && b.of.end === 'end' ? [b, a] : [a, b];
+      return [
+        {
+          first: first.of,
+          second: second.of,
+          at: first.at,
+          measured: measureJoint(
+            runningInto(first.curve, first.of.end),
+            runningFrom(second.curve, second.of.end),
+          ),
+          locked: lockBetween(document, first.of, second.of)?.continuity,
+        },
+      ];
+    }),
+  );
+}
+
+/** A joint that later changes keep: one curve's end at another's, with a continuity. */
+export interface Lock {
+  readonly first: EndOfCurve;
+  readonly second: EndOfCurve;
+  readonly continuity: JointContinuity;
+}
+
+/** The locks of a figure whose curves are both there and given by their points. */
+export function locksOf(document: FigureDocument): Lock[] {
+  const given = new Set(document.items.flatMap(({ id, kind }) => (kind === 'curve' ? [id] : [])));
+  return document.items.flatMap((item) =>
+    item.kind === 'curve' && item.lockedJoints
+      ? item.lockedJoints
+          .filter((lock) => given.has(lock.to))
+          .map(({ end, to, toEnd, continuity }) => ({
+            first: { item: item.id, end },
+            second: { item: to, end: toEnd },
+            continuity,
+          }))
+      : [],
+  );
+}
+
+const isSameEnd = (a: EndOfCurve, b: EndOfCurve): boolean => a.item === b.item && a.end === b.end;
+
+/** The lock between two ends, whichever of both carries it. */
+export function lockBetween(document: FigureDocument, a: EndOfCurve, b: EndOfCurve): Lock | undefined {
+  return locksOf(document).find(
+    ({ first, second }) =>
+      (isSameEnd(first, a) && isSameEnd(second, b)) || (isSameEnd(first, b) && isSameEnd(second, a)),
+  );
+}

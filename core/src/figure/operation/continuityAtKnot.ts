@@ -1,0 +1,30 @@
+import { continueAtKnot } from '../../curve/continueAtKnot.js';
+import { largestDeviation } from '../../curve/deviation.js';
+import { interiorKnots } from '../../curve/knotVector.js';
+import { number, signs } from '../../describe/describe.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The curve brought to a continuity at one of its knots. */
+export const continuityAtKnot = onCurves({
+  name: 'continuityAtKnot',
+  sources: oneCurve,
+  arguments: {
+    parameter: number({ unit: 'parameter', from: 'knots' }),
+    continuity: signs('G0', 'G1', 'G2', 'G3', 'C1', 'C2'),
+  },
+  shape: 'another',
+  asks: ['parameter', 'continuity'],
+  first: (curve) =>
+    ({
+      parameter: interiorKnots(curve.knots, curve.degree)[0]?.value ?? NaN,
+      continuity: 'G1',
+    }) as const,
+  run: (source, { parameter, continuity }) => {
+    const { curve, largestMove } = continueAtKnot(source, parameter, continuity);
+    return {
+      curve,
+      deviation: largestDeviation(source, curve),
+      measure: { kind: 'largestMove', value: largestMove },
+    };
+  },
+});

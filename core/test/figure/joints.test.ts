@@ -1,0 +1,203 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  applyFigureCommand,
+  chainThrough,
+  clampEnds,
+  curveOf,
+  emptyFigure,
+  evaluateFigure,
+  interiorKnots,
+  itemOf,
+  jointsOf,
+  keepingLocks,
+  lockJoint,
+  locksOf,
+  piecesOf,
+  putTogether,
+  replaceChain,
+  takeApart,
+  type Curve,
+  type CurveItem,
+  type FigureCommand,
+  type FigureDocument,
+} from '../everything.js';
+import { arbitraryCurve } from '../curve/arbitrary.js';
+import { expectSameCurve } from '../curve/sameCurve.js';
+
+const waist: Curve = {
+  degree: 3,
+  knots: [0, 0, 0, 0, 1, 2, 3, 3, 3, 3],
+  points: [
+    [0, 0],
+    [10, 40],
+    [40, 60],
+    [80, 50],
+    [110, 20],
+    [120, 0],
+  ],
+};
+
+const figureOf = (curve: Curve): FigureDocument => ({
+  ...emptyFigure(),
+  items: [{ id: 'waist', name: 'Waist', kind: 'curve', color: 'plum', curve }],
+  rail: { item: 'waist', tracks: [] },
+});
+const item = (document: FigureDocument, id: string): CurveItem => itemOf(document, id) as CurveItem;
+const run = (document: FigureDocument, command: FigureCommand): FigureDocument =>
+  applyFigureCommand(document, command).document;
+const joints = (document: FigureDocument) => jointsOf(document, evaluateFigure(document));
+
+function apart(curve: Curve): FigureDocument {
+  const document = figureOf(curve);
+  const pieces = piecesOf(curve);
+  return run(
+    document,
+    takeApart(
+      document,
+      item(document, 'waist'),
+      pieces,
+      pieces.map((_, k) => `p${k}`),
+    ),
+  );
+}
+
+describe('taking apart and putting together', () => {
+  it('gives pieces with the whole shape, and back again the curve that was there', () => {
+    fc.assert(
+      fc.property(arbitraryCurve(), (curve) => {
+        if (curve.periodic) return;
+        const clamped = clampEnds(curve);
+        const inner = interiorKnots(clamped.knots, clamped.degree);
+        // At a gap pieces do not meet, and where neighbouring pieces differ a thousandfold rounding is seen.
+        if (inner.some(({ multiplicity }) => multiplicity > clamped.degree)) return;
+        const document = apart(clamped);
+        expect(document.items).toHaveLength(inner.length + 1);
+        if (inner.length === 0) return;
+        const evaluation = evaluateFigure(document);
+        const chain = chainThrough(document, evaluation, 'p0');
+        if (chain.items.length !== document.items.length) return; // ends that meet elsewhere too
+        const together = putTogether(evaluation, chain);
+        expectSameCurve(clamped, together.curve, (u) => u, 1e-7);
+        expect(together.after.points).toBeLessThanOrEqual(together.before.points);
+      }),
+      { numRuns: 200 },
+    );
+  });
+
+  it('leads from a cubic with two knots to three pieces with C2 at every joint, and back to six points', () => {
+    const before = figureOf(waist);
+    const document = apart(waist);
+    expect(document.items.map(({ name }) => name)).toEqual(['Waist 1', 'Waist 2', 'Waist 3']);
+    expect(new Set(document.items.map(({ color }) => color)).size).toBe(3);
+    expect(document.rail.item).toBe('p0');
+    expect(joints(document).map(({ measured }) => measured.parametric)).toEqual([2, 2]);
+    const evaluation = evaluateFigure(document);
+    for (const from of ['p0', 'p1', 'p2']) {
+      const chain = chainThrough(document, evaluation, from);
+      expect(chain).toEqual({ items: ['p0', 'p1', 'p2'], reversed: [false, false, false] });
+    }
+    const chain = chainThrough(document, evaluation, 'p1');
+    const together = putTogether(evaluation, chain);
+    expect(together.before.points).toBe(12);
+    expect(together.after).toEqual({ points: 6, knots: 10 });
+    const command = replaceChain(document, chain, together.curve);
+    const done = applyFigureCommand(document, command);
+    expect(done.document.items.map(({ id }) => id)).toEqual(['p0']);
+    expect(applyFigureCommand(done.document, done.inverse).document).toEqual(document);
+    const command2 = takeApart(before, item(before, 'waist'), piecesOf(waist), ['a', 'b', 'c']);
+    const taken = applyFigureCommand(before, command2);
+    expect(applyFigureCommand(taken.document, taken.inverse).document).toEqual(before);
+  });
+
+  it('keeps what something is built from, hidden', () => {
+    const document = run(figureOf(waist), {
+      name: 'addItem',
+      at: 1,
+      item: { id: 'back', name: 'Back', kind: 'built', operation: { name: 'reverse', source: 'waist' } },
+    });
+    const done = run(
+      document,
+      takeApart(document, item(document, 'waist'), piecesOf(waist, [1.5]), ['a', 'b']),
+    );
+    expect(itemOf(done, 'waist')).toMatchObject({ hidden: true });
+    expect(done.items).toHaveLength(4);
+    // The two pieces, and the ends of the reversed curve, which lies over them.
+    expect(joints(done)).toHaveLength(3);
+  });
+});
+
+describe('locked joints', () => {
+  const lockAll = (continuity: 'G1' | 'G2' | 'C1'): FigureDocument => {
+    let document = apart(waist);
+    for (const { first, second } of joints(document)) {
+      document = run(document, lockJoint(document, first, second, continuity));
+    }
+    return document;
+  };
+
+  it('are kept when either side moves, as one step that is taken back as one', () => {
+    for (const continuity of ['G1', 'G2', 'C1'] as const) {
+      const document = lockAll(continuity);
+      expect(locksOf(document)).toHaveLength(2);
+      for (const [id, index] of [
+        ['p0', 2],
+        ['p1', 1],
+        ['p1', 0],
+        ['p2', 0],
+        ['p2', 1],
+      ] as const) {
+        const from = item(document, id).curve.points[index]!;
+        const to = [from[0]! + 3, from[1]! - 4];
+        const command = keepingLocks(document, { name: 'moveControlPoint', item: id, index, to });
+        const done = applyFigureCommand(document, command);
+        const order = Number(continuity[1]);
+        for (const { measured } of joints(done.document)) {
+          expect(
+            continuity.startsWith('C') ? measured.parametric : measured.geometric,
+          ).toBeGreaterThanOrEqual(order);
+        }
+        expect(item(done.document, id).curve.points[index]).toEqual(to);
+        expect(applyFigureCommand(done.document, done.inverse).document).toEqual(document);
+      }
+    }
+  });
+
+  it('without them, or far from them, a command stays as it is', () => {
+    const move: FigureCommand = { name: 'moveControlPoint', item: 'p0', index: 0, to: [1, 1] };
+    expect(keepingLocks(apart(waist), move)).toBe(move);
+    expect(keepingLocks(lockAll('G1'), move)).toBe(move);
+  });
+
+  it('say why they stop a move: the other is fixed, has too few points, or is torn between two', () => {
+    const document = lockAll('G1');
+    const move: FigureCommand = { name: 'moveControlPoint', item: 'p0', index: 2, to: [5, 60] };
+    const fixed = run(document, { name: 'patchItem', item: 'p1', set: { locked: true }, clear: [] });
+    expect(() => keepingLocks(fixed, move)).toThrow(/Waist 2 .* protected/);
+    const short = run(document, {
+      name: 'setCurve',
+      item: 'p1',
+      curve: {
+        degree: 1,
+        knots: [1, 1, 2, 2],
+        points: [item(document, 'p1').curve.points[0]!, item(document, 'p1').curve.points.at(-1)!],
+      },
+    });
+    expect(() => keepingLocks(short, move)).toThrow(/locked at G1, which can’t be kept here/);
+    const torn: FigureCommand = {
+      name: 'batch',
+      commands: [move, { name: 'moveControlPoint', item: 'p1', index: 1, to: [90, 90] }],
+    };
+    expect(() => keepingLocks(document, torn)).toThrow(/two curves at once/);
+  });
+
+  it('are let go again, and are gone with the other curve', () => {
+    const document = lockAll('G2');
+    const [joint] = joints(document);
+    expect(joint).toMatchObject({ locked: 'G2' });
+    const free = run(document, lockJoint(document, joint!.second, joint!.first, null));
+    expect(locksOf(free)).toHaveLength(1);
+    expect(locksOf(run(document, { name: 'removeItem', item: 'p1' }))).toHaveLength(0);
+    expect(curveOf(evaluateFigure(free), 'p0')).toBeDefined();
+  });
+});

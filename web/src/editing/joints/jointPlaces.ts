@@ -1,0 +1,60 @@
+import {
+  measureContinuity,
+  pointAt,
+  type KnotContinuity,
+  type MeasuredContinuity,
+  type Point,
+} from '@bogen/core/curve';
+import { curveOf, itemOf, jointsOf, type Joint } from '@bogen/core/figure';
+import type { FigureScene } from '../../figure/scene/scene.js';
+
+/** A joint or a knot with its measured continuity, as it is marked in the figure. */
+export type MarkedPlace = {
+  readonly key: string;
+  readonly at: Point;
+  readonly measured: MeasuredContinuity;
+} & (
+  | { readonly kind: 'joint'; readonly joint: Joint }
+  | { readonly kind: 'knot'; readonly item: string; readonly knot: KnotContinuity }
+);
+
+/** More places than these are not marked: their marks would hide the curve. */
+const mostPlaces = 40;
+
+/**
+ * The places of a figure whose continuity is marked: every joint of two curves, and of the curve on the rail the
+ * knots that stand more than once, where continuity is below what its degree could give, and the knot that was picked.
+ */
+export function markedPlaces(scene: FigureScene): readonly MarkedPlace[] {
+  const { document, evaluation } = scene;
+  const joints = jointsOf(document, evaluation).map((joint): MarkedPlace => ({
+    key: `${joint.first.item}/${joint.first.end}/${joint.second.item}/${joint.second.end}`,
+    at: joint.at,
+    measured: joint.measured,
+    kind: 'joint',
+    joint,
+  }));
+  const { item } = document.rail;
+  const curve = curveOf(evaluation, item);
+  const own = item === null ? undefined : itemOf(document, item);
+  const isSeen = own && !own.hidden && own.kind === 'curve' && !own.faint;
+  const knots =
+    curve && isSeen && !curve.periodic
+      ? measureContinuity(curve).filter(
+          ({ knot, multiplicity, guaranteed }) =>
+            (multiplicity > 1 || knot === scene.pointed.knot) && guaranteed < curve.degree && guaranteed >= 0,
+        )
+      : [];
+  const interior = knots.filter(({ knot }) => knot !== curve!.knots[curve!.degree]);
+  return [
+    ...joints,
+    ...interior.map((knot): MarkedPlace => ({
+      key: `${item}/${knot.knot}`,
+      at: pointAt(curve!, knot.knot),
+      measured: knot,
+      kind: 'knot',
+      item: item!,
+      knot,
+    })),
+  ].slice(0, mostPlaces);
+}
