@@ -115,6 +115,8 @@ export type { ConditionResult, Quantity } from '../src/lesson/condition/define.j
 export { unmovedSpans } from '../src/lesson/condition/spansUnmoved.js';
 export * from '../src/lesson/checkTask.js';
 export * from '../src/curve/continueAtKnot.js';
+export * from '../src/curve/looseEnd.js';
+export * from '../src/figure/track/radiusError.js';
 export * from '../src/figure/joints.js';
 export * from '../src/figure/locks.js';
 export * from '../src/figure/takeApart.js';

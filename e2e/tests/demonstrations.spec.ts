@@ -1,4 +1,4 @@
-import { interiorKnots, type Curve } from '@bogen/core/curve';
+import { circleError, interiorKnots, pointAt, type Curve } from '@bogen/core/curve';
 import { evaluateFigure, jointsOf } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
 import { dragTo, expect, handle, saved, signIn, test } from '../bogen.js';
@@ -81,4 +81,107 @@ test('a cubic with two knots is taken apart, a joint is opened, mended, locked a
   await expect.poll(async () => (await curves(page)).length).toBe(1);
   const [together] = await curves(page);
   expect(together!.points.length).toBeLessThan(12);
+});
+
+test('nine points on a square come to a circle by their weights and their knots, from lists and by hand', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'A circle of nine points');
+  const roundness = async (): Promise<number> => {
+    const [curve] = await curves(page);
+    return Math.abs(circleError(curve!, [100, 50], 40).largest) / 40;
+  };
+  await page.getByRole('button', { name: 'Lists …' }).click();
+  const lists = page.locator('[data-lists]');
+  const state = page.locator('[data-lists-state]');
+  const set = async (): Promise<void> => {
+    await expect(state).toHaveAttribute('data-lists-state', 'ready');
+    await lists.getByRole('button', { name: 'Set curve' }).click();
+    await expect(state).toHaveAttribute('data-lists-state', 'same');
+    await expect(saved(page)).toBeVisible();
+  };
+  const square = '(140, 50) (140, 90) (100, 90) (60, 90) (60, 50) (60, 10) (100, 10) (140, 10) (140, 50)';
+  await test.step('what is wrong is marked and says what would be right', async () => {
+    await lists.getByLabel('Points, x and y in turn').fill('(140, 50) (140, 9x) (100, 90)');
+    await expect(page.locator('[data-fault="points"]')).toContainText('Entry 4, “9x”, is not a number');
+    await expect(page.locator('[data-list-fault]')).toHaveText('9x');
+    await lists.getByLabel('Points, x and y in turn').fill(square);
+    await lists.getByLabel('Degree').fill('2');
+    await lists.getByLabel('Knots', { exact: true }).fill('0 0 0 1 2');
+    await expect(page.locator('[data-fault="knots"]')).toContainText('9 points of degree 2 need 12, or 10');
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/lists.png' });
+  });
+  await lists.getByLabel('Knots', { exact: true }).fill('0 0 0 1 2 3 4 5 6 7 7 7');
+  await set();
+  expect(await roundness()).toBeGreaterThan(0.05);
+  await lists.getByLabel(/^Weights/).fill('(1, sqrt(2)/2) * 4, 1');
+  await set();
+  expect((await curves(page))[0]!.weights).toHaveLength(9);
+  expect(await roundness()).toBeGreaterThan(1e-3);
+  await test.step('knots in pairs, by list, without the ends', async () => {
+    await lists.getByLabel('Knots', { exact: true }).fill('0, 0, (1)*2, (2)*2, (3)*2, 4, 4');
+    await set();
+    expect(await roundness()).toBeLessThan(1e-14);
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(roundness).toBeGreaterThan(1e-3);
+  });
+
+  await page.getByRole('button', { name: 'Tracks …' }).click();
+  await page.getByRole('checkbox', { name: 'Radius error' }).click();
+  await page.keyboard.press('Escape');
+  const marks = page.getByRole('slider', { name: /^Knot of/ });
+  await expect(marks).toHaveCount(8);
+  const x = async (index: number): Promise<number> => {
+    const box = (await marks.nth(index).boundingBox())!;
+    return box.x + box.width / 2;
+  };
+  const bottom = async (): Promise<number> => {
+    const box = (await marks.nth(0).boundingBox())!;
+    return box.y + box.height;
+  };
+  /** Pulls a knot, from its line or from its bars, by pixels. */
+  const pull = async (index: number, to: number, onBars = false): Promise<void> => {
+    const y = (await bottom()) - (onBars ? 38 : 20);
+    await page.mouse.move(await x(index), y);
+    await page.mouse.down();
+    await page.mouse.move(to, y, { steps: 6 });
+    await page.mouse.up();
+    await expect(saved(page)).toBeVisible();
+  };
+  await test.step('knots in pairs, pulled together on the rail', async () => {
+    for (const first of [1, 2, 3]) {
+      const count = await marks.count();
+      await pull(first, await x(first + 1));
+      await expect(marks).toHaveCount(count - 1);
+    }
+    const knots = (await curves(page))[0]!.knots;
+    expect(knots).toEqual([0, 0, 0, 2, 2, 4, 4, 6, 6, 7, 7, 7]);
+    expect(await roundness()).toBeLessThan(1e-14);
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/circle.png' });
+  });
+  await test.step('one knot disturbed by hand: the error is beside it', async () => {
+    await pull(2, (await x(2)) + 30, true);
+    const [curve] = await curves(page);
+    expect(curve!.knots.slice(5, 7)[0]).toBe(4);
+    expect(curve!.knots[6]).toBeGreaterThan(4);
+    expect(await roundness()).toBeGreaterThan(1e-4);
+    const { parameter } = circleError(curve!, [100, 50], 40);
+    expect(parameter).toBeGreaterThan(2);
+    expect(parameter).toBeLessThan(6);
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/disturbed.png' });
+  });
+  await test.step('an end knot made single: the curve leaves its end point', async () => {
+    await marks.first().focus();
+    await page.keyboard.press('-');
+    await page.keyboard.press('-');
+    await expect.poll(async () => (await curves(page))[0]!.knots.slice(0, 3)).toEqual([-4, -2, 0]);
+    const [curve] = await curves(page);
+    const start = pointAt(curve!, 0);
+    expect(Math.hypot(start[0]! - 140, start[1]! - 50)).toBeGreaterThan(1);
+    await page.keyboard.press('+');
+    await page.keyboard.press('+');
+    await expect.poll(async () => pointAt((await curves(page))[0]!, 0)).toEqual([140, 50]);
+  });
 });

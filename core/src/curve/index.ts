@@ -1,5 +1,6 @@
 /** The mathematics of curves, as other packages use it. What is not named here is core's own. */
 export { setNodeKind, type ChainNode, type NodeKind } from './bezierChain.js';
+export { circleError } from './circleError.js';
 export { arcFromBulge, arcFromEnds, arcThroughPoints, exactCircle, exactEllipse } from './circle.js';
 export { conicFromShoulder } from './conic.js';
 export { deBoorConstruction, deCasteljauConstruction, type Construction } from './construct.js';
@@ -36,6 +37,8 @@ export {
 } from './knotVector.js';
 export { lengthOfCurve } from './length.js';
 export { matchCurve, type CurveEnd, type JointContinuity } from './match.js';
+export { curveFromLists, knotConventionOf, type KnotConvention } from './lists.js';
+export { endMultiplicity, withEndMultiplicity } from './looseEnd.js';
 export { mirrorCurve, mirrorThrough } from './mirror.js';
 export { nearestPoint } from './nearest.js';
 export { distinctPointCount, periodicCurve } from './periodic.js';

@@ -102,6 +102,15 @@ export const curveSentences = {
   pointsTooClose: 'Two consecutive points are too close together to tell them apart.',
   continueOpenFirst: 'A periodic curve has no start and end to continue from; open it first.',
   nothingMeets: 'No other curve with points of its own meets an end of this one.',
+  listBracket: 'This bracket has no other that fits it.',
+  listTimes: 'After * there must be a whole number of repeats.',
+  listTooMany: 'The list has too many entries.',
+  listNotANumber: 'Entry {{index}}, “{{text}}”, is not a number or an expression such as sqrt(2)/2.',
+  listOddCoordinates:
+    'There are {{count}} coordinates; each point needs two, so the last one is alone. Add its y, or take it out.',
+  listTooFewPoints: 'Degree {{degree}} needs at least {{needed}} points; there are {{count}}.',
+  knotMoveTimes: 'The knot {{knot}} has multiplicity {{multiplicity}}; {{times}} of it can’t be moved.',
+  endIsSingle: 'This end knot is single already; the curve starts and ends away from its control points.',
   knotsOfPeriodic: 'The knots of a periodic curve repeat; open the curve to move one of them.',
   noKnotInside: 'There is no knot {{knot}} inside the domain.',
   knotBeyondNeighbours:

@@ -8,6 +8,7 @@ import type { FigureScene } from '../figure/scene/scene.js';
 import { useParts } from '../figure/scene/useScene.js';
 import { DetailsPanel } from './items/DetailsPanel.js';
 import { KeysPanel } from './keys/KeysPanel.js';
+import { ListsPanel } from './lists/ListsPanel.js';
 import { LookPanel } from './looks/LookPanel.js';
 import { SeveralPanel } from './select/SeveralPanel.js';
 import { PointTable } from './points/PointTable.js';
@@ -54,6 +55,8 @@ export function FigurePanels({ scene, panel, item, onPanel }: FigurePanelsProps)
       return curve ? <ApartPanel key={curve.id} scene={scene} item={curve} onClose={close} /> : null;
     case 'table':
       return curve ? <PointTable key={curve.id} scene={scene} item={curve} onClose={close} /> : null;
+    case 'lists':
+      return curve ? <ListsPanel key={curve.id} scene={scene} item={curve} onClose={close} /> : null;
     case 'facts':
       return curve ? <FactsCard scene={scene} name={curve.name} onClose={close} /> : null;
     case null:

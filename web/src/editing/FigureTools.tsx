@@ -115,6 +115,7 @@ export function FigureTools({
           {opener('change', t('change.change'))}
           {opener('apart', t('apart.open'))}
           {opener('table', t('table.table'))}
+          {opener('lists', t('lists.open'))}
           {opener('details', t('details.details'))}
           {opener('facts', t('facts.facts'))}
           {opener('compare', t('compare.compare'))}

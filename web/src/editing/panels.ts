@@ -3,6 +3,7 @@ export type PanelName =
   | 'change'
   | 'apart'
   | 'table'
+  | 'lists'
   | 'facts'
   | 'details'
   | 'look'

@@ -1,3 +1,4 @@
+import { domainOf, type Curve } from '@bogen/core/curve';
 import { itemOf } from '@bogen/core/figure';
 import clsx from 'clsx';
 import {
@@ -22,10 +23,28 @@ import { knotMarksOf, knotUnit, mayChangeKnots } from './knotMarks.js';
 import { Said, type Spoken } from './Said.js';
 import type { TrackMarksProps } from './track.js';
 
-/** A parameter in the hand, and whether it was pulled off the rail. */
+/** A parameter in the hand, whether it was pulled off the rail, and whether it is one of several at its place. */
 interface Pulled {
   readonly u: number;
   readonly off: boolean;
+  readonly alone?: boolean;
+}
+
+/** Pixels from the track's lower edge to the line of the spans. */
+const lineFromBottom = 26;
+
+/** The parameter at which a change is told. */
+function placeOf(change: KnotChange, curve: Curve): number {
+  switch (change.kind) {
+    case 'insert':
+      return change.at;
+    case 'move':
+      return change.to;
+    case 'remove':
+      return change.knot;
+    case 'end':
+      return domainOf(curve.knots, curve.degree)[change.end === 'start' ? 0 : 1];
+  }
 }
 
 /** Pixels up or down by which a knot is pulled off the rail. */
@@ -47,6 +66,8 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
   const group = useRef<HTMLDivElement>(null);
   /** The knot in the hand, by its order, and where it would go. */
   const pulled = useRef<{ readonly index: number; readonly to: number } | null>(null);
+  /** Whether the pull that is under way began on the bars of a multiple knot. */
+  const takenAlone = useRef(false);
   const [said, say] = useState<SaidAt | null>(null);
   const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   const parameterWindow = scene.axis.window;
@@ -54,15 +75,17 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
   const { item } = scene.document.rail;
 
   const wordsOf = (change: KnotChange, outcome: ReturnType<typeof outcomeOf>): SaidAt => {
-    const u = change.kind === 'insert' ? change.at : change.kind === 'move' ? change.to : change.knot;
+    const u = placeOf(change, curve!);
     if ('refused' in outcome) return { u, text: tell(outcome.refused), bad: true };
     const values = {
       value: shownNumber(outcome.knot.value, 3),
       multiplicity: outcome.knot.multiplicity,
       order: superscript(Math.max(0, outcome.order)),
     };
-    const where =
-      outcome.knot.multiplicity === 0
+    const isLoose = outcome.end && outcome.order > 0;
+    const where = outcome.end
+      ? t(isLoose ? 'rail.endLoose' : 'rail.endClamped', values)
+      : outcome.knot.multiplicity === 0
         ? t('rail.knotGone', values)
         : t(outcome.order < 0 ? 'rail.knotWithGap' : 'rail.knotWithOrder', values);
     if (outcome.deviation === undefined) return { u, text: where, bad: false };
@@ -112,6 +135,10 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
     };
   };
 
+  /** Whether a press is on the bars above the line and not on the line itself. */
+  const isOnBars = (press: PointerEvent): boolean =>
+    group.current!.getBoundingClientRect().bottom - press.clientY > lineFromBottom + 5;
+
   const spaceOf = (limits: readonly [number, number], attracts: readonly number[]): ValueSpace<Pulled> => {
     const along = alongRail(curve!, railAxis(curve!, width, parameterWindow), {
       limits,
@@ -120,7 +147,11 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
     });
     return {
       toScreen: ({ u }) => along.toScreen(u),
-      at: (pixel, keys) => ({ u: along.at(pixel, keys), off: Math.abs(pixel[1]) > offRail }),
+      at: (pixel, keys) => ({
+        u: along.at(pixel, keys),
+        off: Math.abs(pixel[1]) > offRail,
+        alone: takenAlone.current,
+      }),
       nudged: ({ u }, press) => {
         const next = along.nudged(u, press);
         return next === undefined ? undefined : { u: next, off: false };
@@ -134,12 +165,17 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
     const { value: knot, multiplicity } = mark;
     return {
       space: spaceOf(mark.limits, [knot, ...mark.neighbours]),
-      value: () => ({ u: knot, off: false }),
+      // Pressed on the bars of a multiple knot, one of them is pulled out; below them, all go together.
+      value: (press) => {
+        takenAlone.current = press !== undefined && multiplicity > 1 && isOnBars(press);
+        return { u: knot, off: false, alone: takenAlone.current };
+      },
       ...(mark.movable || mark.removable ? {} : { fixed: () => undefined }),
       take: () =>
-        holdingOf(({ u, off }) => {
-          if (off && mark.removable) return { kind: 'remove', knot, times: multiplicity };
-          return u === knot || !mark.movable ? null : { kind: 'move', knot, to: u };
+        holdingOf(({ u, off, alone }) => {
+          if (off && mark.removable) return { kind: 'remove', knot, times: alone ? 1 : multiplicity };
+          if (u === knot || !mark.movable) return null;
+          return { kind: 'move', knot, to: u, ...(alone ? { times: 1 } : {}) };
         }, index),
     };
   };
@@ -190,11 +226,17 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
       '-': { kind: 'remove', knot, times: 1 },
       '+': { kind: 'insert', at: knot },
     };
-    const wanted = changes[event.key];
+    const ofEnd: Readonly<Record<string, KnotChange | undefined>> = mark?.end
+      ? {
+          '-': { kind: 'end', end: mark.end, multiplicity: multiplicity - 1 },
+          '+': { kind: 'end', end: mark.end, multiplicity: Math.min(curve!.degree + 1, multiplicity + 1) },
+        }
+      : {};
+    const wanted = mark?.end ? ofEnd[event.key] : changes[event.key];
     if (mark && wanted && !event.ctrlKey && !event.metaKey) {
       event.preventDefault();
       event.stopPropagation();
-      if (mark.removable) change(wanted);
+      if (mark.removable || mark.end) change(wanted);
     } else onKeyDown(event);
   };
 

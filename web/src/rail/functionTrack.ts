@@ -3,7 +3,7 @@ import { linearScale, type LinearScale } from '../figure/geometry/linearScale.js
 import { distancesOf } from '../figure/paint/drawDeviation.js';
 import { samplesOf } from '../figure/geometry/geometry.js';
 import { addLine } from '../figure/geometry/path.js';
-import { shownScientific } from '../text/number.js';
+import { shownScientific, superscript } from '../text/number.js';
 import {
   drawKnotLines,
   drawLitBand,
@@ -45,8 +45,28 @@ export function plottedValues(name: TrackName, contents: TrackContents): ArrayLi
   return (trackOf(name).plots ?? []).flatMap(({ values }) => [...(values(inputOf(contents)) ?? [])]);
 }
 
+const shortScientific = (value: number): string =>
+  shownScientific(value)
+    .replace(/(\.\d*?)0+$/, '$1')
+    .replace(/\.$/, '');
+
+const powerOfTen = (power: number): string => (power === 0 ? '1' : `10${superscript(power)}`);
+
+/** The power of ten of a size, down to that of the floor of a logarithmic scale. */
+const powerOf = (value: number, floor: number): number => Math.log10(Math.max(Math.abs(value), floor));
+
+/** What a plot draws of its values: themselves, or their powers of ten on a logarithmic scale. */
+const drawnValues = (values: Float64Array, floor: number | undefined): Float64Array =>
+  floor === undefined ? values : values.map((value) => powerOf(value, floor));
+
 /** The scale that all lines of a track share; it stays while a point moves a little. */
-function scaleOf(plots: readonly Plot[], contents: TrackContents, height: number): LinearScale {
+function scaleOf(
+  plots: readonly Plot[],
+  contents: TrackContents,
+  height: number,
+  floor: number | undefined,
+): LinearScale {
+  if (floor !== undefined) return linearScale([Math.log10(floor), 0], [height - 9, 9]);
   let [least, most] = [0, 0];
   const input = inputOf(contents);
   for (const { values } of plots) {
@@ -64,6 +84,7 @@ function scaleOf(plots: readonly Plot[], contents: TrackContents, height: number
  * jump, with a mark at both of its ends.
  */
 export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
+  const { floor } = trackOf(name);
   return {
     name,
     height: 96,
@@ -81,41 +102,38 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
     drawGround: drawKnotLines,
     draw: (input) => {
       const { context, axis, palette, height } = input;
-      const y = scaleOf(plots, input, height);
+      const y = scaleOf(plots, input, height, floor);
+      const foot = y(floor === undefined ? 0 : y.domain[0]);
       drawLitBand(input);
       context.strokeStyle = palette.strong;
       context.lineWidth = 1;
       context.beginPath();
-      context.moveTo(axis.range[0], Math.round(y(0)) + 0.5);
-      context.lineTo(axis.range[1], Math.round(y(0)) + 0.5);
+      context.moveTo(axis.range[0], Math.round(foot) + 0.5);
+      context.lineTo(axis.range[1], Math.round(foot) + 0.5);
       context.stroke();
       const plotInput = inputOf(input);
       for (const { values, dashed } of plots) {
         const own = values(plotInput);
-        if (own) drawLine(input, own, y, dashed ? [6, 4] : []);
+        if (own) drawLine(input, drawnValues(own, floor), y, dashed ? [6, 4] : []);
       }
     },
     drawScale: (input) => {
       const { context, axis, palette, height } = input;
-      const y = scaleOf(plots, input, height);
+      const y = scaleOf(plots, input, height, floor);
       const [low, high] = y.domain;
       context.font = plotFont;
       context.textAlign = 'right';
       context.textBaseline = 'middle';
       context.fillStyle = palette.soft;
       const x = axis.range[0] - 8;
-      const texts = [low, 0, high].filter((value, index, all) => all.indexOf(value) === index);
+      const texts = (floor === undefined ? [low, 0, high] : [low, low / 2, high]).filter(
+        (value, index, all) => all.indexOf(value) === index,
+      );
       let lastY = Infinity;
       for (const value of texts) {
         const at = y(value);
         if (lastY - at < 12) continue;
-        context.fillText(
-          shownScientific(value)
-            .replace(/(\.\d*?)0+$/, '$1')
-            .replace(/\.$/, ''),
-          x,
-          at,
-        );
+        context.fillText(floor === undefined ? shortScientific(value) : powerOfTen(value), x, at);
         lastY = at;
       }
     },

@@ -6,7 +6,9 @@ import {
   insertedPoints,
   insertKnot,
   removeKnot,
+  withEndMultiplicity,
   type Curve,
+  type CurveEnd,
 } from '@bogen/core/curve';
 import type { FigureCommand } from '@bogen/core/figure';
 import type { Told } from '@bogen/core/lesson';
@@ -16,7 +18,8 @@ import { shownNumber } from '../text/number.js';
 /** What the hand or a key does to the knots of a curve. */
 export type KnotChange =
   | { readonly kind: 'insert'; readonly at: number }
-  | { readonly kind: 'move'; readonly knot: number; readonly to: number }
+  | { readonly kind: 'move'; readonly knot: number; readonly to: number; readonly times?: number }
+  | { readonly kind: 'end'; readonly end: CurveEnd; readonly multiplicity: number }
   | { readonly kind: 'remove'; readonly knot: number; readonly times: number };
 
 /** Whether two changes are one and the same. */
@@ -33,6 +36,8 @@ export interface KnotOutcome {
   readonly knot: { readonly value: number; readonly multiplicity: number };
   /** The order of continuity that is guaranteed there then; −1 for a gap. */
   readonly order: number;
+  /** Set where it is the knot at an end of the domain. */
+  readonly end?: true;
   /** How far the curve would move at most; nothing where its shape stays, or is another by intent. */
   readonly deviation: number | undefined;
 }
@@ -53,7 +58,9 @@ export function outcomeOf(
       case 'insert':
         return inserted(curve, item, change.at);
       case 'move':
-        return moved(curve, item, change.knot, change.to);
+        return moved(curve, item, change);
+      case 'end':
+        return atEnd(curve, item, change);
       case 'remove':
         return removed(curve, item, change.knot, change.times);
     }
@@ -84,16 +91,39 @@ function inserted(curve: Curve, item: string, at: number): KnotOutcome {
   };
 }
 
-function moved(curve: Curve, item: string, knot: number, to: number): KnotOutcome {
+function moved(
+  curve: Curve,
+  item: string,
+  { knot, to, times }: KnotChange & { readonly kind: 'move' },
+): KnotOutcome {
   const found = distinctKnots(curve.knots, curve.degree);
-  const own = found.find(({ value }) => value === knot)?.multiplicity ?? 0;
+  const own = times ?? found.find(({ value }) => value === knot)?.multiplicity ?? 0;
   const onto = to === knot ? 0 : (found.find(({ value }) => value === to)?.multiplicity ?? 0);
   const multiplicity = own + onto;
   return {
-    command: { name: 'moveKnot', item, knot, to },
+    command: { name: 'moveKnot', item, knot, to, ...(times === undefined ? {} : { times }) },
     preview: nothing,
     knot: { value: to, multiplicity },
     order: curve.degree - multiplicity,
+    deviation: undefined,
+  };
+}
+
+/** The control points stay; where the knot stands fewer than p times the curve leaves its end point. */
+function atEnd(
+  curve: Curve,
+  item: string,
+  { end, multiplicity }: KnotChange & { readonly kind: 'end' },
+): KnotOutcome {
+  // What can't be is refused before it is shown.
+  withEndMultiplicity(curve, end, multiplicity);
+  const [start, last] = domainOf(curve.knots, curve.degree);
+  return {
+    command: { name: 'setEndMultiplicity', item, end, multiplicity },
+    preview: nothing,
+    knot: { value: end === 'start' ? start : last, multiplicity },
+    order: curve.degree - multiplicity,
+    end: true,
     deviation: undefined,
   };
 }

@@ -1,4 +1,4 @@
-import { domainOf, type Curve } from '@bogen/core/curve';
+import { domainOf, type Curve, type CurveEnd } from '@bogen/core/curve';
 import { itemOf } from '@bogen/core/figure';
 import { distinctKnotsOf } from '../figure/geometry/geometry.js';
 import type { FigureScene } from '../figure/scene/scene.js';
@@ -10,6 +10,8 @@ export interface KnotMark {
   readonly movable: boolean;
   /** Whether it can be taken out, and its multiplicity raised and lowered. */
   readonly removable: boolean;
+  /** Set for the knots at the ends of the domain, where their multiplicity can be changed. */
+  readonly end?: CurveEnd;
   /** How far it can go. */
   readonly limits: readonly [number, number];
   /** Its neighbours, where it can become one with them. */
@@ -56,6 +58,9 @@ export function knotMarksOf(scene: FigureScene, curve: Curve): readonly KnotMark
       multiplicity,
       movable: isInside && isGiven && host.may({ name: 'moveKnot', item: item.id, knot: value, to: value }),
       removable: isInside && mayChangeKnots(scene),
+      ...(!isInside && isGiven && mayChangeKnots(scene)
+        ? { end: before === undefined ? ('start' as const) : ('end' as const) }
+        : {}),
       limits: [Math.min(value, limit(before, 1)), Math.max(value, limit(after, -1))],
       neighbours: joins.map((other) => other!.value),
     };

@@ -7,11 +7,12 @@ import { draw } from './en/draw.js';
 import { items } from './en/items.js';
 import { joints } from './en/joints.js';
 import { keys } from './en/keys.js';
+import { lists } from './en/lists.js';
 import { look } from './en/look.js';
 import { addTexts } from './text.js';
 
 /** The English texts of what a figure is drawn and changed with. A reader's first screen comes without them. */
-const editing = { apart, change, compare, construction, details, draw, items, joints, keys, look };
+const editing = { apart, change, compare, construction, details, draw, items, joints, keys, lists, look };
 
 export type EditingTexts = typeof editing;
 

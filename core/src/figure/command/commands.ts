@@ -13,6 +13,7 @@ import { renameItem, type RenameItem } from './renameItem.js';
 import { replaceItem, type ReplaceItem } from './replaceItem.js';
 import { setCurve, type SetCurve } from './setCurve.js';
 import { setDegree, type SetDegree } from './setDegree.js';
+import { setEndMultiplicity, type SetEndMultiplicity } from './setEndMultiplicity.js';
 import { setForm, type SetForm } from './setForm.js';
 import { setLooks, type SetLooks } from './setLooks.js';
 import { setLoose, type SetLoose } from './setLoose.js';
@@ -32,6 +33,7 @@ export type SingleFigureCommand =
   | MoveReferencePoint
   | MoveHandle
   | MoveKnot
+  | SetEndMultiplicity
   | SetPoints
   | SetWeight
   | SetCurve
@@ -70,6 +72,7 @@ export const figureCommands: {
   moveReferencePoint,
   moveHandle,
   moveKnot,
+  setEndMultiplicity,
   setPoints,
   setWeight,
   setCurve,

@@ -24,6 +24,8 @@ export interface Plot {
 export interface TrackMember {
   /** Numbers over the parameter, plotted as every track plots them; absent where a track has a drawing of its own. */
   readonly plots?: readonly Plot[];
+  /** Where given, the scale is logarithmic, in whole powers of ten down to this value, and smaller ones stand on it. */
+  readonly floor?: number;
   /** Whether it compares the rail's curve with another. */
   readonly compares?: true;
   /** Whether a new figure's rail has it. */

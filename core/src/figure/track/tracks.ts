@@ -5,6 +5,7 @@ import { derivatives } from './derivatives.js';
 import { deviation } from './deviation.js';
 import { knots } from './knots.js';
 import { length } from './length.js';
+import { radiusError } from './radiusError.js';
 import { speed } from './speed.js';
 import { weights } from './weights.js';
 
@@ -12,7 +13,17 @@ import { weights } from './weights.js';
  * Every track that there is, in the order in which a rail gets them. A new one that plots numbers over the
  * parameter is a file beside these and a line here; its drawing, its scale and its values at the cursor follow.
  */
-export const tracks = { knots, basis, curvature, speed, length, derivatives, deviation, weights };
+export const tracks = {
+  knots,
+  basis,
+  curvature,
+  speed,
+  length,
+  derivatives,
+  deviation,
+  weights,
+  radiusError,
+};
 
 export type TrackName = keyof typeof tracks;
 
