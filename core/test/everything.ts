@@ -117,6 +117,7 @@ export * from '../src/lesson/checkTask.js';
 export * from '../src/curve/continueAtKnot.js';
 export * from '../src/curve/looseEnd.js';
 export * from '../src/figure/track/radiusError.js';
+export * from '../src/figure/degreeOrSpan.js';
 export * from '../src/figure/joints.js';
 export * from '../src/figure/locks.js';
 export * from '../src/figure/takeApart.js';

@@ -1,4 +1,11 @@
-import { circleError, interiorKnots, pointAt, type Curve } from '@bogen/core/curve';
+import {
+  circleError,
+  interiorKnots,
+  knotJumps,
+  largestDistance,
+  pointAt,
+  type Curve,
+} from '@bogen/core/curve';
 import { evaluateFigure, jointsOf } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
 import { dragTo, expect, handle, saved, signIn, test } from '../bogen.js';
@@ -184,4 +191,44 @@ test('nine points on a square come to a circle by their weights and their knots,
     await page.keyboard.press('+');
     await expect.poll(async () => pointAt((await curves(page))[0]!, 0)).toEqual([140, 50]);
   });
+});
+
+test('a degree more and a span more, still the same shape, told apart by the comb when a point moves', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Degree or span');
+  await page.getByRole('button', { name: 'Lists …' }).click();
+  const lists = page.locator('[data-lists]');
+  await lists.getByLabel('Points, x and y in turn').fill('(0, 10) (40, 90) (150, 80) (200, 10)');
+  await lists.getByLabel('Knots', { exact: true }).fill('(0)*4 (1)*4');
+  await expect(page.locator('[data-lists-state]')).toHaveAttribute('data-lists-state', 'ready');
+  await lists.getByRole('button', { name: 'Set curve' }).click();
+  await expect(saved(page)).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Compare …' }).click();
+  await page.getByRole('button', { name: 'Make both copies' }).click();
+  await page.keyboard.press('Escape');
+  const told = page.locator('[data-pane-facts]');
+  await expect(told).toHaveCount(2);
+  await expect(told.nth(0)).toContainText('degree 4 · 1 span · 5 points');
+  await expect(told.nth(1)).toContainText('degree 3 · 2 spans · 5 points · least continuity C²');
+  const [whole, raised, cut] = await curves(page);
+  const size = 200;
+  for (const copy of [raised!, cut!]) {
+    expect(largestDistance(whole!, copy).distance).toBeLessThan(1e-12 * size);
+  }
+  const { items } = await figure(page);
+  await dragTo(page, `${items[1]!.id}/P2`, [100, 20]);
+  await expect(saved(page)).toBeVisible();
+  await expect.poll(async () => (await curves(page))[2]!.points[2]).not.toEqual(cut!.points[2]);
+  const [, a, b] = await curves(page);
+  const by = (after: Curve, before: Curve): number[] =>
+    after.points[2]!.map((value, axis) => value - before.points[2]![axis]!);
+  by(a!, raised!).forEach((value, axis) => expect(value).toBeCloseTo(by(b!, cut!)[axis]!, 9));
+  expect(Math.max(...knotJumps(a!).map(({ curvatureDerivative }) => curvatureDerivative), 0)).toBe(0);
+  expect(knotJumps(b!)[0]!.curvatureDerivative).toBeGreaterThan(1e-6);
+  await expect(told.nth(0)).toContainText('no kink');
+  await expect(told.nth(1)).toContainText(/kink \d/);
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/degree-or-span.png' });
 });

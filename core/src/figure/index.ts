@@ -36,9 +36,10 @@ export {
   type Shown,
   type View,
 } from './document.js';
+export { degreeOrSpan, sideBySideCommand, type DegreeOrSpan } from './degreeOrSpan.js';
 export { curveOf, evaluateFigure, type EvaluatedItem, type Evaluation } from './evaluate.js';
 export { closednessOfItem } from './fact/closedness.js';
-export type { FactValue, FactWord } from './fact/define.js';
+export type { FactUnit, FactValue, FactWord } from './fact/define.js';
 export { factNames, facts, type FactName } from './fact/facts.js';
 export { gripKey, gripPlace, gripsOfItem, moveGrips, type Grip } from './grip.js';
 export { withLinkedMove } from './linkedMove.js';

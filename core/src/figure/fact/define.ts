@@ -5,7 +5,7 @@ import type { FigureItem } from '../document.js';
 /** What can be told of a curve, by its kind: how it is shown, quoted and compared follows from that. */
 export type FactValue =
   | { readonly kind: 'whole'; readonly value: number }
-  | { readonly kind: 'number'; readonly value: number; readonly unit: 'length' | 'area' }
+  | { readonly kind: 'number'; readonly value: number; readonly unit: FactUnit }
   | { readonly kind: 'word'; readonly word: FactWord }
   | { readonly kind: 'list'; readonly values: readonly number[] }
   | {
@@ -14,6 +14,9 @@ export type FactValue =
       readonly degree: number;
       readonly start: number;
     };
+
+/** What a number is measured in: the drawing's unit, its square, and one over its square. */
+export type FactUnit = 'length' | 'area' | 'curvatureSlope';
 
 export type FactWord = 'rational' | 'polynomial' | Closedness;
 

@@ -1,5 +1,7 @@
 import { area } from './area.js';
 import { closedness } from './closedness.js';
+import { combPeaks } from './combPeaks.js';
+import { combSlopeJump } from './combSlopeJump.js';
 import { continuity } from './continuity.js';
 import type { FactMember } from './define.js';
 import { degree } from './degree.js';
@@ -24,6 +26,8 @@ export const facts = {
   closedness,
   length,
   area,
+  combPeaks,
+  combSlopeJump,
   storedNumbers,
   continuity,
 } as const satisfies Readonly<Record<string, FactMember>>;

@@ -18,6 +18,7 @@ import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Check, Choice } from '../../ui/Choice.js';
 import { Panel } from '../../ui/Panel.js';
+import { DegreeOrSpan } from './DegreeOrSpan.js';
 import { heavy, type Outcome } from '../../worker/heavy.js';
 
 /** Compares the rail's curve with another one: by number, by colour, as a track, and side by side. */
@@ -104,6 +105,7 @@ export function ComparePanel({
           <p className="text-[12.5px] text-soft">{t('compare.sideBySideHelp')}</p>
         </>
       )}
+      {item.kind === 'curve' && !pair && <DegreeOrSpan scene={scene} item={item} />}
       {beside === false && pair && (
         <Button onClick={() => host.do({ name: 'setLooks', looks: { sideBySide: null } })}>
           {t('compare.onRow')}

@@ -91,7 +91,8 @@ class Reader {
   private isGroup(from: number): boolean {
     if (this.source[from] !== '(') return true;
     // One value that is to be repeated a whole number of times.
-    if (/^\([^()]*\)\s*\*\s*\d+\s*(?=$|[,;)\]}])/.test(this.source.slice(from, from + 200))) return true;
+    if (/^\([^()]*\)\s*\*\s*\d+(?![\d.])\s*(?=$|[^\s+*/^-])/.test(this.source.slice(from, from + 200)))
+      return true;
     let depth = 0;
     for (let k = from; k < this.source.length; k++) {
       const char = this.source[k]!;

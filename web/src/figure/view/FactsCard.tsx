@@ -2,7 +2,7 @@ import { type Curve } from '@bogen/core/curve';
 import { factNames, facts, type FactValue, type FigureItem } from '@bogen/core/figure';
 import type { TFunction } from 'i18next';
 import { useState, useSyncExternalStore } from 'react';
-import { shownNumber, superscript } from '../../text/number.js';
+import { shownNumber, shownScientific, superscript } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { copyText } from '../../ui/copyText.js';
@@ -27,7 +27,7 @@ function factText(value: Exclude<FactValue, { kind: 'continuity' }>, t: TFunctio
     case 'whole':
       return String(value.value);
     case 'number':
-      return `${shownNumber(value.value)} ${t(`facts.units.${value.unit}`)}`;
+      return `${value.unit === 'curvatureSlope' ? shownScientific(value.value) : shownNumber(value.value)} ${t(`facts.units.${value.unit}`)}`;
     case 'word':
       return t(`facts.words.${value.word}`);
     case 'list':

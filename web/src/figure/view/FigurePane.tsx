@@ -14,6 +14,7 @@ import type { Pane } from '../scene/pane.js';
 import { picturesOf } from '../paint/pictures.js';
 import { PickLayer } from '../handles/PickLayer.js';
 import { planeProjection, type Projection } from '../geometry/projection.js';
+import { PaneFacts } from './PaneFacts.js';
 import { RefusedWords } from './RefusedWords.js';
 import { ReferencePoint } from '../handles/ReferencePoint.js';
 import { mayDraw } from '../scene/may.js';
@@ -152,6 +153,11 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
         <p className="pointer-events-none absolute top-2 left-4 font-serif text-[14px] italic">
           {itemOf(document, pane.item)?.name}
         </p>
+      )}
+      {pane.item !== null && isSeen && (
+        <Deferred key={`facts ${scene.number}`}>
+          <PaneFacts scene={scene} item={pane.item} />
+        </Deferred>
       )}
       <Over projection={projection}>
         {scene.selected.question?.pane === pane.key && (

@@ -96,7 +96,7 @@ export function FigureView({ scene, onToggle, markScale, layer, over, menu, bar 
         </ul>
       )}
       {bar}
-      {scene.arrival !== 'awaited' && (
+      {scene.arrival !== 'awaited' && panes.length === 1 && (
         <Deferred key={scene.number}>
           <Facts scene={scene} />
         </Deferred>

@@ -1,4 +1,10 @@
 export const compare = {
+  degreeOrSpan: 'Degree or span',
+  degreeOrSpanLead:
+    'Two copies side by side, one with a degree more and one with a span more. Both still have the same shape; move a point, and the combs tell them apart.',
+  degreeMore: '{{curve}}, a degree more',
+  spanMore: '{{curve}}, a span more',
+  makeBoth: 'Make both copies',
   compare: 'Compare …',
   title: 'Compare {{item}}',
   lead: 'Keep a copy, change the curve, and see where and by how much the two differ.',

@@ -1,4 +1,4 @@
-import type { FactName, FactWord } from '@bogen/core/figure';
+import type { FactName, FactUnit, FactWord } from '@bogen/core/figure';
 
 export const facts = {
   facts: 'Facts',
@@ -15,6 +15,8 @@ export const facts = {
     closedness: 'Closed',
     length: 'Length',
     area: 'Area enclosed',
+    combPeaks: 'Peaks of the comb',
+    combSlopeJump: 'Largest kink of the comb',
     storedNumbers: 'Numbers stored',
     continuity: 'Continuity at knots',
   } satisfies Record<FactName, string>,
@@ -26,7 +28,12 @@ export const facts = {
     closed: 'closed',
     periodic: 'periodic',
   } satisfies Record<FactWord, string>,
-  units: { length: 'mm', area: 'mm²' },
+  units: { length: 'mm', area: 'mm²', curvatureSlope: '/mm²' } satisfies Record<FactUnit, string>,
+  leastContinuity: 'least continuity C{{order}}',
+  peaks_one: '{{count}} peak of the comb',
+  peaks_other: '{{count}} peaks of the comb',
+  kink: 'kink {{jump}}',
+  noKink: 'no kink',
   atKnot: 'u = {{u}}',
   seam: 'seam, u = {{u}}',
   guaranteed: 'guaranteed C{{order}}',
