@@ -51,3 +51,12 @@ export async function click(page: Page, places: readonly Point[]): Promise<void>
     await page.mouse.up();
   }
 }
+
+/** Opens the panel of changes on the rail's curve, or goes back to its list, and takes one by its name in core. */
+export async function change(page: Page, operation: string): Promise<void> {
+  const list = page.locator('[data-operation-list]');
+  if (await page.locator('[data-change-panel]').isVisible()) {
+    await page.getByRole('button', { name: 'All changes' }).click();
+  } else await page.getByRole('button', { name: 'Change …' }).click();
+  await list.locator(`[data-choose="${operation}"]`).click();
+}

@@ -68,7 +68,7 @@ await run(async () => {
     await teacher.keyboard.press('Escape');
     await teacher.mouse.up();
     await teacher.getByRole('button', { name: 'Change …' }).click();
-    await teacher.locator('[data-change-panel] select').first().selectOption('lowerDegree');
+    await teacher.locator('[data-choose="lowerDegree"]').click();
     await shoot(teacher, 'writer-change');
     await teacher.getByRole('button', { name: 'Close' }).click();
     await teacher.getByRole('button', { name: 'Look …' }).click();

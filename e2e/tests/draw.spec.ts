@@ -16,7 +16,7 @@ import {
 import { curveOf, curveOfShape, evaluateFigure } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
 import { expect, placeOf, signIn, test } from '../bogen.js';
-import { choose, click, figure, lastItem, newLesson, screenOf } from '../figure.js';
+import { change, choose, click, figure, lastItem, newLesson, screenOf } from '../figure.js';
 
 /** Puts the tool away and takes back what was drawn, so that the next curve snaps to nothing of it. */
 async function takeBack(page: Page): Promise<void> {
@@ -382,20 +382,18 @@ test('operations are previewed with their numbers, applied, linked, and taken ba
   await newLesson(page, 'Changing a curve');
   const given = (await figure(page)).items[0]!;
   if (given.kind !== 'curve') throw new Error('no curve');
-  await page.getByRole('button', { name: 'Change …' }).click();
-  await page.getByLabel('What').selectOption('lowerDegree');
+  await change(page, 'lowerDegree');
   const expected = reduceDegree(given.curve);
   const shown = Number(await page.locator('[data-deviation]').getAttribute('data-deviation'));
   expect(shown).toBeCloseTo(expected.deviation.distance, 9);
   // Escape leaves no trace.
   await page.keyboard.press('Escape');
   expect((await figure(page)).items).toEqual([given]);
-  await page.getByRole('button', { name: 'Change …' }).click();
-  await page.getByLabel('What').selectOption('removeKnot');
+  await change(page, 'removeKnot');
   await page.getByRole('textbox', { name: 'times' }).fill('2');
   await expect(page.locator('[data-change-reason]')).toContainText('multiplicity is 1');
   await expect(page.getByRole('button', { name: 'Apply' })).toBeDisabled();
-  await page.getByLabel('What').selectOption('trimToBox');
+  await change(page, 'trimToBox');
   for (const [corner, value] of [
     ['Corner 1, x', '-10'],
     ['Corner 1, y', '40'],
@@ -408,7 +406,7 @@ test('operations are previewed with their numbers, applied, linked, and taken ba
   await expect(page.locator('[data-change-reason]')).toContainText(
     /There is no part 7; the curve has parts 0 to 1/,
   );
-  await page.getByLabel('What').selectOption('insertKnot');
+  await change(page, 'insertKnot');
   await page.getByLabel('at u =').fill('0.5');
   await page.getByRole('button', { name: 'Add as a linked curve' }).click();
   await page.getByRole('button', { name: 'Change …' }).waitFor();
@@ -418,8 +416,7 @@ test('operations are previewed with their numbers, applied, linked, and taken ba
     operation: { name: 'insertKnot', parameter: 0.5 },
   });
   await page.getByLabel('Curve', { exact: true }).selectOption('curve');
-  await page.getByRole('button', { name: 'Change …' }).click();
-  await page.getByLabel('What').selectOption('raiseDegree');
+  await change(page, 'raiseDegree');
   await page.getByRole('button', { name: 'Apply' }).click();
   document = await figure(page);
   expect(document.items[0]).toMatchObject({ kind: 'curve', curve: { degree: 4 } });
@@ -554,7 +551,7 @@ test('what is outside its limits is told, and an expression is taken for a radiu
   const arc = await lastItem(page);
   expect(arc).toMatchObject({ kind: 'shape', shape: { kind: 'arcRadius', radius: 30 * Math.SQRT2 } });
   await page.getByRole('button', { name: 'Stop drawing' }).click();
-  await page.getByRole('button', { name: 'Change …' }).click();
+  await change(page, 'insertKnot');
   const parameter = page.getByRole('textbox', { name: 'at u =' });
   await parameter.fill('1/');
   await expect(parameter).toHaveAttribute('title', /is not a number or an expression/);

@@ -45,7 +45,17 @@ test('no screen has an accessibility violation, in both themes', async ({ newCon
     await teacher.getByRole('link', { name: /Near and far/ }).click();
     await expect(teacher.locator('.tiptap')).toBeVisible();
     expect(await violations(teacher), `writer, ${theme}`).toEqual([]);
-    for (const name of ['Change …', 'Points …', 'Facts', 'Details …', 'Look …', 'Compare …', 'Keys']) {
+    for (const name of [
+      'Change …',
+      'Take apart …',
+      'Points …',
+      'Lists …',
+      'Facts',
+      'Details …',
+      'Look …',
+      'Compare …',
+      'Keys',
+    ]) {
       await teacher.getByRole('button', { name }).click();
       await expect(teacher.getByRole('dialog')).toBeVisible();
       expect(await violations(teacher), `${name}, ${theme}`).toEqual([]);

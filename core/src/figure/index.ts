@@ -58,6 +58,7 @@ export {
 } from './takeApart.js';
 export { isLoose } from './loose.js';
 export { migrateFigure, migrateFigureCommand } from './migrateFigure.js';
+export { aims, type Aim } from './operation/define.js';
 export {
   offeredOperations,
   operations,

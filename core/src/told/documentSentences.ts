@@ -12,6 +12,7 @@ export const documentSentences = {
   notAFaintCopy: '{{name}} follows something else and can’t be a faint copy.',
   lockOfGivenOnly:
     '{{name}} is not given by its own points; only a joint of two curves with points of their own can be locked.',
+  startHere: 'The curve can’t start here.',
   lockOnFixed: '{{name}} is locked to this curve and would have to follow, but it is protected from changes.',
   lockOnFixedPoint: 'A locked joint would have to move a fixed point with this one.',
   locksContradict: '{{name}} would have to follow two curves at once; unlock one of its joints.',

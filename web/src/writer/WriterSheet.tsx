@@ -29,6 +29,7 @@ import { FigurePanels } from '../editing/FigurePanels.js';
 import { FigureTools, type Mode } from '../editing/FigureTools.js';
 import type { PanelName } from '../editing/panels.js';
 import { JointMarks } from '../editing/joints/JointMarks.js';
+import { StartHandle } from '../editing/start/StartHandle.js';
 import { removeSelected } from '../editing/items/removeSelected.js';
 import { LazyProseEditor } from './LazyProseEditor.js';
 import { Publish } from './Publish.js';
@@ -207,7 +208,12 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             }
             bar={<SelectionBar scene={scene} onSeveral={() => openPanel('several')} />}
             scene={scene}
-            over={(projection, pane) => <JointMarks scene={scene} projection={projection} pane={pane} />}
+            over={(projection, pane) => (
+              <>
+                <JointMarks scene={scene} projection={projection} pane={pane} />
+                <StartHandle scene={scene} projection={projection} pane={pane} />
+              </>
+            )}
             onToggle={mode === 'loose' ? toggle : undefined}
             layer={
               drawing.tool

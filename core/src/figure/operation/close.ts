@@ -5,6 +5,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The curve closed in one of three ways. */
 export const close = onCurves({
   name: 'close',
+  aim: 'together',
   sources: oneCurve,
   arguments: {
     way: choice('pull', 'bridge', 'wrap'),

@@ -7,6 +7,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The curve brought to a continuity at one of its knots. */
 export const continuityAtKnot = onCurves({
   name: 'continuityAtKnot',
+  aim: 'together',
   sources: oneCurve,
   arguments: {
     parameter: number({ unit: 'parameter', from: 'knots' }),

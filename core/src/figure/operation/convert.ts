@@ -5,6 +5,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The curve as another kind. */
 export const convert = onCurves({
   name: 'convert',
+  aim: 'kind',
   sources: oneCurve,
   arguments: { kind: choice('straight', 'monotone', 'bezier', 'bspline') },
   shape: 'near',

@@ -5,6 +5,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The same curve, moved aside. */
 export const copy = onCurves({
   name: 'copy',
+  aim: 'kind',
   sources: oneCurve,
   arguments: { offset: place },
   shape: 'another',

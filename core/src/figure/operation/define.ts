@@ -31,6 +31,10 @@ export interface OperationResult {
  */
 export type ShapeEffect = 'kept' | 'near' | 'another';
 
+/** What one wants when one asks for an operation: a list of them is grouped by it. */
+export type Aim = 'freedom' | 'cost' | 'apart' | 'together' | 'parameter' | 'kind';
+export const aims: readonly Aim[] = ['freedom', 'cost', 'apart', 'together', 'parameter', 'kind'];
+
 export const oneCurve = { source: itemId } as const;
 export const twoCurves = { source: itemId, second: itemId } as const;
 /** Reference points, in the order in which the curve takes them. */
@@ -57,6 +61,8 @@ export interface OperationMember<
   readonly takes: GeometryKind;
   readonly gives: GeometryKind;
   readonly shape: ShapeEffect;
+  /** Absent where it is not offered on a curve. */
+  readonly aim?: Aim;
   /** The arguments that a form asks for, in this order. */
   readonly asks: readonly Asks[];
   /** What a form holds at first for a curve with the cursor at a parameter; absent where it is not offered on a curve. */
@@ -100,14 +106,16 @@ export function onCurves<
   const Arguments extends Fields,
   const Asks extends keyof Arguments,
 >({
+  aim,
   asks,
   first,
   ...spec
 }: OnCurves<Name, Sources, Arguments> & {
+  readonly aim: Aim;
   readonly asks: readonly Asks[];
   readonly first: FirstArguments<Arguments>;
 }): OperationMember<Name, Sources, Arguments, Asks, FirstArguments<Arguments>> {
-  return { ...member(spec), asks, first };
+  return { ...member(spec), aim, asks, first };
 }
 
 /** An operation on a curve that comes about otherwise than by a form. */

@@ -5,6 +5,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The curve with a parameter that follows its arc length. */
 export const evenOut = onCurves({
   name: 'evenOut',
+  aim: 'parameter',
   sources: oneCurve,
   arguments: {
     /** Parameters that keep their place on the curve, and the values that they get. */

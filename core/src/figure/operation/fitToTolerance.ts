@@ -6,6 +6,7 @@ import { onCurves, oneCurve } from './define.js';
 /** A curve of a degree within a tolerance, with few spans. */
 export const fitToTolerance = onCurves({
   name: 'fitToTolerance',
+  aim: 'cost',
   sources: oneCurve,
   arguments: { degree, tolerance: number({ unit: 'length', least: 1e-6, most: 1e4 }) },
   shape: 'near',

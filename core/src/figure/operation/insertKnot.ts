@@ -6,6 +6,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The same curve with a knot inserted. */
 export const insertKnot = onCurves({
   name: 'insertKnot',
+  aim: 'freedom',
   sources: oneCurve,
   arguments: { parameter, times: whole(1, 9) },
   shape: 'kept',

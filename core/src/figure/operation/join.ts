@@ -5,6 +5,7 @@ import { onCurves, twoCurves } from './define.js';
 /** One curve of two that meet within a tolerance. */
 export const join = onCurves({
   name: 'join',
+  aim: 'together',
   sources: twoCurves,
   arguments: { tolerance: number({ unit: 'length', least: 0, most: 1e4 }) },
   shape: 'another',

@@ -5,6 +5,7 @@ import { onCurves, oneCurve } from './define.js';
 /** A curve of a lower degree, as near as it comes. */
 export const lowerDegree = onCurves({
   name: 'lowerDegree',
+  aim: 'cost',
   sources: oneCurve,
   arguments: { times: whole(1, 9) },
   shape: 'near',

@@ -5,6 +5,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The same curve with its parameter stretched to another domain. */
 export const mapDomain = onCurves({
   name: 'mapDomain',
+  aim: 'parameter',
   sources: oneCurve,
   arguments: { start: number({ unit: 'parameter' }), end: number({ unit: 'parameter' }) },
   shape: 'kept',

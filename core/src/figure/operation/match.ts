@@ -6,6 +6,7 @@ import { onCurves, twoCurves } from './define.js';
 /** The curve with its end moved so that it continues another. */
 export const match = onCurves({
   name: 'match',
+  aim: 'together',
   sources: twoCurves,
   arguments: {
     continuity: signs('G0', 'G1', 'G2', 'G3', 'C1', 'C2'),

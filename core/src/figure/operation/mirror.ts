@@ -5,6 +5,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The mirror image of a curve in the line through two places. */
 export const mirror = onCurves({
   name: 'mirror',
+  aim: 'kind',
   sources: oneCurve,
   arguments: { axis: line },
   shape: 'another',

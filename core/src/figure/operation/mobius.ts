@@ -5,6 +5,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The same curve with its parameter shifted towards one end. */
 export const mobius = onCurves({
   name: 'mobius',
+  aim: 'parameter',
   sources: oneCurve,
   arguments: { factor: number({ unit: 'ratio', least: 0.001, most: 1000 }) },
   shape: 'kept',

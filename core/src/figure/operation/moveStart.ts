@@ -5,6 +5,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The same closed curve starting at another parameter. */
 export const moveStart = onCurves({
   name: 'moveStart',
+  aim: 'parameter',
   sources: oneCurve,
   arguments: { parameter },
   shape: 'kept',

@@ -5,6 +5,7 @@ import { onCurves, oneCurve } from './define.js';
 /** A closed curve cut open at a parameter. */
 export const open = onCurves({
   name: 'open',
+  aim: 'apart',
   sources: oneCurve,
   arguments: { parameter },
   shape: 'kept',

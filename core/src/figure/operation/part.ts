@@ -6,6 +6,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The part of a curve between two parameters. */
 export const part = onCurves({
   name: 'part',
+  aim: 'apart',
   sources: oneCurve,
   arguments: { from: parameter, to: parameter },
   shape: 'another',

@@ -7,6 +7,7 @@ import { onCurves, oneCurve } from './define.js';
 /** One Bézier piece of a curve that is taken apart, counted from 0. */
 export const piece = onCurves({
   name: 'piece',
+  aim: 'apart',
   sources: oneCurve,
   arguments: { index: whole(0, 1999) },
   shape: 'another',

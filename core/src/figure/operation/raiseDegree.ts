@@ -5,6 +5,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The same curve at a higher degree. */
 export const raiseDegree = onCurves({
   name: 'raiseDegree',
+  aim: 'freedom',
   sources: oneCurve,
   arguments: { times: whole(1, 9) },
   shape: 'kept',

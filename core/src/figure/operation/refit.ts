@@ -7,6 +7,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The best curve of a degree and number of spans. */
 export const refit = onCurves({
   name: 'refit',
+  aim: 'cost',
   sources: oneCurve,
   arguments: { degree, spans: whole(1, 500) },
   shape: 'near',

@@ -6,6 +6,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The curve with a knot taken out, as near as it comes. */
 export const removeKnot = onCurves({
   name: 'removeKnot',
+  aim: 'cost',
   sources: oneCurve,
   arguments: { parameter: number({ unit: 'parameter', from: 'knots' }), times: whole(1, 9) },
   shape: 'near',

@@ -4,6 +4,7 @@ import { onCurves, oneCurve } from './define.js';
 /** The same curve run through the other way. */
 export const reverse = onCurves({
   name: 'reverse',
+  aim: 'parameter',
   sources: oneCurve,
   arguments: {},
   shape: 'kept',

@@ -6,6 +6,7 @@ import { onCurves, oneCurve } from './define.js';
 /** What lies before or after a parameter at which a curve is split. */
 export const split = onCurves({
   name: 'split',
+  aim: 'apart',
   sources: oneCurve,
   arguments: { parameter, side: choice('before', 'after') },
   shape: 'another',

@@ -6,6 +6,7 @@ import { onCurves, oneCurve } from './define.js';
 /** A curve and its mirror image in one, its end put on the line. */
 export const symmetric = onCurves({
   name: 'symmetric',
+  aim: 'together',
   sources: oneCurve,
   arguments: {
     axis: line,

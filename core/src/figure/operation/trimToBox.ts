@@ -7,6 +7,7 @@ import { onCurves, oneCurve } from './define.js';
 /** One of the parts of a curve that lie inside a box along the axes, counted from 0 along the curve. */
 export const trimToBox = onCurves({
   name: 'trimToBox',
+  aim: 'apart',
   sources: oneCurve,
   arguments: { corners: pair(place), index: whole(0, 1999) },
   shape: 'another',

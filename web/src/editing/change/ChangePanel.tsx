@@ -3,7 +3,6 @@ import { told } from '@bogen/core/lesson';
 import { interiorKnots } from '@bogen/core/curve';
 import {
   curveOf,
-  offeredOperations,
   operations,
   type CurveCounts,
   type FigureItem,
@@ -17,9 +16,10 @@ import { freshId } from '../../figure/scene/freshId.js';
 import { shownNumber, superscript } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
-import { Choice } from '../../ui/Choice.js';
 import { Panel } from '../../ui/Panel.js';
 import { useHeavyPreview } from './useHeavyPreview.js';
+import { OperationList } from './OperationList.js';
+import { Variants } from './Variants.js';
 import { OperationFields, otherCurves, type Arguments } from './OperationFields.js';
 
 interface ChangePanelProps {
@@ -34,15 +34,40 @@ interface ChangePanelProps {
  */
 export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
   const { t } = useTranslation();
+  const [name, setName] = useState<OfferedOperation | null>(null);
+  return (
+    <Panel open onClose={onClose} title={t('change.title', { curve: item.name })} lead={t('change.lead')}>
+      {name ? (
+        <OperationForm
+          key={name}
+          scene={scene}
+          item={item}
+          name={name}
+          onBack={() => setName(null)}
+          onClose={onClose}
+        />
+      ) : (
+        <OperationList onChoose={setName} />
+      )}
+    </Panel>
+  );
+}
+
+interface OperationFormProps extends ChangePanelProps {
+  readonly name: OfferedOperation;
+  readonly onBack: () => void;
+}
+
+/** One operation with its arguments, what it would come to, and how it is applied. */
+function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProps) {
+  const { t } = useTranslation();
   const document = useSyncExternalStore(scene.drawn.subscribe, () => scene.document);
   const curve = curveOf(scene.evaluation, item.id);
-  const [name, setName] = useState<OfferedOperation>('insertKnot');
   const others = otherCurves(scene, item);
-  const firstValues = (next: OfferedOperation): Arguments => ({
-    ...(curve ? operations[next].first(curve, Number(scene.cursor.toFixed(3))) : {}),
-    ...('second' in operations[next].sources ? { second: others[0]?.id ?? '' } : {}),
-  });
-  const [values, setValues] = useState<Arguments>(() => firstValues('insertKnot'));
+  const [values, setValues] = useState<Arguments>(() => ({
+    ...(curve ? operations[name].first(curve, Number(scene.cursor.toFixed(3))) : {}),
+    ...('second' in operations[name].sources ? { second: others[0]?.id ?? '' } : {}),
+  }));
   const operation = useMemo(
     () => ({ name, source: item.id, ...values }) as Operation,
     [name, item.id, values],
@@ -103,47 +128,45 @@ export function ChangePanel({ scene, item, onClose }: ChangePanelProps) {
   const set = (key: string, value: unknown): void => setValues((before) => ({ ...before, [key]: value }));
 
   return (
-    <Panel open onClose={onClose} title={t('change.title', { curve: item.name })} lead={t('change.lead')}>
-      <form onSubmit={submit} className="flex flex-col gap-3" data-change-panel>
-        <Choice
-          label={t('change.what')}
-          value={name}
-          choices={offeredOperations}
-          name={(value) => t(`change.operations.${value}`)}
-          onChange={(next) => {
-            setName(next);
-            setValues(firstValues(next));
-          }}
-        />
-        <OperationFields name={name} values={values} onSet={set} scene={scene} item={item} />
-        {preview ? (
-          <PreviewNumbers preview={preview} of={name} />
-        ) : (
-          <p className="min-h-24 text-[13px] text-soft">{t('change.calculating')}</p>
-        )}
-        {preview?.status === 'curve' && preview.goes && (
-          <p role="status" className="text-[13px]" data-goes>
-            {t('change.goes')}
-          </p>
-        )}
-        <div className="flex flex-wrap gap-2">
-          <Button
-            primary
-            type="submit"
-            disabled={preview?.status !== 'curve'}
-            title={item.kind === 'curve' ? t('change.applyHelp') : t('change.applyFreezes')}
-          >
-            {t('change.apply')}
-          </Button>
-          <Button disabled={preview?.status !== 'curve'} title={t('change.linkHelp')} onClick={link}>
-            {t('change.link')}
-          </Button>
-        </div>
-        <p className="text-[12.5px] text-soft">
-          {item.kind === 'curve' ? t('change.applyHelp') : t('change.applyFreezes')} {t('change.linkHelp')}
+    <form onSubmit={submit} className="flex flex-col gap-3" data-change-panel>
+      <div>
+        <Button quiet className="-ml-2.5" onClick={onBack}>
+          ← {t('change.all')}
+        </Button>
+        <h3 className="mt-1 font-serif text-[16px] font-medium" data-operation={name}>
+          {t(`change.operations.${name}`)}
+        </h3>
+        <p className="text-[13px] text-soft">{t(`change.meanings.${name}`)}</p>
+      </div>
+      <OperationFields name={name} values={values} onSet={set} scene={scene} item={item} />
+      <Variants document={document} operation={operation} chosen={values} onChoose={set} />
+      {preview ? (
+        <PreviewNumbers preview={preview} of={name} />
+      ) : (
+        <p className="min-h-24 text-[13px] text-soft">{t('change.calculating')}</p>
+      )}
+      {preview?.status === 'curve' && preview.goes && (
+        <p role="status" className="text-[13px]" data-goes>
+          {t('change.goes')}
         </p>
-      </form>
-    </Panel>
+      )}
+      <div className="flex flex-wrap gap-2">
+        <Button
+          primary
+          type="submit"
+          disabled={preview?.status !== 'curve'}
+          title={item.kind === 'curve' ? t('change.applyHelp') : t('change.applyFreezes')}
+        >
+          {t('change.apply')}
+        </Button>
+        <Button disabled={preview?.status !== 'curve'} title={t('change.linkHelp')} onClick={link}>
+          {t('change.link')}
+        </Button>
+      </div>
+      <p className="text-[12.5px] text-soft">
+        {item.kind === 'curve' ? t('change.applyHelp') : t('change.applyFreezes')} {t('change.linkHelp')}
+      </p>
+    </form>
   );
 }
 

@@ -11,6 +11,7 @@ import { useRef } from 'react';
 import type { Projection } from '../geometry/projection.js';
 import { places, roundPlace } from '../hold/place.js';
 import { useHold, type Holdable, type HoldHandlers } from '../hold/useHold.js';
+import { endSnap } from './endSnap.js';
 import { gripsNear } from '../scene/gripsNear.js';
 import { mayDraw } from '../scene/may.js';
 import type { Pane } from '../scene/pane.js';
@@ -71,8 +72,11 @@ function holdableGrip(movable: MovableGrip, before: { current: FigureState | nul
   const { scene, projection, pane, grip, onFixed } = movable;
   const snapTo = (pointer: Point, ctrlKey: boolean): Point | null => {
     const { snap } = scene.host;
+    const state = before.current;
     const snapped =
-      (ctrlKey && before.current && snap?.(scene, grip, pointer, before.current, projection)) || null;
+      (state && ctrlKey && snap?.(scene, grip, pointer, state, projection)) ||
+      (state && !ctrlKey && endSnap(grip, pointer, state, projection, pane)) ||
+      null;
     scene.previews.setSnapped(snapped);
     return snapped && snapped.at;
   };

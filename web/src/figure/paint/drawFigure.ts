@@ -121,7 +121,7 @@ export function drawOver(
   drawHeldHalo(context, scene, projection, palette, pane);
   drawPreviews(context, scene, projection, palette);
   const { snapped } = scene.previews;
-  if (snapped) {
+  if (snapped && !snapped.isEnd) {
     const [x, y] = projection.toScreen(snapped.at);
     write(context, snapped.words, [x + 6, y + 8], palette);
   }

@@ -12,6 +12,8 @@ export interface FigureState {
 export interface Snap {
   readonly at: Point;
   readonly words: string;
+  /** The end of a curve has come to lie on another end, which is said at once. */
+  readonly isEnd?: true;
 }
 
 /** Why a gesture can't go on, at the place of the drawing where the hand is. */

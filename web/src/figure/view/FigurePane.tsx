@@ -15,7 +15,7 @@ import { picturesOf } from '../paint/pictures.js';
 import { PickLayer } from '../handles/PickLayer.js';
 import { planeProjection, type Projection } from '../geometry/projection.js';
 import { PaneFacts } from './PaneFacts.js';
-import { RefusedWords } from './RefusedWords.js';
+import { HandWords } from './HandWords.js';
 import { ReferencePoint } from '../handles/ReferencePoint.js';
 import { mayDraw } from '../scene/may.js';
 import type { FigureScene } from '../scene/scene.js';
@@ -163,7 +163,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
         {scene.selected.question?.pane === pane.key && (
           <Chooser scene={scene} question={scene.selected.question} projection={projection} />
         )}
-        <RefusedWords scene={scene} projection={projection} />
+        <HandWords scene={scene} projection={projection} />
         {children?.(projection)}
         {over?.(projection, pane)}
         {scene.viewed.picking && (

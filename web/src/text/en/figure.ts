@@ -23,6 +23,11 @@ export const figure = {
   zoomOut: 'Zoom out',
   wholeView: 'Whole view',
   shapeHandle: 'Handle {{name}} of {{curve}}, x {{x}}, y {{y}}',
+  ownEndsMeet:
+    'The ends meet. The curve is still open: they can be pulled apart again, and there may be a corner.',
+  endsMeet: 'Meets an end of {{curve}}. They are still two curves, and there may be a corner.',
+  startOf: 'Start of {{curve}}',
+  startHelp: 'Where the closed curve starts. Pull it along the curve.',
   empty: 'Nothing is drawn on this sheet yet.',
   emptyToDraw:
     'Nothing is drawn on this sheet yet. Draw … above has every kind of curve; “Reference points” first is a good beginning.',

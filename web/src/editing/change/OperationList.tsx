@@ -1,0 +1,69 @@
+import { aims, offeredOperations, operations, type OfferedOperation } from '@bogen/core/figure';
+import { useId, useState, type KeyboardEvent } from 'react';
+import { useTranslation } from '../../text/text.js';
+
+/** Whether every word that was typed stands in a text. */
+export function isFound(text: string, typed: string): boolean {
+  const there = text.toLowerCase();
+  return typed
+    .toLowerCase()
+    .split(/\s+/)
+    .every((word) => there.includes(word));
+}
+
+/** Every operation with what it means, grouped by what one wants; typing finds some of them, Enter takes the first. */
+export function OperationList({ onChoose }: { onChoose: (name: OfferedOperation) => void }) {
+  const { t } = useTranslation();
+  const [typed, setTyped] = useState('');
+  const id = useId();
+  const textOf = (name: OfferedOperation): string =>
+    `${t(`change.operations.${name}`)} ${t(`change.meanings.${name}`)}`;
+  const groups = aims.flatMap((aim) => {
+    const names = offeredOperations.filter(
+      (name) => operations[name].aim === aim && isFound(`${textOf(name)} ${t(`change.aims.${aim}`)}`, typed),
+    );
+    return names.length > 0 ? [{ aim, names }] : [];
+  });
+  const onKeyDown = (event: KeyboardEvent): void => {
+    const first = groups[0]?.names[0];
+    if (event.key !== 'Enter' || !first) return;
+    event.preventDefault();
+    onChoose(first);
+  };
+  return (
+    <div className="flex flex-col gap-3" data-operation-list>
+      <input
+        type="search"
+        aria-label={t('change.find')}
+        placeholder={t('change.find')}
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        onKeyDown={onKeyDown}
+        className="h-8 rounded-md border border-strong bg-sheet px-2 text-[13px]"
+      />
+      {groups.length === 0 && <p className="text-[13px] text-soft">{t('change.nothingFound')}</p>}
+      {groups.map(({ aim, names }) => (
+        <section key={aim} aria-labelledby={`${id}${aim}`}>
+          <h3 id={`${id}${aim}`} className="font-serif text-[15px] font-medium">
+            {t(`change.aims.${aim}`)}
+          </h3>
+          <ul>
+            {names.map((name) => (
+              <li key={name}>
+                <button
+                  type="button"
+                  className="-mx-2 block w-[calc(100%+1rem)] rounded-md px-2 py-1 text-left hover:bg-tint focus-visible:ring-3 focus-visible:ring-accent/40"
+                  onClick={() => onChoose(name)}
+                  data-choose={name}
+                >
+                  <span className="block text-[13px] font-medium">{t(`change.operations.${name}`)}</span>
+                  <span className="block text-[12px] text-soft">{t(`change.meanings.${name}`)}</span>
+                </button>
+              </li>
+            ))}
+          </ul>
+        </section>
+      ))}
+    </div>
+  );
+}
