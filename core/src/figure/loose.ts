@@ -7,3 +7,13 @@ export const nothingLoose: LoosePoints = { controlPoints: [], editPoints: [] };
 export function isLoose(document: FigureDocument, item: string, of: PointKind, index: number): boolean {
   return looseOf(document, item)?.[of].includes(index) ?? false;
 }
+
+/** Indices ascending, each once. */
+export const ascending = (indices: readonly number[]): number[] =>
+  [...new Set(indices)].sort((a, b) => a - b);
+
+/** Loose points as a document keeps them. */
+export const inOrder = ({ controlPoints, editPoints }: LoosePoints): LoosePoints => ({
+  controlPoints: ascending(controlPoints),
+  editPoints: ascending(editPoints),
+});

@@ -4,6 +4,7 @@ import { validateDegree } from '../curve/knotVector.js';
 import { CurveError } from '../curve/error.js';
 import { CommandError } from '../history/history.js';
 import {
+  isCurveItem,
   itemOf,
   looseOf,
   sourcesOf,
@@ -90,6 +91,12 @@ export function validateNewItem(document: FigureDocument, item: FigureItem): voi
  * @throws CommandError with one sentence
  */
 export function validateItem(item: FigureItem): void {
+  if (item.faint && item.kind !== 'curve') {
+    throw new CommandError(told('notAFaintCopy', { name: item.name }));
+  }
+  if (item.lockedJoints && !isCurveItem(item)) {
+    throw new CommandError(told('lockOfGivenOnly', { name: item.name }));
+  }
   try {
     if (item.kind === 'curve') {
       if (item.curve.points.length > figureLimits.points) {

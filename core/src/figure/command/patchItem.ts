@@ -27,12 +27,6 @@ export const patchItem: CommandMember<PatchItem> = {
       if (key in pictureAttributes && item.kind !== 'picture') {
         throw new CommandError(told('notAPicture', { name: item.name, attribute: key }));
       }
-      if (key === 'lockedJoints' && item.kind !== 'curve') {
-        throw new CommandError(told('lockOfGivenOnly', { name: item.name }));
-      }
-      if (key === 'faint' && item.kind !== 'curve') {
-        throw new CommandError(told('notAFaintCopy', { name: item.name }));
-      }
     }
     const before = item as unknown as Readonly<Record<string, unknown>>;
     const changed: Record<string, unknown> = { ...before, ...set };

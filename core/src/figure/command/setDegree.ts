@@ -5,6 +5,7 @@ import { CommandError } from '../../history/history.js';
 import { degree } from '../parts.js';
 import { anyItem, withCurve, withItem } from './change.js';
 import type { CommandMember } from './define.js';
+import { becomeGiven } from './form.js';
 
 const description = tagged('name', 'setDegree', { item: itemId, degree });
 export type SetDegree = ValueOf<typeof description>;
@@ -38,12 +39,16 @@ export const setDegree: CommandMember<SetDegree> = {
           document: withItem(document, { ...item, shape: { ...item.shape, degree: command.degree } }),
           inverse: { ...command, degree: item.shape.degree },
         };
-      case 'curve':
+      case 'curve': {
+        const made = withDegree(item.curve, command.degree);
+        // A periodic curve repeats as many points as its degree: some of those that were loose may be gone.
+        if (made.points.length !== item.curve.points.length) return becomeGiven(document, item, made);
         return {
-          document: withCurve(document, item, withDegree(item.curve, command.degree)),
+          document: withCurve(document, item, made),
           inverse: { name: 'setCurve', item: item.id, curve: item.curve },
         };
+      }
     }
   },
-  touches: ({ item }) => [`${item}/form`],
+  touches: ({ item }) => [`${item}/form`, `${item}/loose`],
 };

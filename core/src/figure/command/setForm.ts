@@ -1,6 +1,7 @@
 import { itemId, nullable, tagged, type ValueOf } from '../../describe/describe.js';
 import { looseOf, loosePoints } from '../document.js';
 import { anyItem, withLoose } from './change.js';
+import { inOrder } from '../loose.js';
 import type { CommandMember } from './define.js';
 import { formDescription, formOf, withForm } from './form.js';
 import { refuseLoosePointsThatAreNot } from '../validate.js';
@@ -17,7 +18,8 @@ export const setForm: CommandMember<SetForm> = {
   description,
   apply: (document, command) => {
     const item = anyItem(document, command.item);
-    const changed = withForm(withLoose(document, item.id, command.loose ?? undefined), item, command.form);
+    const loose = command.loose ? inOrder(command.loose) : undefined;
+    const changed = withForm(withLoose(document, item.id, loose), item, command.form);
     if (command.loose) refuseLoosePointsThatAreNot(changed, item.id, command.loose);
     return {
       document: changed,

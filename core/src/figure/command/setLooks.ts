@@ -1,22 +1,36 @@
-import { tagged, type ValueOf } from '../../describe/describe.js';
-import { looksDescription, looksOf, type Looks } from '../document.js';
+import { choice, list, optional, tagged, type ValueOf } from '../../describe/describe.js';
+import { looksDescription, type Looks } from '../document.js';
 import type { CommandMember } from './define.js';
 
-const description = tagged('name', 'setLooks', { looks: looksDescription });
+const keys = Object.keys(looksDescription.fields) as (keyof Looks)[];
+
+const description = tagged('name', 'setLooks', {
+  looks: looksDescription,
+  /** What is no longer said, and so is as it is by default. */
+  clear: optional(list(choice(...keys), keys.length)),
+});
 export type SetLooks = ValueOf<typeof description>;
 
 /** How what is shown is drawn, and what is compared with what. */
 export const setLooks: CommandMember<SetLooks> = {
   description,
   apply: (document, command) => {
-    const all = looksOf(document);
-    const before = Object.fromEntries(
-      (Object.keys(command.looks) as (keyof Looks)[]).map((key) => [key, all[key]]),
-    );
+    const before: Looks = document.looks ?? {};
+    const touched = [...(Object.keys(command.looks) as (keyof Looks)[]), ...(command.clear ?? [])];
+    const unsaid = touched.filter((key) => before[key] === undefined);
+    const looks: Record<string, unknown> = { ...before, ...command.looks };
+    for (const key of command.clear ?? []) delete looks[key];
+    const { looks: _, ...others } = document;
     return {
-      document: { ...document, looks: { ...document.looks, ...command.looks } },
-      inverse: { ...command, looks: before },
+      document: Object.keys(looks).length > 0 ? { ...others, looks: looks as Looks } : others,
+      inverse: {
+        name: 'setLooks',
+        looks: Object.fromEntries(
+          touched.filter((key) => before[key] !== undefined).map((key) => [key, before[key]]),
+        ),
+        ...(unsaid.length > 0 ? { clear: unsaid } : {}),
+      },
     };
   },
-  touches: ({ looks }) => Object.keys(looks).map((key) => `looks/${key}`),
+  touches: ({ looks, clear }) => [...Object.keys(looks), ...(clear ?? [])].map((key) => `looks/${key}`),
 };

@@ -1,22 +1,35 @@
-import { tagged, type ValueOf } from '../../describe/describe.js';
-import { isShown, somethingShown, type Shown } from '../document.js';
+import { choice, list, optional, tagged, type ValueOf } from '../../describe/describe.js';
+import { figureDescription, somethingShown, type Shown } from '../document.js';
 import type { CommandMember } from './define.js';
 
-const description = tagged('name', 'setShown', { shown: somethingShown });
+const optionalKeys = Object.entries(somethingShown.fields).flatMap(([key]) =>
+  figureDescription.fields.shown.fields[key as keyof Shown].type === 'optional' ? [key as keyof Shown] : [],
+);
+
+const description = tagged('name', 'setShown', {
+  shown: somethingShown,
+  /** What is no longer said, and so is shown as it is by default. */
+  clear: optional(list(choice(...optionalKeys), optionalKeys.length)),
+});
 export type SetShown = ValueOf<typeof description>;
 
 /** What the figure shows of its curves. */
 export const setShown: CommandMember<SetShown> = {
   description,
   apply: (document, command) => {
-    // Said in full, since what is absent would be lost where the command is stored.
-    const before = Object.fromEntries(
-      (Object.keys(command.shown) as (keyof Shown)[]).map((key) => [key, isShown(document, key)]),
-    );
+    const keys = [...(Object.keys(command.shown) as (keyof Shown)[]), ...(command.clear ?? [])];
+    const said = keys.filter((key) => document.shown[key] !== undefined);
+    const unsaid = keys.filter((key) => document.shown[key] === undefined);
+    const shown: Record<string, boolean | undefined> = { ...document.shown, ...command.shown };
+    for (const key of command.clear ?? []) delete shown[key];
     return {
-      document: { ...document, shown: { ...document.shown, ...command.shown } },
-      inverse: { ...command, shown: before },
+      document: { ...document, shown: shown as unknown as Shown },
+      inverse: {
+        name: 'setShown',
+        shown: Object.fromEntries(said.map((key) => [key, document.shown[key]])),
+        ...(unsaid.length > 0 ? { clear: unsaid } : {}),
+      },
     };
   },
-  touches: ({ shown }) => Object.keys(shown).map((key) => `shown/${key}`),
+  touches: ({ shown, clear }) => [...Object.keys(shown), ...(clear ?? [])].map((key) => `shown/${key}`),
 };

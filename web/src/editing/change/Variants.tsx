@@ -9,7 +9,7 @@ import {
 } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { useEffect, useState } from 'react';
-import { shownNumber, superscript } from '../../text/number.js';
+import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { useTold } from '../../text/told.js';
 import { heavy } from '../../worker/heavy.js';
@@ -83,9 +83,11 @@ export function Variants({ document, operation, chosen, onChoose }: VariantsProp
             </span>
             <span className="text-[11px] leading-tight text-soft">
               {preview?.status === 'curve' &&
-                `${t('figure.points', { count: preview.after.points })}, C${superscript(preview.after.continuity)}${
-                  preview.deviation ? `, ${shownNumber(preview.deviation.distance)} mm` : ''
-                }`}
+                [
+                  t('figure.points', { count: preview.after.points }),
+                  t(`facts.words.${preview.after.closedness}`),
+                  ...(preview.deviation ? [`${shownNumber(preview.deviation.distance)} mm`] : []),
+                ].join(', ')}
               {preview?.status === 'failed' && tell(preview.reason)}
             </span>
           </button>
