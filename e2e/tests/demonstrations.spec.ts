@@ -306,3 +306,32 @@ test('ends brought together are still open; three ways of closing side by side; 
     await expect.poll(direction).toBe(-before);
   });
 });
+
+test('a knot to be inserted is unfolded into its calculation, line by line, with its points in the figure', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Unfolded');
+  await change(page, 'insertKnot');
+  await page.getByLabel('at u =').fill('0.5');
+  await page.locator('[data-change-panel] [data-unfold]').click();
+  const lines = page.locator('[data-calculation] [data-step="newPoint"]');
+  await expect(lines).toHaveCount(3);
+  await expect(lines.first().locator('.katex')).toBeVisible();
+  await expect(lines.first()).toContainText('New point 2 between P1 and P2');
+  await lines.first().hover();
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/unfold.png' });
+  // The other way: a control point that is pointed at marks the lines that use it.
+  const { x, y } = await placeOf(page, 'curve/P1');
+  await page.mouse.move(x, y);
+  await expect(lines.first()).toHaveClass(/bg-accent/);
+  await expect(lines.last()).not.toHaveClass(/bg-accent\/10/);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Facts' }).click();
+  const card = page.getByRole('dialog');
+  await card.getByRole('button', { name: 'Basis functions' }).click();
+  await expect(card.locator('[data-step="basisLevel"]')).toHaveCount(3);
+  await card.getByLabel('Exact numbers').check();
+  await expect(card.locator('[data-facts-card]')).toContainText('1/3, 2/3');
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/facts.png' });
+});

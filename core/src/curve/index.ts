@@ -17,6 +17,7 @@ export { curvatureAt, osculatingCircleAt } from './differential.js';
 export { editPoints, type EditPoint } from './editPoint.js';
 export { CurveError } from './error.js';
 export { derivativesAt, pointAt } from './evaluate.js';
+export { exactForm, exactText, type ExactForm } from './exactForm.js';
 export { distanceFromSegment, facetsOf, type Facets } from './facets.js';
 export { curvatureExtremes, inflections } from './features.js';
 export { fitStroke } from './fitPoints.js';

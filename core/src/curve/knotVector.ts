@@ -240,3 +240,13 @@ export function findSpan(knots: readonly number[], degree: number, u: number, si
   }
   return low;
 }
+
+/** How often a knot stands at `u`; 0 where there is none within the tolerance of sameness. */
+export function multiplicityAt(
+  { knots, degree }: { knots: readonly number[]; degree: number },
+  u: number,
+): number {
+  const [start, end] = domainOf(knots, degree);
+  const near = relativeKnotTolerance * (end - start);
+  return distinctKnots(knots, degree).find(({ value }) => Math.abs(value - u) <= near)?.multiplicity ?? 0;
+}

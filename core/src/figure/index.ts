@@ -37,9 +37,16 @@ export {
   type View,
 } from './document.js';
 export { degreeOrSpan, sideBySideCommand, type DegreeOrSpan } from './degreeOrSpan.js';
+export { type CalculationLine, type CalculationStep } from './calculation/calculation.js';
+export {
+  parameterCalculationNames,
+  parameterCalculations,
+  type ParameterCalculationName,
+} from './calculation/atParameter.js';
+export { conicEquation } from './calculation/ofFacts.js';
 export { curveOf, evaluateFigure, type EvaluatedItem, type Evaluation } from './evaluate.js';
 export { closednessOfItem } from './fact/closedness.js';
-export type { FactUnit, FactValue, FactWord } from './fact/define.js';
+export type { FactMember, FactUnit, FactValue, FactWord } from './fact/define.js';
 export { factNames, facts, type FactName } from './fact/facts.js';
 export { gripKey, gripPlace, gripsOfItem, moveGrips, type Grip } from './grip.js';
 export { withLinkedMove } from './linkedMove.js';
@@ -58,7 +65,7 @@ export {
 } from './takeApart.js';
 export { isLoose } from './loose.js';
 export { migrateFigure, migrateFigureCommand } from './migrateFigure.js';
-export { aims, type Aim } from './operation/define.js';
+export { aims, type Aim, type OperationMember } from './operation/define.js';
 export {
   offeredOperations,
   operations,

@@ -3,7 +3,7 @@ import { ApartPanel } from './apart/ApartPanel.js';
 import { ChangePanel } from './change/ChangePanel.js';
 import { ComparePanel } from './compare/ComparePanel.js';
 import { ConstructionPanel } from './unfold/ConstructionPanel.js';
-import { FactsCard } from '../figure/view/FactsCard.js';
+import { FactsCard } from './facts/FactsCard.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useParts } from '../figure/scene/useScene.js';
 import { DetailsPanel } from './items/DetailsPanel.js';

@@ -1,4 +1,5 @@
 import { apart } from './en/apart.js';
+import { calculation } from './en/calculation.js';
 import { change } from './en/change.js';
 import { compare } from './en/compare.js';
 import { construction } from './en/construction.js';
@@ -12,7 +13,20 @@ import { look } from './en/look.js';
 import { addTexts } from './text.js';
 
 /** The English texts of what a figure is drawn and changed with. A reader's first screen comes without them. */
-const editing = { apart, change, compare, construction, details, draw, items, joints, keys, lists, look };
+const editing = {
+  apart,
+  calculation,
+  change,
+  compare,
+  construction,
+  details,
+  draw,
+  items,
+  joints,
+  keys,
+  lists,
+  look,
+};
 
 export type EditingTexts = typeof editing;
 

@@ -1,5 +1,7 @@
 import type { Curve } from '../../curve/curve.js';
 import type { KnotContinuity } from '../../curve/continuity.js';
+import type { ConicClass } from '../../curve/classifyConic.js';
+import type { CalculationLine } from '../calculation/calculation.js';
 import type { FigureItem } from '../document.js';
 
 /** What can be told of a curve, by its kind: how it is shown, quoted and compared follows from that. */
@@ -18,7 +20,7 @@ export type FactValue =
 /** What a number is measured in: the drawing's unit, its square, and one over its square. */
 export type FactUnit = 'length' | 'area' | 'curvatureSlope';
 
-export type FactWord = 'rational' | 'polynomial' | Closedness;
+export type FactWord = 'rational' | 'polynomial' | Closedness | ConicClass['kind'] | 'several';
 
 /** Whether a curve runs round, and how. */
 export type Closedness = 'open' | 'ends-meet' | 'periodic' | 'closed';
@@ -27,4 +29,16 @@ export type Closedness = 'open' | 'ends-meet' | 'periodic' | 'closed';
  * A member of the registry of facts: what it tells of a curve, of which it may know the item; `undefined` where
  * it has nothing to tell.
  */
-export type FactMember = (curve: Curve, item: FigureItem | undefined) => FactValue | undefined;
+export interface FactMember {
+  (curve: Curve, item: FigureItem | undefined): FactValue | undefined;
+  /** How it comes about, line by line, where it can be unfolded. */
+  readonly calculation?: (curve: Curve) => readonly CalculationLine[];
+}
+
+/** A fact that can be unfolded into its calculation. */
+export function unfolding(
+  fact: (curve: Curve, item: FigureItem | undefined) => FactValue | undefined,
+  calculation: (curve: Curve) => readonly CalculationLine[],
+): FactMember {
+  return Object.assign((curve: Curve, item: FigureItem | undefined) => fact(curve, item), { calculation });
+}

@@ -2,6 +2,7 @@ import { area } from './area.js';
 import { closedness } from './closedness.js';
 import { combPeaks } from './combPeaks.js';
 import { combSlopeJump } from './combSlopeJump.js';
+import { conic } from './conic.js';
 import { continuity } from './continuity.js';
 import type { FactMember } from './define.js';
 import { degree } from './degree.js';
@@ -23,6 +24,7 @@ export const facts = {
   knotVector,
   shortKnotVector,
   rational,
+  conic,
   closedness,
   length,
   area,

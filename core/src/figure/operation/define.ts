@@ -11,6 +11,7 @@ import {
   type ObjectField,
   type ValueOf,
 } from '../../describe/describe.js';
+import type { CalculationLine } from '../calculation/calculation.js';
 import { curvesOf, pointsOf, type Geometry, type GeometryKind } from '../geometry.js';
 import { figureLimits } from '../parts.js';
 
@@ -68,6 +69,14 @@ export interface OperationMember<
   /** What a form holds at first for a curve with the cursor at a parameter; absent where it is not offered on a curve. */
   readonly first: First;
   readonly run: (sources: readonly Geometry[], args: ArgumentsOf<Arguments>) => OperationResult;
+  /**
+   * How the result comes about, line by line with its numbers, where it can be unfolded. It is fetched when it is asked
+   * for, since most who have the operation never ask.
+   */
+  readonly calculation?: (
+    sources: readonly Geometry[],
+    args: ArgumentsOf<Arguments>,
+  ) => Promise<readonly CalculationLine[]>;
 }
 
 type FirstArguments<Arguments extends Fields> = (curve: Curve, cursor: number) => ArgumentsOf<Arguments>;
@@ -78,14 +87,22 @@ interface OnCurves<Name, Sources, Arguments extends Fields> {
   readonly arguments: Arguments;
   readonly shape: ShapeEffect;
   readonly run: (curve: Curve, args: ArgumentsOf<Arguments>, second: Curve) => OperationResult | Curve;
+  readonly calculation?: (curve: Curve, args: ArgumentsOf<Arguments>) => Promise<readonly CalculationLine[]>;
 }
 
 function member<const Name extends string, const Sources extends Fields, const Arguments extends Fields>({
   run,
+  calculation,
   ...spec
 }: OnCurves<Name, Sources, Arguments>) {
   return {
     ...spec,
+    ...(calculation
+      ? {
+          calculation: (sources: readonly Geometry[], args: ArgumentsOf<Arguments>) =>
+            calculation(curvesOf(sources)[0]!, args),
+        }
+      : {}),
     description: tagged('name', spec.name, { ...spec.sources, ...spec.arguments }) as unknown as ObjectField<
       { readonly name: ChoiceField<Name> } & Sources & Arguments
     >,

@@ -13,4 +13,6 @@ export const insertKnot = onCurves({
   asks: ['parameter', 'times'],
   first: (_, cursor) => ({ parameter: cursor, times: 1 }),
   run: (curve, args) => insert(curve, args.parameter, args.times),
+  calculation: async (curve, { parameter: u, times }) =>
+    (await import('../calculation/knotInsertion.js')).knotInsertion(curve, u, times),
 });

@@ -22,4 +22,6 @@ export const piece = onCurves({
       value: index,
     });
   },
+  calculation: async (curve) =>
+    (await import('../calculation/knotInsertion.js')).decompositionCalculation(curve),
 });

@@ -12,4 +12,5 @@ export const raiseDegree = onCurves({
   asks: ['times'],
   first: () => ({ times: 1 }),
   run: (curve, { times }) => elevateDegree(curve, times),
+  calculation: async (curve) => (await import('../calculation/degreeElevation.js')).degreeElevation(curve),
 });

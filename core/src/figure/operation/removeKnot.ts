@@ -13,4 +13,6 @@ export const removeKnot = onCurves({
   asks: ['parameter', 'times'],
   first: (curve) => ({ parameter: interiorKnots(curve.knots, curve.degree)[0]?.value ?? NaN, times: 1 }),
   run: (curve, args) => remove(curve, args.parameter, args.times),
+  calculation: async (curve, { parameter }) =>
+    (await import('../calculation/knotRemoval.js')).knotRemoval(curve, parameter),
 });

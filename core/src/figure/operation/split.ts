@@ -1,6 +1,7 @@
 import { splitCurve } from '../../curve/split.js';
 import { choice } from '../../describe/describe.js';
 import { parameter } from '../parts.js';
+import { multiplicityAt } from '../../curve/knotVector.js';
 import { onCurves, oneCurve } from './define.js';
 
 /** What lies before or after a parameter at which a curve is split. */
@@ -13,4 +14,10 @@ export const split = onCurves({
   asks: ['parameter', 'side'],
   first: (_, cursor) => ({ parameter: cursor, side: 'before' }) as const,
   run: (curve, args) => splitCurve(curve, args.parameter)[args.side === 'before' ? 0 : 1],
+  calculation: async (curve, { parameter: u }) =>
+    (await import('../calculation/knotInsertion.js')).knotInsertion(
+      curve,
+      u,
+      curve.degree - multiplicityAt(curve, u),
+    ),
 });

@@ -7,6 +7,7 @@ import {
   type CurveCounts,
   type FigureItem,
   type OfferedOperation,
+  type OperationMember,
   type Operation,
   type Preview,
 } from '@bogen/core/figure';
@@ -18,6 +19,7 @@ import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Panel } from '../../ui/Panel.js';
 import { useHeavyPreview } from './useHeavyPreview.js';
+import { Unfolding } from '../unfold/Unfolding.js';
 import { OperationList } from './OperationList.js';
 import { Variants } from './Variants.js';
 import { OperationFields, otherCurves, type Arguments } from './OperationFields.js';
@@ -72,6 +74,7 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
     () => ({ name, source: item.id, ...values }) as Operation,
     [name, item.id, values],
   );
+  const { calculation } = operations[name] as OperationMember;
   const lacksOther = 'second' in operations[name].sources && others.length === 0;
   const lacksKnot =
     name === 'removeKnot' && curve !== undefined && interiorKnots(curve.knots, curve.degree).length === 0;
@@ -149,6 +152,13 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
         <p role="status" className="text-[13px]" data-goes>
           {t('change.goes')}
         </p>
+      )}
+      {calculation && curve && preview?.status === 'curve' && (
+        <Unfolding
+          scene={scene}
+          item={item.id}
+          lines={() => calculation([{ kind: 'curve', curve }], values as never)}
+        />
       )}
       <div className="flex flex-wrap gap-2">
         <Button

@@ -4,10 +4,12 @@ import { useEffect, useRef, useState, useSyncExternalStore } from 'react';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { shownNumber } from '../../text/number.js';
+import { useExact } from '../../text/useExact.js';
 import { useTranslation } from '../../text/text.js';
 import { useTold } from '../../text/told.js';
 import { Button } from '../../ui/Button.js';
 import { Check, Choice } from '../../ui/Choice.js';
+import { ExactCheck } from '../../ui/ExactCheck.js';
 import { Panel } from '../../ui/Panel.js';
 import { ProblemText } from '../../ui/ProblemText.js';
 import { SliderField } from '../../ui/SliderField.js';
@@ -47,6 +49,7 @@ export function ListsPanel({ scene, item, onClose }: ListsPanelProps) {
   const [faults, setFaults] = useState<readonly ListFault[]>([]);
   const [problem, setProblem] = useState<unknown>(null);
   const [sliders, setSliders] = useState(false);
+  const exact = useExact((state) => state.exact);
   const isGiven = item.kind === 'curve' && !own?.periodic;
 
   const reading = useRef(0);
@@ -89,7 +92,7 @@ export function ListsPanel({ scene, item, onClose }: ListsPanelProps) {
   );
 
   if (!own) return null;
-  const shown = typed ?? { degree: own.degree, lists: listsOf(own, convention) };
+  const shown = typed ?? { degree: own.degree, lists: listsOf(own, convention, exact) };
   const change = (next: Partial<Typed>): void => setTyped({ ...shown, ...next });
   const forget = (): void => {
     reading.current++;
@@ -158,13 +161,16 @@ export function ListsPanel({ scene, item, onClose }: ListsPanelProps) {
           </p>
         )}
         {!typed && (
-          <Choice
-            label={t('lists.convention')}
-            value={convention}
-            choices={['full', 'short'] as const}
-            name={(value) => t(`lists.conventions.${value}`)}
-            onChange={setConvention}
-          />
+          <>
+            <ExactCheck />
+            <Choice
+              label={t('lists.convention')}
+              value={convention}
+              choices={['full', 'short'] as const}
+              name={(value) => t(`lists.conventions.${value}`)}
+              onChange={setConvention}
+            />
+          </>
         )}
         {own.periodic && <p className="text-[12.5px] text-soft">{t('lists.ofPeriodic')}</p>}
         {item.kind !== 'curve' && <p className="text-[12.5px] text-soft">{t('lists.notGiven')}</p>}

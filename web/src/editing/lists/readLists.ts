@@ -7,6 +7,7 @@ import {
   type Point,
 } from '@bogen/core/curve';
 import { told, type Told } from '@bogen/core/lesson';
+import { typedOrExact } from '../../text/exact.js';
 import { readExpression } from '../../ui/expression.js';
 import { readEntries, type Entry } from './listText.js';
 
@@ -123,11 +124,12 @@ function placed(
   return { list, from: entry?.from ?? 0, to: entry?.to ?? lists[list].length, told: error.told };
 }
 
-/** A number in as many digits as are needed to read it back exactly. */
-const exactly = (value: number): string => String(value);
-
-/** A curve as three lists, each to be read back as it is. */
-export function listsOf(curve: Curve, convention: KnotConvention): Lists {
+/**
+ * A curve as three lists, to be read back.
+ * @param exact whether numbers that are recognised stand as such, and not in all their digits
+ */
+export function listsOf(curve: Curve, convention: KnotConvention, exact = false): Lists {
+  const exactly = (value: number): string => typedOrExact(value, exact);
   const { points, weights, knots } = curve;
   return {
     points: points.map((point) => `(${point.map(exactly).join(', ')})`).join('\n'),

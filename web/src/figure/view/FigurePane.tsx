@@ -1,6 +1,6 @@
 import { handlesOfShape, itemOf, pictureHandles, type PointKind } from '@bogen/core/figure';
 import clsx from 'clsx';
-import { useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
+import { lazy, Suspense, useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Chooser } from '../handles/Chooser.js';
 import { useGround } from '../handles/useGround.js';
 import { useFonts } from '../../theme/fonts.js';
@@ -14,7 +14,6 @@ import type { Pane } from '../scene/pane.js';
 import { picturesOf } from '../paint/pictures.js';
 import { PickLayer } from '../handles/PickLayer.js';
 import { planeProjection, type Projection } from '../geometry/projection.js';
-import { PaneFacts } from './PaneFacts.js';
 import { HandWords } from './HandWords.js';
 import { ReferencePoint } from '../handles/ReferencePoint.js';
 import { mayDraw } from '../scene/may.js';
@@ -22,6 +21,9 @@ import type { FigureScene } from '../scene/scene.js';
 import { ShapeHandle } from '../handles/ShapeHandle.js';
 import { useParts } from '../scene/useScene.js';
 import { useZoom } from './zoom.js';
+
+/** Only two curves side by side have them; without a connection they are missing, and the page goes on. */
+const PaneFacts = lazy(() => import('./PaneFacts.js').catch(() => ({ default: () => null })));
 
 interface FigurePaneProps {
   readonly scene: FigureScene;
@@ -156,7 +158,9 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
       )}
       {pane.item !== null && isSeen && (
         <Deferred key={`facts ${scene.number}`}>
-          <PaneFacts scene={scene} item={pane.item} />
+          <Suspense>
+            <PaneFacts scene={scene} item={pane.item} />
+          </Suspense>
         </Deferred>
       )}
       <Over projection={projection}>

@@ -1,4 +1,5 @@
 export const ui = {
+  exact: 'Exact numbers such as 1/3 and √2/2',
   close: 'Close',
   menu: 'What can be done here',
   numberFrom: 'A number of at least {{least}}',

@@ -1,0 +1,38 @@
+import type { CalculationStep, ParameterCalculationName } from '@bogen/core/figure';
+
+export const calculation = {
+  unfold: 'Unfold the calculation',
+  fold: 'Fold the calculation',
+  of: '{{name}}, unfolded',
+  nothing: 'There is nothing to calculate here: all points stay as they are.',
+  away: 'The calculation could not be fetched. Check the connection, fold it and unfold it again.',
+  bounded: 'The first {{count}} lines; the rest goes the same way.',
+  atCursor: 'At the cursor',
+  names: {
+    curvature: 'Curvature from the two derivatives',
+    basisFunctions: 'Basis functions, degree by degree',
+    derivativePoints: 'Control points of the derivative',
+  } satisfies Record<ParameterCalculationName, string>,
+  steps: {
+    newPoint: 'New point {{index}} between P{{first}} and P{{second}}',
+    raisedPoint: 'Piece {{piece}}, point {{index}}',
+    removedForwards: 'From the left, point {{index}}',
+    removedBackwards: 'From the right, point {{index}}',
+    removedMiss: 'Where both chains meet they miss by {{distance}} mm',
+    span: 'From u = {{from}} to {{to}}',
+    sum: 'All spans together',
+    errorBound: 'With every span halved until it agrees',
+    leftOfKnot: 'Left of u = {{u}}',
+    rightOfKnot: 'Right of u = {{u}}',
+    jump: 'The jump: measured C{{c}}, G{{g}}',
+    conicWeight: 'Piece {{piece}}: the middle weight with both ends at 1',
+    conicKind: 'Discriminant: {{kind}}',
+    conicEquation: 'Equation of piece {{piece}}',
+    derivatives: 'First and second derivative at u = {{u}}',
+    curvature: 'Curvature at u = {{u}}',
+    basisStart: 'Degree 0 on span {{span}}',
+    basisLevel: 'Degree {{degree}}',
+    derivativePoint: 'Control point {{index}} of the derivative',
+    blossomAfter: 'As blossom values: new point {{index}} takes u for one knot of its parents',
+  } satisfies Record<CalculationStep, string>,
+};
