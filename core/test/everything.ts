@@ -125,3 +125,5 @@ export * from '../src/figure/calculation/atParameter.js';
 export * from '../src/figure/calculation/ofFacts.js';
 export * from '../src/curve/sampleBasis.js';
 export * from '../src/curve/exactForm.js';
+export * from '../src/curve/insertEditPoint.js';
+export * from '../src/curve/removeControlPoint.js';

@@ -1,17 +1,21 @@
 import {
   circleError,
   type Curve,
+  distinctPointCount,
+  domainOf,
+  editPoints,
   enclosedArea,
   interiorKnots,
   knotJumps,
   largestDistance,
+  measureContinuity,
   type Point,
   pointAt,
 } from '@bogen/core/curve';
 import { evaluateFigure, jointsOf } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
 import { drag, dragTo, expect, handle, placeOf, saved, signIn, test } from '../bogen.js';
-import { change, figure, newLesson } from '../figure.js';
+import { change, choose, click, figure, lastItem, newLesson } from '../figure.js';
 
 const curves = async (page: Page): Promise<readonly Curve[]> =>
   (await figure(page)).items.flatMap((item) => (item.kind === 'curve' ? [item.curve] : []));
@@ -334,4 +338,113 @@ test('a knot to be inserted is unfolded into its calculation, line by line, with
   await card.getByLabel('Exact numbers').check();
   await expect(card.locator('[data-facts-card]')).toContainText('1/3, 2/3');
   if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/facts.png' });
+});
+
+test('on a closed curve an edit point reaches everywhere and a control point nearby; a point is added, a corner made and smoothed', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Reach');
+  await change(page, 'close');
+  await page.locator('[data-variant="wrap"]').click();
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await expect.poll(async () => (await curves(page))[0]!.periodic).toBe(true);
+  const [ring] = await curves(page);
+  /** The share of the curve that a pull moves. */
+  const moved = async (): Promise<number> => {
+    const [now] = await curves(page);
+    const [start, end] = domainOf(ring!.knots, ring!.degree);
+    const places = Array.from({ length: 200 }, (_, k) => start + ((end - start) * k) / 200);
+    const far = places.filter((u) => {
+      const [a, b] = [pointAt(ring!, u), pointAt(now!, u)];
+      return Math.hypot(a[0]! - b[0]!, a[1]! - b[1]!) > 1e-6;
+    });
+    return far.length / places.length;
+  };
+  for (const [name, least, most] of [
+    ['curve/P0', 0, 0.75],
+    ['curve/E0', 0.95, 1],
+  ] as const) {
+    await drag(page, name, { x: 12, y: -40 }, false);
+    if (process.env['SHOTS']) await page.screenshot({ path: `/tmp/reach-${name.slice(-2)}.png` });
+    await page.mouse.up();
+    await expect(saved(page)).toBeVisible();
+    await expect.poll(moved).toBeGreaterThan(least);
+    expect(await moved()).toBeLessThanOrEqual(most);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect.poll(moved).toBe(0);
+  }
+  await test.step('an edit point is added where it is asked for, and the shape stays', async () => {
+    await change(page, 'insertEditPoint');
+    await page.getByLabel('at u =').fill('0.4');
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await expect.poll(async () => distinctPointCount((await curves(page))[0]!)).toBe(7);
+    const [curve] = await curves(page);
+    expect(Math.min(...editPoints(curve!).map(({ parameter }) => Math.abs(parameter - 0.4)))).toBeLessThan(
+      1e-8,
+    );
+    expect(largestDistance(ring!, curve!).distance).toBeLessThan(1e-9);
+  });
+  await test.step('a corner is made at a knot, pulled, and smoothed again by its row', async () => {
+    await change(page, 'continuityAtKnot');
+    await page.getByLabel('Continuity').selectOption('G0');
+    await page.getByRole('button', { name: 'Apply' }).click();
+    const mark = page.locator('[data-joint]');
+    await expect(mark).toHaveCount(1);
+    const knotAt = async () =>
+      measureContinuity((await curves(page))[0]!).find(({ multiplicity }) => multiplicity > 1);
+    await expect.poll(async () => (await knotAt())?.multiplicity).toBe(3);
+    await mark.click();
+    await page.locator('[data-bring="C2"]').click();
+    await expect.poll(knotAt).toBeUndefined();
+    expect(largestDistance(ring!, (await curves(page))[0]!).distance).toBeLessThan(1e-6);
+  });
+});
+
+test('a conic by its ends: kind and equation follow rho, whichever is held', async ({ newContext }) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Conics');
+  await choose(page, /Conic/);
+  await click(page, [
+    [40, 20],
+    [160, 20],
+    [100, 80],
+  ]);
+  await expect.poll(async () => (await lastItem(page)).kind).toBe('shape');
+  await page.getByRole('button', { name: 'Stop drawing' }).click();
+  const item = await lastItem(page);
+  if (item.kind !== 'shape' || item.shape.kind !== 'conic') throw new Error('no conic');
+  await page.getByLabel('Curve', { exact: true }).selectOption(item.id);
+  const card = page.locator('[data-facts-card]');
+  const facts = async (): Promise<void> => {
+    if (await card.isVisible()) return;
+    await page.getByRole('button', { name: 'Facts' }).click();
+    await page.getByRole('button', { name: 'Conic, unfolded' }).click();
+  };
+  await facts();
+  await expect(card).toContainText('parabola');
+  await expect(card.locator('[data-step="conicEquation"] .katex')).toBeVisible();
+  for (const [rho, kind] of [
+    ['0.6', 'hyperbola'],
+    ['0.4', 'ellipse'],
+  ] as const) {
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Details …' }).click();
+    const slider = page.getByRole('slider', { name: 'ρ' });
+    const steps = await slider.evaluate((element: HTMLInputElement, to) => {
+      const set = Object.getOwnPropertyDescriptor(HTMLInputElement.prototype, 'value')!.set!;
+      for (let k = 0; k <= 200; k++) {
+        set.call(element, String(k));
+        element.dispatchEvent(new Event('input', { bubbles: true }));
+        if (Number(element.getAttribute('aria-valuetext')?.split(' ')[0]) >= Number(to)) break;
+      }
+      return element.value;
+    }, rho);
+    expect(Number(steps)).toBeGreaterThan(0);
+    await slider.blur();
+    await expect(saved(page)).toBeVisible();
+    await page.keyboard.press('Escape');
+    await facts();
+    await expect(card).toContainText(kind);
+  }
 });

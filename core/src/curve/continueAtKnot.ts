@@ -1,11 +1,14 @@
 import { told } from '../told/told.js';
+import { moveSeam, openCurve, periodicFromClosed } from './close.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { insertKnot } from './insertKnot.js';
 import { joinCurves } from './join.js';
 import { distinctKnots, domainOf } from './knotVector.js';
 import { matchCurve, type JointContinuity } from './match.js';
+import { knotsOfOnePeriod, periodOf, wrapParameter } from './periodic.js';
 import { removableTimes, removeKnot } from './removeKnot.js';
+import { mapDomain } from './reparametrise.js';
 import { splitCurve } from './split.js';
 import { distance, lengthOf } from './vector.js';
 
@@ -20,12 +23,12 @@ export interface ContinuedAtKnot {
  * The curve with a chosen continuity at a knot: what lies before the knot stays, and the first control points after it
  * move as `matchCurve` moves them (P&T 5.5; F 11). G0 raises the knot to multiplicity p, so that a corner can be made
  * there, and keeps the shape; C1 and C2 take out the knots that the result no longer needs.
- * @param u a knot inside the domain of an open curve
- * @throws CurveError `knot` where no interior knot lies there, `unsupported` for a periodic curve, and those of
+ * @param u a knot inside the domain, or any knot of a periodic curve
+ * @throws CurveError `knot` where no such knot lies there, `unsupported` for a periodic curve of a single knot, and those of
  * `matchCurve` where the curve has too low a degree or too few points after the knot
  */
 export function continueAtKnot(curve: Curve, u: number, continuity: JointContinuity): ContinuedAtKnot {
-  if (curve.periodic) throw new CurveError('unsupported', told('continueOpenFirst'));
+  if (curve.periodic) return continuePeriodic(curve, u, continuity);
   const [start, end] = domainOf(curve.knots, curve.degree);
   const knot = distinctKnots(curve.knots, curve.degree).find(
     ({ value }) => value > start && value < end && Math.abs(value - u) <= 1e-9 * (end - start),
@@ -43,4 +46,22 @@ export function continueAtKnot(curve: Curve, u: number, continuity: JointContinu
   const tolerance = 1e-9 * Math.max(...joined.points.map(lengthOf));
   const times = order > 0 ? Math.min(order, removableTimes(joined, knot.value, tolerance)) : 0;
   return { curve: times > 0 ? removeKnot(joined, knot.value, times).curve : joined, largestMove };
+}
+
+/** A periodic curve is opened at the knot that is farthest from this one, continued, and closed again where it started. */
+function continuePeriodic(curve: Curve, u: number, continuity: JointContinuity): ContinuedAtKnot {
+  const [start] = domainOf(curve.knots, curve.degree);
+  const period = periodOf(curve);
+  const knots = knotsOfOnePeriod(curve).map(({ value }) => value);
+  const near = 1e-9 * period;
+  const knot = knots.find((value) => Math.abs(value - wrapParameter(curve, u)) <= near);
+  if (knot === undefined) throw new CurveError('knot', told('noKnotInside', { knot: u }), { value: u });
+  const away = (value: number): number => Math.min(Math.abs(value - knot), period - Math.abs(value - knot));
+  const other = knots.reduce((best, value) => (away(value) > away(best) ? value : best));
+  if (!(away(other) > near)) throw new CurveError('unsupported', told('continueOpenFirst'));
+  const open = openCurve(curve, other);
+  const made = continueAtKnot(open, knot < other ? knot + period : knot, continuity);
+  const closed = periodicFromClosed(made.curve);
+  const back = moveSeam(closed, wrapParameter(closed, start));
+  return { curve: mapDomain(back, start, start + period), largestMove: made.largestMove };
 }

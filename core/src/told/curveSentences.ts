@@ -100,7 +100,7 @@ export const curveSentences = {
   mirrorCoordinates: 'The mirror needs a point and a direction with {{dimension}} coordinates.',
   mirrorOfClosed: 'A closed curve has no end to put on the mirror line; open or split it first.',
   pointsTooClose: 'Two consecutive points are too close together to tell them apart.',
-  continueOpenFirst: 'A periodic curve has no start and end to continue from; open it first.',
+  continueOpenFirst: 'This periodic curve has a single knot; open it first, or insert another knot.',
   nothingMeets: 'No other curve with points of its own meets an end of this one.',
   listBracket: 'This bracket has no other that fits it.',
   listTimes: 'After * there must be a whole number of repeats.',
@@ -111,6 +111,11 @@ export const curveSentences = {
   listTooFewPoints: 'Degree {{degree}} needs at least {{needed}} points; there are {{count}}.',
   knotMoveTimes: 'The knot {{knot}} has multiplicity {{multiplicity}}; {{times}} of it can’t be moved.',
   endIsSingle: 'This end knot is single already; the curve starts and ends away from its control points.',
+  editPointThere:
+    'There is an edit point at {{parameter}} already, or an end of the curve; choose a parameter beside it.',
+  tooFewToInsert: 'This periodic curve has too few points for its degree; insert a knot instead.',
+  lastPoints:
+    'A curve of degree {{degree}} needs the {{count}} control points that it has; lower the degree first.',
   knotsOfPeriodic: 'The knots of a periodic curve repeat; open the curve to move one of them.',
   noKnotInside: 'There is no knot {{knot}} inside the domain.',
   knotBeyondNeighbours:

@@ -5,6 +5,7 @@ import {
   CurveError,
   interiorKnots,
   measureContinuity,
+  periodicCurve,
   pointAt,
   validateCurve,
   type JointContinuity,
@@ -36,7 +37,8 @@ describe('continuity at a knot', () => {
           reached++;
           validateCurve(made.curve);
           const start = curve.knots[curve.degree]!;
-          for (const share of [0, 0.3, 0.9]) {
+          // What lies after a knot of a periodic curve comes before it again.
+          for (const share of curve.periodic ? [] : [0, 0.3, 0.9]) {
             const u = start + share * (value - start);
             const [a, b] = [pointAt(curve, u), pointAt(made.curve, u)];
             const size = Math.max(1, ...curve.points.flat().map(Math.abs));
@@ -87,5 +89,30 @@ describe('continuity at a knot', () => {
     expect(() => continueAtKnot(corner, 0.5, 'G1')).toThrow(/no knot 0.5/);
     const stairs = { degree: 1, knots: [0, 0, 1, 2, 2], points: corner.points.slice(0, 3) };
     expect(() => continueAtKnot(stairs, 1, 'G2')).toThrow(/degree/);
+  });
+
+  it('on a closed curve makes a corner and smooths it again, and the curve stays closed', () => {
+    const places = [
+      [0, 0],
+      [50, -10],
+      [90, 30],
+      [60, 80],
+      [10, 70],
+      [-20, 40],
+    ];
+    const ring = periodicCurve(3, places);
+    const start = ring.knots[3]!;
+    for (const knot of [start, ring.knots[5]!]) {
+      const { curve: free, largestMove } = continueAtKnot(ring, knot, 'G0');
+      expect(largestMove).toBe(0);
+      expect(free.periodic).toBe(true);
+      expectSameCurve(ring, free, (u) => u, 1e-9);
+      const at = measureContinuity(free).find((one) => Math.abs(one.knot - knot) < 1e-9)!;
+      expect(at.multiplicity).toBe(3);
+      const smooth = continueAtKnot(free, knot, 'C2').curve;
+      expect(smooth.periodic).toBe(true);
+      expectSameCurve(ring, smooth, (u) => u, 1e-6);
+    }
+    expect(() => continueAtKnot(ring, start + 1e-3, 'G1')).toThrow(/no knot/);
   });
 });

@@ -82,6 +82,8 @@ const cases: readonly [Operation, changes: boolean][] = [
     false,
   ],
   [{ name: 'insertKnot', source: 'a', parameter: 0.3, times: 2 }, false],
+  [{ name: 'insertEditPoint', source: 'a', parameter: 0.43 }, false],
+  [{ name: 'removePoint', source: 'a', index: 2 }, true],
   [{ name: 'removeKnot', source: 'a', parameter: 0.5, times: 1 }, true],
   [{ name: 'raiseDegree', source: 'a', times: 2 }, false],
   [{ name: 'lowerDegree', source: 'a', times: 1 }, true],

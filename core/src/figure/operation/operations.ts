@@ -7,6 +7,7 @@ import { curveOnReferencePoints } from './curveOnReferencePoints.js';
 import { curveThroughReferencePoints } from './curveThroughReferencePoints.js';
 import { evenOut } from './evenOut.js';
 import { fitToTolerance } from './fitToTolerance.js';
+import { insertEditPoint } from './insertEditPoint.js';
 import { insertKnot } from './insertKnot.js';
 import { join } from './join.js';
 import { lowerDegree } from './lowerDegree.js';
@@ -21,6 +22,7 @@ import { piece } from './piece.js';
 import { raiseDegree } from './raiseDegree.js';
 import { refit } from './refit.js';
 import { removeKnot } from './removeKnot.js';
+import { removePoint } from './removePoint.js';
 import { reverse } from './reverse.js';
 import { split } from './split.js';
 import { symmetric } from './symmetric.js';
@@ -34,7 +36,9 @@ import { unionOf, type ValueOf } from '../../describe/describe.js';
  */
 export const operations = {
   insertKnot,
+  insertEditPoint,
   removeKnot,
+  removePoint,
   raiseDegree,
   lowerDegree,
   refit,

@@ -1,6 +1,6 @@
 import { useTold } from '../../text/told.js';
 import { told } from '@bogen/core/lesson';
-import { interiorKnots } from '@bogen/core/curve';
+import { editPoints, interiorKnots, type Curve, type Point } from '@bogen/core/curve';
 import {
   curveOf,
   operations,
@@ -88,6 +88,7 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
         ? {
             curve: preview.curve,
             goes: preview.goes ?? [],
+            arrows: name === 'insertEditPoint' && curve ? editPointShifts(curve, preview.curve) : [],
             axis: 'axis' in operation ? operation.axis : undefined,
             places: preview.curve.points,
             pulls: [],
@@ -247,4 +248,15 @@ function PreviewNumbers({ preview, of }: { preview: Preview; of: OfferedOperatio
       </tbody>
     </table>
   );
+}
+
+/** Where each edit point goes when one more is there: to the new one that is nearest along the curve. */
+export function editPointShifts(before: Curve, after: Curve): readonly (readonly [Point, Point])[] {
+  const now = editPoints(after);
+  return editPoints(before).map(({ parameter, point }) => {
+    const nearest = now.reduce((best, other) =>
+      Math.abs(other.parameter - parameter) < Math.abs(best.parameter - parameter) ? other : best,
+    );
+    return [point, nearest.point] as const;
+  });
 }

@@ -39,16 +39,19 @@ export function markedPlaces(scene: FigureScene): readonly MarkedPlace[] {
   const own = item === null ? undefined : itemOf(document, item);
   const isSeen = own && !own.hidden && own.kind === 'curve' && !own.faint;
   const knots =
-    curve && isSeen && !curve.periodic
+    curve && isSeen
       ? measureContinuity(curve).filter(
           ({ knot, multiplicity, guaranteed }) =>
             (multiplicity > 1 || knot === scene.pointed.knot) && guaranteed < curve.degree && guaranteed >= 0,
         )
       : [];
-  const interior = knots.filter(({ knot }) => knot !== curve!.knots[curve!.degree]);
+  // Where an open curve's ends meet there is no knot to change.
+  const changeable = knots.filter(
+    ({ knot }) => curve!.periodic === true || knot !== curve!.knots[curve!.degree],
+  );
   return [
     ...joints,
-    ...interior.map((knot): MarkedPlace => ({
+    ...changeable.map((knot): MarkedPlace => ({
       key: `${item}/${knot.knot}`,
       at: pointAt(curve!, knot.knot),
       measured: knot,

@@ -24,6 +24,7 @@ import { drawFollowing, drawMarks } from './drawMarks.js';
 import { handlePlace, handlesOf } from '../scene/handles.js';
 import { drawPreviews, drawShapeHandles } from './drawPreviews.js';
 import { drawJump, jumpsOf } from './jumpMark.js';
+import { drawReach } from './drawReach.js';
 import { write } from './drawText.js';
 import type { Pane } from '../scene/pane.js';
 import { addSamples, addSpans, tracePoints } from '../geometry/path.js';
@@ -118,6 +119,7 @@ export function drawOver(
     drawCursor(context, scene, projection, palette);
     drawHodograph(context, scene, projection, palette, pane);
   }
+  drawReach(context, scene, projection, palette, pane);
   drawHeldHalo(context, scene, projection, palette, pane);
   drawPreviews(context, scene, projection, palette);
   const { snapped } = scene.previews;

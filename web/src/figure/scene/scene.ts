@@ -32,7 +32,7 @@ export class FigureScene {
   private readonly restListeners = new Set<() => void>();
   private frame = 0;
   private restingCurve: Curve | undefined;
-  private restingDocument_: FigureDocument | undefined;
+  private restingDocument_: FigureDocument;
   private structure_ = '';
   private static count = 0;
   /** Another one for each scene, so that what belongs to one of them can be told from what belongs to the next. */
@@ -51,6 +51,7 @@ export class FigureScene {
 
   constructor(readonly host: FigureHost) {
     this.drawn = new Drawn(host.read(), this.paintSoon);
+    this.restingDocument_ = this.document;
     this.arrival_ = arrivalOf(host);
     this.structure_ = structureOf(this.document);
   }
@@ -85,8 +86,7 @@ export class FigureScene {
 
   /** The document as it was when a change was last done. */
   restingDocument(): FigureDocument {
-    if (this.host.motion() === 'rest') this.restingDocument_ = this.document;
-    return this.restingDocument_ ?? this.document;
+    return this.restingDocument_;
   }
 
   /** The cursor's parameter on the rail's curve, kept inside its domain. */
@@ -115,9 +115,11 @@ export class FigureScene {
       const document = this.host.read();
       this.arrival_ = arrivalOf(this.host);
       const isSame = document === this.document;
+      if (isSame && this.host.motion() === 'rest') this.restingDocument_ = document;
       if (isSame && before === this.arrival_) return;
       if (before !== this.arrival_) this.structured.isAnother();
       if (!isSame) this.take(document);
+      if (this.host.motion() === 'rest') this.restingDocument_ = document;
       // What was awaited does not wait for the next frame too.
       if (before === 'awaited') this.paint();
       if (this.host.motion() === 'rest') this.restListeners.forEach((listener) => listener());

@@ -35,6 +35,9 @@ export const change = {
   } satisfies Record<Aim, string>,
   meanings: {
     insertKnot: 'One more control point where the curve is to bend by itself; the shape stays.',
+    insertEditPoint:
+      'One more point to pull the curve by, where you choose; the shape stays, the others shift.',
+    removePoint: 'One control point and one edit point less; the curve stays as near as it can.',
     removeKnot: 'One control point less; the curve stays as near as it can.',
     raiseDegree: 'Smoother freedom with the same spans; the shape stays.',
     lowerDegree: 'Fewer control points and a simpler curve; the curve stays as near as it can.',
@@ -85,7 +88,9 @@ export const change = {
   noCurve: 'Draw a curve first.',
   operations: {
     insertKnot: 'Insert knot',
+    insertEditPoint: 'Insert edit point',
     removeKnot: 'Remove knot',
+    removePoint: 'Remove point',
     raiseDegree: 'Raise degree',
     lowerDegree: 'Lower degree',
     refit: 'Refit to degree and spans',
@@ -112,7 +117,9 @@ export const change = {
   otherCurve: 'Other curve',
   fields: {
     insertKnot: { parameter: 'at u =', times: 'times' },
+    insertEditPoint: { parameter: 'at u =' },
     removeKnot: { parameter: 'Knot', times: 'times' },
+    removePoint: { index: 'Point' },
     raiseDegree: { times: 'times' },
     lowerDegree: { times: 'times' },
     refit: { degree: 'Degree', spans: 'Spans' },

@@ -1,0 +1,15 @@
+import { removeControlPoint } from '../../curve/removeControlPoint.js';
+import { index } from '../parts.js';
+import { onCurves, oneCurve } from './define.js';
+
+/** The curve with a control point less, and its edit point with it. */
+export const removePoint = onCurves({
+  name: 'removePoint',
+  aim: 'cost',
+  sources: oneCurve,
+  arguments: { index },
+  shape: 'near',
+  asks: ['index'],
+  first: () => ({ index: 1 }),
+  run: (curve, args) => removeControlPoint(curve, args.index),
+});
