@@ -448,3 +448,34 @@ test('a conic by its ends: kind and equation follow rho, whichever is held', asy
     await expect(card).toContainText(kind);
   }
 });
+
+test('a weight is pulled by its weight point on the leg of the polygon', async ({ newContext }) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Weight points');
+  await page.getByRole('button', { name: 'Lists …' }).click();
+  await page.getByLabel(/^Weights/).fill('1, 1, 1, 1, 1, 1');
+  await expect(page.locator('[data-lists-state]')).toHaveAttribute('data-lists-state', 'ready');
+  await page.getByRole('button', { name: 'Set curve' }).click();
+  await expect(page.locator('[data-lists-state]')).toHaveAttribute('data-lists-state', 'same');
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Look …' }).click();
+  await page.getByLabel('Weights', { exact: true }).check();
+  await page.keyboard.press('Escape');
+  const marks = page.locator('[data-weight-point]');
+  await expect(marks).toHaveCount(5);
+  // In the middle of its leg while both ends weigh the same; three quarters along it means three times as much.
+  const box = (await marks.nth(1).boundingBox())!;
+  const [a, b] = [await placeOf(page, 'curve/P1'), await placeOf(page, 'curve/P2')];
+  expect(Math.abs(box.x + 11 - (a.x + b.x) / 2)).toBeLessThan(2);
+  await page.mouse.move(box.x + 11, box.y + 11);
+  await page.mouse.down();
+  await page.mouse.move(a.x + 0.75 * (b.x - a.x), a.y + 0.75 * (b.y - a.y), { steps: 5 });
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/weight-point.png' });
+  await page.mouse.up();
+  await expect.poll(async () => Math.abs((await curves(page))[0]!.weights![2]! - 3)).toBeLessThan(0.1);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await curves(page))[0]!.weights![2]).toBe(1);
+  await marks.nth(1).focus();
+  await page.keyboard.press('ArrowRight');
+  await expect.poll(async () => (await curves(page))[0]!.weights![2]).toBeGreaterThan(1);
+});

@@ -102,14 +102,17 @@ export function knotJumps(curve: Curve): KnotJump[] {
 /**
  * Measured continuity at every interior knot and, first, at the seam of a closed curve (periodic, or with
  * ends that meet), beside what is guaranteed.
+ * @param at at which of them; all where not given
  */
 export function measureContinuity(
   curve: Curve,
   tolerances: ContinuityTolerances = continuityTolerances,
+  at: (knot: number, multiplicity: number) => boolean = () => true,
 ): KnotContinuity[] {
   const { degree } = curve;
   const spans = spansOf(curve.knots, degree);
-  return joints(curve, tolerances).map(({ knot, multiplicity, before, after }) => {
+  const wanted = joints(curve, tolerances).filter(({ knot, multiplicity }) => at(knot, multiplicity));
+  return wanted.map(({ knot, multiplicity, before, after }) => {
     const order = Math.max(3, degree);
     const left = derivativesAt(curve, before, order, 'left');
     const right = derivativesAt(curve, after, order, 'right');

@@ -30,6 +30,7 @@ import { FigureTools, type Mode } from '../editing/FigureTools.js';
 import type { PanelName } from '../editing/panels.js';
 import { JointMarks } from '../editing/joints/JointMarks.js';
 import { StartHandle } from '../editing/start/StartHandle.js';
+import { WeightPoints } from '../editing/weights/WeightPoints.js';
 import { removeSelected } from '../editing/items/removeSelected.js';
 import { LazyProseEditor } from './LazyProseEditor.js';
 import { Publish } from './Publish.js';
@@ -211,6 +212,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             over={(projection, pane) => (
               <>
                 <JointMarks scene={scene} projection={projection} pane={pane} />
+                <WeightPoints scene={scene} projection={projection} pane={pane} />
                 <StartHandle scene={scene} projection={projection} pane={pane} />
               </>
             )}

@@ -38,6 +38,7 @@ export function JointMarks({
 
   useLayoutEffect(() => {
     const elements = [...group.current!.querySelectorAll<HTMLElement>('[data-joint]')];
+    if (elements.length === 0) return undefined;
     return scene.addPainter(() => {
       const now = new Map(markedPlaces(scene).map((place) => [place.key, place]));
       for (const element of elements) {

@@ -40,10 +40,11 @@ export function markedPlaces(scene: FigureScene): readonly MarkedPlace[] {
   const isSeen = own && !own.hidden && own.kind === 'curve' && !own.faint;
   const knots =
     curve && isSeen
-      ? measureContinuity(curve).filter(
-          ({ knot, multiplicity, guaranteed }) =>
-            (multiplicity > 1 || knot === scene.pointed.knot) && guaranteed < curve.degree && guaranteed >= 0,
-        )
+      ? measureContinuity(
+          curve,
+          undefined,
+          (knot, multiplicity) => multiplicity > 1 || knot === scene.pointed.knot,
+        ).filter(({ guaranteed }) => guaranteed < curve.degree && guaranteed >= 0)
       : [];
   // Where an open curve's ends meet there is no knot to change.
   const changeable = knots.filter(

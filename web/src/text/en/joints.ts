@@ -1,4 +1,6 @@
 export const joints = {
+  weightPoint: 'Weight point between {{first}} and {{second}} of {{curve}}',
+  weightRatio: '{{second}} weighs {{ratio}} times as much as {{first}}',
   joint: 'Joint of {{first}} and {{second}}: {{continuity}}',
   knot: 'Knot {{value}} of {{curve}}: {{continuity}}',
   lockedAt: '{{continuity}}, locked at {{lock}}',
