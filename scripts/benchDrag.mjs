@@ -22,17 +22,33 @@ export async function benchDrag() {
     const [plain, combed, full] = read;
     const small = 'degree 5, 40 points, three tracks';
     const large = '5 curves of 60 points, comb, construction, four tracks';
-    for (const [address, handle, what] of [
-      [plain, 'P20', `one control point; ${small}`],
-      [plain, 'E20', `one edit point; ${small}`],
-      [combed, 'P20', `one control point, comb on; ${small}`],
-      [full, 'P20', `one control point; ${large}`],
+    const point = (name) => `[data-handle="curve/${name}"]`;
+    const about = { x: 60, y: 45 };
+    // A knot goes between its neighbours.
+    const alongRail = { x: 5, y: 0 };
+    // Who writes has a page of their own: this one has joined the class.
+    const writer = await (
+      await browser.newContext({
+        viewport: { width: 1280, height: 800 },
+        baseURL: `http://localhost:${port}`,
+      })
+    ).newPage();
+    await writer.goto('/sign-in');
+    await writer.evaluate(signIn);
+    const writing = write.replace(/combed$/, 'full');
+    for (const [own, address, mark, by, what] of [
+      [page, plain, point('P20'), about, `one control point; ${small}`],
+      [page, plain, point('E20'), about, `one edit point; ${small}`],
+      [page, combed, point('P20'), about, `one control point, comb on; ${small}`],
+      [page, full, point('P20'), about, `one control point; ${large}`],
+      [writer, writing, point('P20'), about, `one control point while writing; ${large}`],
+      [writer, writing, '[data-knot="20"]', alongRail, `one knot; ${large}`],
     ]) {
-      await page.goto(address);
-      await page.locator(`[data-handle="curve/${handle}"]`).waitFor();
-      await page.waitForTimeout(1500);
-      const frames = await dragFrames(page, `curve/${handle}`);
-      report(what, frames, await busyFrames(page, () => dragFrames(page, `curve/${handle}`)));
+      await own.goto(address);
+      await own.locator(mark).waitFor({ state: 'attached', timeout: 20_000 });
+      await own.waitForTimeout(1500);
+      const frames = await dragFrames(own, mark, by);
+      report(what, frames, await busyFrames(own, () => dragFrames(own, mark, by)));
     }
     await benchOpening(browser, page, { read: combed, write });
   } finally {
@@ -212,11 +228,18 @@ async function timeOpening(page, what, name, goBack) {
   console.log(`until all its handles are there ${line(({ handles }) => handles)}`);
 }
 
-/** Drags a handle about for five seconds and records every frame: when it began, and how many moves it brought. */
-export async function dragFrames(page, name) {
-  const place = await page.locator(`[data-handle="${name}"]`).evaluate((element) => {
-    const matrix = element.getScreenCTM();
-    return { x: matrix.e, y: matrix.f };
+/**
+ * Drags a mark about for five seconds and records every frame: when it began, and how many moves it brought.
+ * @param by how far, in pixels
+ */
+export async function dragFrames(page, mark, by) {
+  const place = await page.locator(mark).evaluate((element) => {
+    if (element.getScreenCTM) {
+      const matrix = element.getScreenCTM();
+      return { x: matrix.e, y: matrix.f };
+    }
+    const { left, top, width, height } = element.getBoundingClientRect();
+    return { x: left + width / 2, y: top + height / 2 };
   });
   await page.mouse.move(place.x, place.y);
   await page.mouse.down();
@@ -236,7 +259,7 @@ export async function dragFrames(page, name) {
   const mouse = await page.context().newCDPSession(page);
   const until = Date.now() + 5000;
   for (let k = 0; Date.now() < until; k++) {
-    const [x, y] = [place.x + 60 * Math.sin(k / 18), place.y + 45 * Math.cos(k / 14) - 45];
+    const [x, y] = [place.x + by.x * Math.sin(k / 18), place.y + by.y * (Math.cos(k / 14) - 1)];
     void mouse.send('Input.dispatchMouseEvent', { type: 'mouseMoved', x, y, button: 'left', buttons: 1 });
     await new Promise((resolve) => setTimeout(resolve, 8));
   }

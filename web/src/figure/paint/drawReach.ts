@@ -13,11 +13,14 @@ type Context = CanvasRenderingContext2D;
 /** Half the breadth of the band where the curve moved most, in dots. */
 const broadest = 11;
 
+/** Every which sample the band takes: it is broad and pale, and needs no more. */
+const stride = 3;
+
 /** How far the curve went at each of its samples, where both have the same parameters. */
 export function reachOf(before: Curve, now: Curve): Float64Array | undefined {
   const [a, b] = [samplesOf(before), samplesOf(now)];
   if (a.coordinates.length !== b.coordinates.length || a.dimension !== 2) return undefined;
-  if (before.knots.some((knot, k) => knot !== now.knots[k])) return undefined;
+  if (before.knots !== now.knots && before.knots.some((knot, k) => knot !== now.knots[k])) return undefined;
   return Float64Array.from({ length: a.coordinates.length / 2 }, (_, k) =>
     Math.hypot(
       a.coordinates[2 * k]! - b.coordinates[2 * k]!,
@@ -66,14 +69,19 @@ export function drawReach(
     const half = (sign * broadest * reach[k]!) / largest;
     return [x + half * tangents[2 * k + 1]!, y + half * tangents[2 * k]!];
   };
+  // Only where it moved: a control point moves few of many spans.
+  const least = 0.004 * largest;
   context.beginPath();
-  const count = reach.length;
-  for (let k = 0; k < count; k++) {
-    if (k === 0) context.moveTo(...side(k, 1));
-    else context.lineTo(...side(k, 1));
+  for (let from = 0; from < reach.length; from++) {
+    if (reach[from]! < least) continue;
+    let to = from;
+    while (to + 1 < reach.length && reach[to + 1]! >= least) to++;
+    context.moveTo(...side(from, 1));
+    for (let k = from + stride; k < to; k += stride) context.lineTo(...side(k, 1));
+    for (let k = to; k > from; k -= stride) context.lineTo(...side(k, -1));
+    context.closePath();
+    from = to;
   }
-  for (let k = count - 1; k >= 0; k--) context.lineTo(...side(k, -1));
-  context.closePath();
   context.globalAlpha = 0.24;
   context.fillStyle = palette.accent;
   context.fill();
