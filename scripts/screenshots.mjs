@@ -70,7 +70,24 @@ await run(async () => {
     await teacher.getByRole('button', { name: 'Change …' }).click();
     await teacher.locator('[data-choose="lowerDegree"]').click();
     await shoot(teacher, 'writer-change');
+    await teacher.getByRole('button', { name: 'All changes' }).click();
+    await teacher.locator('[data-choose="insertKnot"]').click();
+    await teacher.locator('[data-change-panel] [data-unfold]').click();
+    const lines = teacher.locator('[data-calculation] [data-step="newPoint"]');
+    await lines.first().locator('.katex').waitFor();
+    await lines.first().hover();
+    await shoot(teacher, 'writer-unfolded');
     await teacher.getByRole('button', { name: 'Close' }).click();
+    await teacher.getByRole('button', { name: 'Take apart …' }).click();
+    await teacher.locator('[data-apart-slider]').fill('80');
+    await shoot(teacher, 'writer-apart');
+    await teacher.locator('[data-apart-panel]').getByRole('button', { name: 'Take apart' }).click();
+    await teacher.locator('[data-joint]').first().click();
+    await teacher.locator('[data-bring="C1"]').hover();
+    await shoot(teacher, 'writer-joint');
+    await teacher.keyboard.press('Escape');
+    await teacher.keyboard.press('Control+z');
+    await teacher.locator('[data-joint]').first().waitFor({ state: 'detached' });
     await teacher.getByRole('button', { name: 'Look …' }).click();
     for (const name of ['Convex hulls of spans', 'Construction of the point at the cursor', 'Hodograph']) {
       await teacher.getByLabel(name, { exact: true }).check();

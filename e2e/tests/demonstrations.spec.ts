@@ -14,7 +14,7 @@ import {
 } from '@bogen/core/curve';
 import { evaluateFigure, jointsOf } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
-import { drag, dragTo, expect, handle, placeOf, saved, signIn, test } from '../bogen.js';
+import { drag, dragTo, expect, placeOf, saved, signIn, test } from '../bogen.js';
 import { change, choose, click, figure, lastItem, newLesson } from '../figure.js';
 
 const curves = async (page: Page): Promise<readonly Curve[]> =>
@@ -86,8 +86,19 @@ test('a cubic with two knots is taken apart, a joint is opened, mended, locked a
   await page.keyboard.press('Control+z');
   await expect.poll(async () => (await curves(page))[1]!.points).toEqual(before);
 
-  // What is protected can't follow: the drag says so and leaves all as it is.
-  await expect(handle(page, `${first}/P2`)).toBeVisible();
+  // A curve that is itself locked can't follow: the drag says so and leaves all as it is.
+  await page.getByRole('button', { name: 'Items …' }).click();
+  await page.getByRole('button', { name: 'Lock Curve 2' }).click();
+  await page.keyboard.press('Escape');
+  const kept = await curves(page);
+  await drag(page, `${first}/P2`, { x: 20, y: 40 }, false);
+  await expect(page.locator('[data-refused]')).toContainText('Curve 2 would have to follow');
+  await page.mouse.up();
+  await expect(page.locator('[data-refused]')).toHaveCount(0);
+  expect(await curves(page)).toEqual(kept);
+  await page.getByRole('button', { name: 'Items …' }).click();
+  await page.getByRole('button', { name: 'Unlock Curve 2' }).click();
+  await page.keyboard.press('Escape');
   await page.getByRole('button', { name: 'Take apart …' }).click();
   await expect(page.locator('[data-together-counts]')).toContainText('12 control points become');
   await panel.getByRole('button', { name: 'Put together' }).click();

@@ -13,7 +13,8 @@ export const documentSentences = {
   lockOfGivenOnly:
     '{{name}} is not given by its own points; only a joint of two curves with points of their own can be locked.',
   startHere: 'The curve can’t start here.',
-  lockOnFixed: '{{name}} is locked to this curve and would have to follow, but it is protected from changes.',
+  lockOnFixed:
+    '{{name}} would have to follow at the locked joint, but the curve itself is locked; unlock it under Items.',
   lockOnFixedPoint: 'A locked joint would have to move a fixed point with this one.',
   locksContradict: '{{name}} would have to follow two curves at once; unlock one of its joints.',
   lockCantBeKept: 'The joint with {{name}} is locked at {{continuity}}, which can’t be kept here: {{reason}}',

@@ -173,7 +173,7 @@ describe('locked joints', () => {
     const document = lockAll('G1');
     const move: FigureCommand = { name: 'moveControlPoint', item: 'p0', index: 2, to: [5, 60] };
     const fixed = run(document, { name: 'patchItem', item: 'p1', set: { locked: true }, clear: [] });
-    expect(() => keepingLocks(fixed, move)).toThrow(/Waist 2 .* protected/);
+    expect(() => keepingLocks(fixed, move)).toThrow(/Waist 2 .* itself is locked/);
     const short = run(document, {
       name: 'setCurve',
       item: 'p1',

@@ -37,9 +37,9 @@ export default function KnotField({ scene }: { scene: FigureScene }) {
             setRefused(outcome.refused);
             return;
           }
-          setRefused(null);
-          scene.host.do(outcome.command);
-          scene.pointed.pickKnot(to);
+          const told = scene.attempt('do', outcome.command);
+          setRefused(told);
+          if (!told) scene.pointed.pickKnot(to);
         }}
       />
       {mark.multiplicity > 1 && (

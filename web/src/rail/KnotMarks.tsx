@@ -119,17 +119,19 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
         const outcome = at && !('refused' in at.outcome) ? at.outcome : null;
         pulled.current = { index, to: value.u };
         isShown = true;
-        scene.host.preview(outcome && outcome.command);
-        scene.previews.show('hand', outcome && outcome.preview);
-        say(at && wordsOf(at.change, at.outcome));
+        // A locked joint may forbid it.
+        const refused = scene.attempt('preview', outcome && outcome.command);
+        scene.previews.show('hand', outcome && !refused ? outcome.preview : null);
+        say(at && wordsOf(at.change, refused ? { refused } : at.outcome));
         scene.invalidate();
       },
       commit: (value) => {
         const at = outcomeAt(value);
         release();
         if (!at || 'refused' in at.outcome) return;
-        scene.host.do(at.outcome.command);
-        scene.pointed.pickKnot(at.outcome.knot.multiplicity > 0 ? at.outcome.knot.value : null);
+        const refused = scene.attempt('do', at.outcome.command);
+        if (refused) say(wordsOf(at.change, { refused }));
+        else scene.pointed.pickKnot(at.outcome.knot.multiplicity > 0 ? at.outcome.knot.value : null);
       },
       cancel: release,
     };
@@ -213,8 +215,8 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
     const outcome = outcomeOf(curve, item, of);
     if ('refused' in outcome) say(wordsOf(of, outcome));
     else {
-      say(null);
-      scene.host.do(outcome.command);
+      const refused = scene.attempt('do', outcome.command);
+      say(refused && wordsOf(of, { refused }));
     }
   };
   /** Delete takes a knot out, plus and minus raise and lower its multiplicity. */

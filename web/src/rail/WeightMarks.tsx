@@ -1,5 +1,6 @@
 import { distinctPointCount, grevilleAbscissae } from '@bogen/core/curve';
 import { itemOf } from '@bogen/core/figure';
+import type { Told } from '@bogen/core/lesson';
 import clsx from 'clsx';
 import { useLayoutEffect, useRef, useState, useSyncExternalStore, type KeyboardEvent } from 'react';
 import { ratioUp } from '../figure/hold/scalar.js';
@@ -7,6 +8,7 @@ import { useHold, type Holdable } from '../figure/hold/useHold.js';
 import { nameOf } from '../figure/scene/names.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
+import { useTold } from '../text/told.js';
 import { railAxis } from './axis.js';
 import { Said } from './Said.js';
 import type { TrackMarksProps } from './track.js';
@@ -15,14 +17,22 @@ import { weightScale, weightsOf } from './weightScale.js';
 /** How far a weight can be pulled, also beyond the track; the scale goes along. */
 const [least, most] = [0.001, 1000] as const;
 
+/** The weight in the hand, or why it can't be. */
+interface SaidOf {
+  readonly index: number;
+  readonly weight: number;
+  readonly refused: Told | null;
+}
+
 /**
  * The weights on their track as something to take hold of: pulled up and down, nudged with the arrows, and put back to
  * one with Delete, where whoever is here may do so. Their bars are drawn on the canvas below.
  */
 export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
   const { t } = useTranslation();
+  const tell = useTold();
   const group = useRef<HTMLDivElement>(null);
-  const [said, say] = useState<{ readonly index: number; readonly weight: number } | null>(null);
+  const [said, say] = useState<SaidOf | null>(null);
   const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   const parameterWindow = scene.axis.window;
   const { document, host } = scene;
@@ -36,7 +46,9 @@ export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
     host.may({ name: 'setWeight', item: item.id, index, weight: 1 });
 
   const set = (index: number, weight: number): void => {
-    if (item && weight !== weights[index]) host.do({ name: 'setWeight', item: item.id, index, weight });
+    if (!item || weight === weights[index]) return;
+    const refused = scene.attempt('do', { name: 'setWeight', item: item.id, index, weight });
+    say(refused && { index, weight, refused });
   };
   const holdableOf = (element: Element): Holdable<number> | undefined => {
     const index = Number(element.getAttribute('data-weight') ?? NaN);
@@ -56,8 +68,8 @@ export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
         return {
           preview: (to) => {
             isShown = true;
-            host.preview({ name: 'setWeight', item: item.id, index, weight: to });
-            say({ index, weight: to });
+            const command = { name: 'setWeight', item: item.id, index, weight: to } as const;
+            say({ index, weight: to, refused: scene.attempt('preview', command) });
           },
           commit: (to) => {
             release();
@@ -125,7 +137,12 @@ export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
         />
       ))}
       <Said
-        said={said && { text: `w${said.index} = ${shownNumber(said.weight, 3)}`, bad: false }}
+        said={
+          said && {
+            text: said.refused ? tell(said.refused) : `w${said.index} = ${shownNumber(said.weight, 3)}`,
+            bad: said.refused !== null,
+          }
+        }
         x={said ? axis(abscissae[said.index]!) : 0}
         width={width}
       />

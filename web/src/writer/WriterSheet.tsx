@@ -3,7 +3,7 @@ import { DrawBar } from '../editing/draw/DrawBar.js';
 import { DrawLayer } from '../editing/draw/DrawLayer.js';
 import { useDrawing } from '../editing/draw/useDrawing.js';
 import { isLoose, looseOf, type PointKind } from '@bogen/core/figure';
-import { sheetOf, sheetOfCommand, type LessonCommand } from '@bogen/core/lesson';
+import { sheetOf, sheetOfCommand, type LessonCommand, type Told } from '@bogen/core/lesson';
 import { Fragment, useEffect, useMemo, useRef } from 'react';
 import { useClipboard } from '../editing/clipboard/useClipboard.js';
 import { useFigureKeys } from '../editing/keys/useFigureKeys.js';
@@ -54,8 +54,22 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   const { t } = useTranslation();
   const { edited } = draft;
   const tell = useRef<(words: string) => void>(() => undefined);
-  const host = useMemo(() => sheetHost(edited, sheetId, (words) => tell.current(words)), [edited, sheetId]);
+  const refuse = useRef<(why: Told | null) => void>(() => undefined);
+  const host = useMemo(
+    () =>
+      sheetHost(
+        edited,
+        sheetId,
+        (words) => tell.current(words),
+        (why) => refuse.current(why),
+      ),
+    [edited, sheetId],
+  );
   const scene = useScene(host);
+  refuse.current = (told) => {
+    const { left, right, bottom, top } = scene.view;
+    scene.previews.setRefused(told && { told, at: [(left + right) / 2, (bottom + top) / 2] });
+  };
   const [mode, setMode] = useStateOf<Mode>(scene, 'move');
   const [said, say] = useStateOf(scene, '');
   tell.current = say;

@@ -10,6 +10,8 @@ import {
 } from '@bogen/core/figure';
 import {
   applyLessonCommand,
+  CommandError,
+  type Told,
   migrateLessonCommand,
   touchesOfLessonCommand,
   sheetOf,
@@ -67,11 +69,13 @@ export async function openDraft(lesson: string): Promise<OpenDraft> {
 /**
  * A sheet's figure inside a lesson that is being written: everything can be moved.
  * @param tell told what else depends on an item that was removed
+ * @param refuse told why a change can't be done, where a locked joint forbids it, and `null` when one was done
  */
 export function sheetHost(
   edited: EditedDraft,
   sheet: string,
   tell: (words: string) => void = () => undefined,
+  refuse: (why: Told | null) => void = () => undefined,
 ): FigureHost {
   const asking = (command: FigureCommand): string[] => {
     const now = sheetOf(edited.store.getState().history.document, sheet);
@@ -95,7 +99,15 @@ export function sheetHost(
       edited.preview(command && { name: 'figure', sheet, command: keepingLocks(now(), command) }),
     do: (command) => {
       const lost = asking(command);
-      edited.do({ name: 'figure', sheet, command: keepingLocks(now(), command) });
+      let whole: FigureCommand;
+      try {
+        whole = keepingLocks(now(), command);
+      } catch (error) {
+        if (error instanceof CommandError) refuse(error.told);
+        throw error;
+      }
+      edited.do({ name: 'figure', sheet, command: whole });
+      refuse(null);
       if (lost.length > 0) tell(i18next.t('writer.askedOf', { name: lost.join(', ') }));
     },
     snap: (...move) => {

@@ -17,6 +17,7 @@ import { freshId } from '../../figure/scene/freshId.js';
 import { shownNumber, superscript } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
+import { ProblemText } from '../../ui/ProblemText.js';
 import { Panel } from '../../ui/Panel.js';
 import { useHeavyPreview } from './useHeavyPreview.js';
 import { Unfolding } from '../unfold/Unfolding.js';
@@ -74,6 +75,7 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
     () => ({ name, source: item.id, ...values }) as Operation,
     [name, item.id, values],
   );
+  const [refused, setRefused] = useState<unknown>(null);
   const { calculation } = operations[name] as OperationMember;
   const lacksOther = 'second' in operations[name].sources && others.length === 0;
   const lacksKnot =
@@ -104,8 +106,9 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
 
   const apply = (): void => {
     if (preview?.status !== 'curve') return;
-    scene.host.do({ name: 'operate', item: item.id, operation, curve: preview.curve });
-    onClose();
+    const told = scene.attempt('do', { name: 'operate', item: item.id, operation, curve: preview.curve });
+    setRefused(told);
+    if (!told) onClose();
   };
   const link = (): void => {
     if (preview?.status !== 'curve') return;
@@ -177,6 +180,7 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
       <p className="text-[12.5px] text-soft">
         {item.kind === 'curve' ? t('change.applyHelp') : t('change.applyFreezes')} {t('change.linkHelp')}
       </p>
+      <ProblemText error={refused} className="text-[13px]" />
     </form>
   );
 }
