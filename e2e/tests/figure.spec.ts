@@ -171,7 +171,7 @@ test('single keys show and hide, their list is one key away, and they can be tur
     .poll(async () => (await figure(page)).shown)
     .toMatchObject({ comb: true, editPoints: false, hulls: true });
   await page.getByRole('button', { name: 'Undo' }).click();
-  await expect.poll(async () => (await figure(page)).shown.hulls).toBe(false);
+  await expect.poll(async () => (await figure(page)).shown.hulls).toBeUndefined();
   await page.keyboard.press('?');
   await expect(page.getByRole('dialog', { name: 'Keys' })).toBeVisible();
   await expect(page.getByText('Curvature comb')).toBeVisible();
