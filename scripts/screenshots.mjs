@@ -77,7 +77,7 @@ await run(async () => {
     await lines.first().locator('.katex').waitFor();
     await lines.first().hover();
     await shoot(teacher, 'writer-unfolded');
-    await teacher.getByRole('button', { name: 'Close' }).click();
+    await teacher.getByRole('button', { name: 'Close', exact: true }).click();
     await teacher.getByRole('button', { name: 'Take apart …' }).click();
     await teacher.locator('[data-apart-slider]').fill('80');
     await shoot(teacher, 'writer-apart');
@@ -96,7 +96,7 @@ await run(async () => {
     await teacher.getByRole('button', { name: 'Numbers …' }).click();
     await teacher.locator('[data-recursion] .katex').waitFor();
     await shoot(teacher, 'writer-construction');
-    await teacher.getByRole('button', { name: 'Close' }).click();
+    await teacher.getByRole('button', { name: 'Close', exact: true }).click();
     for (const key of ['h', 'a', 'g']) await teacher.keyboard.press(key);
     await teacher.getByRole('button', { name: 'Compare …' }).click();
     await teacher.getByLabel('With').selectOption({ index: 1 });
@@ -104,14 +104,14 @@ await run(async () => {
     await teacher.getByLabel('Deviation as a track on the rail').check();
     await teacher.locator('[data-largest-distance]').waitFor();
     await shoot(teacher, 'writer-compare');
-    await teacher.getByRole('button', { name: 'Close' }).click();
+    await teacher.getByRole('button', { name: 'Close', exact: true }).click();
     await teacher.keyboard.press('m');
     await teacher.keyboard.press('Control+a');
     await teacher.getByRole('button', { name: 'Move, scale, turn …' }).click();
     await teacher.getByLabel('How').selectOption('turn');
     await teacher.getByLabel('Angle, °').fill('12');
     await shoot(teacher, 'writer-several');
-    await teacher.getByRole('button', { name: 'Close' }).click();
+    await teacher.getByRole('button', { name: 'Close', exact: true }).click();
     await teacher.keyboard.press('Escape');
     await teacher.getByRole('button', { name: 'Draw …' }).click();
     await teacher.getByRole('button', { name: /^Curve through points/ }).click();

@@ -434,7 +434,7 @@ test('a conic by its ends: kind and equation follow rho, whichever is held', asy
   };
   await facts();
   await expect(card).toContainText('parabola');
-  await expect(card.locator('[data-step="conicEquation"] .katex')).toBeVisible();
+  await expect(page.locator('[data-step="conicEquation"] .katex')).toBeVisible();
   for (const [rho, kind] of [
     ['0.6', 'hyperbola'],
     ['0.4', 'ellipse'],

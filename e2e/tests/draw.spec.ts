@@ -445,11 +445,11 @@ test('points take numbers and expressions, and items are named, hidden, locked, 
   const item = (await figure(page)).items[0]!;
   expect(item.kind === 'curve' && item.curve.points[2]).toEqual([50 * Math.SQRT2, 90]);
   expect(item.kind === 'curve' && item.curve.weights).toBeFalsy();
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
 
   await page.getByRole('button', { name: 'Facts' }).click();
   await expect(page.locator('[data-facts-card]')).toContainText('measured C² G²');
-  await page.getByRole('button', { name: 'Close' }).click();
+  await page.getByRole('button', { name: 'Close', exact: true }).click();
 
   await page.getByRole('button', { name: 'Items …' }).click();
   await page.getByRole('button', { name: 'Keep a faint copy of Curve' }).click();

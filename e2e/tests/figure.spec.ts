@@ -40,7 +40,7 @@ function expectPoints(found: readonly Point[], expected: readonly Point[], digit
   );
 }
 
-const close = (page: Page): Promise<void> => page.getByRole('button', { name: 'Close' }).click();
+const close = (page: Page): Promise<void> => page.getByRole('button', { name: 'Close', exact: true }).click();
 
 test('several points: boxed, dragged, turned and scaled by number, by pointer and by keyboard', async ({
   newContext,

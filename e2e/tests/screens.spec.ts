@@ -59,7 +59,7 @@ test('no screen has an accessibility violation, in both themes', async ({ newCon
       await teacher.getByRole('button', { name }).click();
       await expect(teacher.getByRole('dialog')).toBeVisible();
       expect(await violations(teacher), `${name}, ${theme}`).toEqual([]);
-      await teacher.getByRole('button', { name: 'Close' }).click();
+      await teacher.getByRole('button', { name: 'Close', exact: true }).click();
     }
     for (const name of ['Items …', 'Tracks …', 'Draw …']) {
       await teacher.getByRole('button', { name }).click();
@@ -71,7 +71,7 @@ test('no screen has an accessibility violation, in both themes', async ({ newCon
     await teacher.keyboard.press('Control+a');
     await teacher.getByRole('button', { name: 'Move, scale, turn …' }).click();
     expect(await violations(teacher), `several points, ${theme}`).toEqual([]);
-    await teacher.getByRole('button', { name: 'Close' }).click();
+    await teacher.getByRole('button', { name: 'Close', exact: true }).click();
     await teacher.getByRole('button', { name: 'Look …' }).click();
     await teacher.getByLabel('Construction of the point at the cursor').check();
     await teacher.getByLabel('Facets', { exact: true }).check();
@@ -79,7 +79,7 @@ test('no screen has an accessibility violation, in both themes', async ({ newCon
     await teacher.getByRole('button', { name: 'Numbers …' }).click();
     await expect(teacher.locator('[data-recursion] .katex')).toBeVisible();
     expect(await violations(teacher), `construction, ${theme}`).toEqual([]);
-    await teacher.getByRole('button', { name: 'Close' }).click();
+    await teacher.getByRole('button', { name: 'Close', exact: true }).click();
     await handle(teacher, 'waist/P4').click({ button: 'right' });
     await expect(teacher.getByRole('menu')).toBeVisible();
     expect(await violations(teacher), `menu, ${theme}`).toEqual([]);

@@ -10,7 +10,7 @@ import {
   type FigureItem,
 } from '@bogen/core/figure';
 import type { TFunction } from 'i18next';
-import { Fragment, useState, useSyncExternalStore } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { shownNumber, shownScientific, superscript } from '../../text/number.js';
 import { shownOrExact } from '../../text/exact.js';
 import { useExact } from '../../text/useExact.js';
@@ -101,29 +101,34 @@ export function FactsCard({
     <Panel open onClose={onClose} title={name} lead={null}>
       <ExactCheck />
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-[13px]" data-facts-card>
-        {rows.map(({ name: of, rows: own }) => {
-          const member: FactMember = facts[of];
-          return (
-            <Fragment key={of}>
-              {own.map(([fact, value]) => (
-                <div key={fact} className="contents">
-                  <dt className="text-soft">{fact}</dt>
-                  <dd className="min-w-0 font-mono text-[12.5px] break-words">{value}</dd>
-                </div>
-              ))}
-              {member.calculation && item && (
+        {rows.flatMap(({ rows: own }) =>
+          own.map(([fact, value]) => (
+            <div key={fact} className="contents">
+              <dt className="text-soft">{fact}</dt>
+              <dd className="min-w-0 font-mono text-[12.5px] break-words">{value}</dd>
+            </div>
+          )),
+        )}
+      </dl>
+      {item && (
+        <section className="border-t border-line pt-3">
+          <h3 className="text-[13px] text-soft">{t('calculation.ofFacts')}</h3>
+          {rows.map(({ name: of }) => {
+            const { calculation }: FactMember = facts[of];
+            return (
+              calculation && (
                 <Unfolding
-                  key={`${of} unfolded`}
+                  key={of}
                   scene={scene}
                   item={item.id}
-                  lines={() => member.calculation!(curve)}
+                  lines={() => calculation(curve)}
                   label={t('calculation.of', { name: t(`facts.names.${of}`) })}
                 />
-              )}
-            </Fragment>
-          );
-        })}
-      </dl>
+              )
+            );
+          })}
+        </section>
+      )}
       {item && (
         <section className="border-t border-line pt-3">
           <h3 className="text-[13px] text-soft">{t('calculation.atCursor')}</h3>

@@ -130,8 +130,11 @@ function holdableGrip(movable: MovableGrip, before: { current: FigureState | nul
           const command = commandFor(movable, to, from, document);
           release();
           const refused = scene.attempt('do', command);
-          if (refused && isDragged) scene.attempt('do', last);
-          else refuse(refused, to);
+          if (refused && isDragged) {
+            scene.attempt('do', last);
+            // It was said while it was in the hand.
+            refuse(null, to);
+          } else refuse(refused, to);
         },
         cancel: release,
       };

@@ -7,6 +7,7 @@ export const calculation = {
   nothing: 'There is nothing to calculate here: all points stay as they are.',
   away: 'The calculation could not be fetched. Check the connection, fold it and unfold it again.',
   bounded: 'The first {{count}} lines; the rest goes the same way.',
+  ofFacts: 'How they come about',
   atCursor: 'At the cursor',
   names: {
     curvature: 'Curvature from the two derivatives',
