@@ -81,13 +81,7 @@ await run(async () => {
     await teacher.getByRole('button', { name: 'Take apart …' }).click();
     await teacher.locator('[data-apart-slider]').fill('80');
     await shoot(teacher, 'writer-apart');
-    await teacher.locator('[data-apart-panel]').getByRole('button', { name: 'Take apart' }).click();
-    await teacher.locator('[data-joint]').first().click();
-    await teacher.locator('[data-bring="C1"]').hover();
-    await shoot(teacher, 'writer-joint');
-    await teacher.keyboard.press('Escape');
-    await teacher.keyboard.press('Control+z');
-    await teacher.locator('[data-joint]').first().waitFor({ state: 'detached' });
+    await teacher.getByRole('button', { name: 'Close', exact: true }).click();
     await teacher.getByRole('button', { name: 'Look …' }).click();
     for (const name of ['Convex hulls of spans', 'Construction of the point at the cursor', 'Hodograph']) {
       await teacher.getByLabel(name, { exact: true }).check();
