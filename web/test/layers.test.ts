@@ -64,22 +64,40 @@ const copied = (target: FakeContext): FakeBitmap[] => images(target).filter(isSh
 const marksCopied = (target: FakeContext): number => images(target).filter((image) => !isSheet(image)).length;
 const strokes = (target: FakeContext): number => target.named('stroke').length;
 
+/** Of how many pieces its paths are. */
+const pathLength = (target: FakeContext): number =>
+  target.named('lineTo').length + target.named('quadraticCurveTo').length;
+
 describe('the layers of a figure', () => {
-  it('copy the ground from the second time on, and draw all else while nothing moves', () => {
-    const { draw, layers } = open(document);
+  it('draw everything at first, and copy it while only the cursor moves or something is previewed', () => {
+    const { draw, layers, scene } = open(document);
     const first = draw();
-    const second = draw();
     expect(copied(first)).toHaveLength(0);
-    const [ground] = copied(second);
-    expect(strokes(first)).toBe(strokes(second) + strokes(ground!.drawn));
-    expect(copied(draw())[0]).toBe(ground);
+    const again = draw();
+    // The cursor's dot.
+    expect(strokes(again)).toBe(1);
+    const [resting] = copied(again);
+    const [ground] = copied(resting!.drawn);
+    expect(strokes(first)).toBe(strokes(resting!.drawn) + strokes(ground!.drawn) + 1);
+    scene.axis.moveCursor(0.7);
+    expect(copied(draw())).toEqual([resting]);
     layers.close();
-    expect(ground!.closed).toBe(true);
+    expect([resting!.closed, ground!.closed]).toEqual([true, true]);
+  });
+
+  it('draw anew over the same ground what is pointed at', () => {
+    const { draw, scene } = open(document);
+    const resting = strokes(draw());
+    const [ground] = copied(copied(draw())[0]!.drawn);
+    scene.pointed.pick({ item: 'moves', of: 'controlPoints', index: 20 });
+    const frame = draw();
+    expect(copied(frame)).toEqual([ground]);
+    // The support is drawn besides.
+    expect(strokes(frame)).toBe(resting - strokes(ground!.drawn) + 1);
   });
 
   it('draw in a frame of a drag only the curve that moves, and copy the rest', () => {
     const { draw, move, host } = open(document);
-    draw();
     const resting = strokes(draw());
     move(20, [100, 30]);
     draw();
@@ -88,15 +106,23 @@ describe('the layers of a figure', () => {
     const frame = draw();
     expect(made).toHaveLength(sheets);
     const [still, marks] = copied(frame) as [FakeBitmap, FakeBitmap];
-    // Curve and polygon of each: those of one are on the sheet, those of the other are drawn.
-    expect(strokes(still.drawn)).toBe(resting - strokes(frame));
-    expect(strokes(frame)).toBeLessThan(resting);
+    const [ground] = copied(still.drawn);
+    // Curve and polygon of what stays are on the sheet, and of what moves the spans that stay, each colour of them in
+    // a stroke; the others and the polygon are drawn.
+    const whole = resting - strokes(ground!.drawn);
+    expect(strokes(still.drawn) + strokes(frame)).toBe(whole + palette.spans.length);
+    expect(pathLength(frame)).toBeLessThan(pathLength(still.drawn) / 4);
     // The moved point, its neighbours, whose names turn with it: these marks are drawn, the others copied.
     expect(marksCopied(frame)).toBe(3 * 2);
     expect(marksCopied(marks.drawn)).toBe((40 - 3) * 2);
 
+    // Back where it began, it may go on from there.
     host.preview(null);
-    expect(strokes(draw())).toBe(resting);
+    draw();
+    move(20, [100, 31]);
+    expect(copied(draw())).toEqual([still, marks]);
+    host.do({ name: 'moveControlPoint', item: 'moves', index: 20, to: [100, 31] });
+    draw();
     expect([still.closed, marks.closed]).toEqual([true, true]);
   });
 
@@ -122,13 +148,12 @@ describe('the layers of a figure', () => {
       view,
       shown: { ...shown, controlPoints: false, labels: false },
     });
-    draw();
-    const resting = strokes(draw());
+    const whole = draw();
     move(2, [71, 93]);
     draw();
     const frame = draw();
     const [still] = copied(frame);
-    expect(strokes(still!.drawn)).toBe(0);
-    expect(strokes(frame)).toBe(resting);
+    const [ground] = copied(still!.drawn);
+    expect(strokes(frame)).toBe(strokes(whole) - strokes(ground!.drawn));
   });
 });

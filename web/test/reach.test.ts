@@ -1,5 +1,6 @@
-import { editPoints, type Curve } from '@bogen/core/curve';
+import { type Curve } from '@bogen/core/curve';
 import { describe, expect, it } from 'vitest';
+import { samplesOf } from '../src/figure/geometry/geometry.js';
 import { reachOf, samePullOfControlPoint } from '../src/figure/paint/drawReach.js';
 import { weightAt, weightPointsOf } from '../src/editing/weights/weightPoint.js';
 
@@ -18,7 +19,7 @@ const curve: Curve = {
 
 describe('how far a pull reaches', () => {
   it('is nothing where the curve stayed, and the pull itself at the most', () => {
-    const pulled = samePullOfControlPoint(curve, 0, [0, 10]);
+    const pulled = { ...curve, points: [[0, 10], ...curve.points.slice(1)] };
     const reach = reachOf(curve, pulled)!;
     expect(reach[0]).toBeCloseTo(10, 9);
     expect(Math.max(...reach)).toBeCloseTo(10, 9);
@@ -31,11 +32,24 @@ describe('how far a pull reaches', () => {
     expect(reachOf(curve, { ...curve, knots: [0, 0, 0, 1, 2, 3.5, 4, 4, 4] })).toBeUndefined();
   });
 
-  it('moves the control point with the number of an edit point by its vector', () => {
-    const pulled = samePullOfControlPoint(curve, 2, [3, -4]);
-    expect(pulled.points[2]).toEqual([33, 36]);
-    expect(pulled.points.filter((point, k) => point !== curve.points[k])).toHaveLength(1);
-    expect(editPoints(pulled)).toHaveLength(6);
+  it.each([
+    ['a polynomial curve', curve],
+    ['a rational curve', { ...curve, weights: [1, 2, 0.5, 3, 1, 1] }],
+  ])('draws what the pull of the control point with the same number would do: %s', (_, of) => {
+    const by = [3, -4];
+    const [piece, ...more] = samePullOfControlPoint(of, 2, by);
+    expect(more).toEqual([]);
+    const points = of.points.map((point, k) => (k === 2 ? [point[0]! + 3, point[1]! - 4] : point));
+    const pulled = samplesOf({ ...of, points }).coordinates;
+    for (const [x, y] of piece!) {
+      const distances = Array.from({ length: pulled.length / 2 }, (_, k) =>
+        Math.hypot(pulled[2 * k]! - x!, pulled[2 * k + 1]! - y!),
+      );
+      expect(Math.min(...distances)).toBeLessThan(1e-9);
+    }
+    // The third of six control points of degree 2 acts on three of the four spans.
+    expect(piece!.length).toBeGreaterThan(pulled.length / 4);
+    expect(piece!.length).toBeLessThan((pulled.length / 2) * 0.76);
   });
 });
 

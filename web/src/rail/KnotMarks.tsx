@@ -1,14 +1,7 @@
 import { domainOf, type Curve } from '@bogen/core/curve';
 import { itemOf } from '@bogen/core/figure';
 import clsx from 'clsx';
-import {
-  useLayoutEffect,
-  useRef,
-  useState,
-  useSyncExternalStore,
-  type KeyboardEvent,
-  type PointerEvent,
-} from 'react';
+import { useLayoutEffect, useRef, useSyncExternalStore, type KeyboardEvent, type PointerEvent } from 'react';
 import { pixelIn } from '../figure/geometry/projection.js';
 import { alongRail } from '../figure/hold/parameter.js';
 import { useHold, type Holdable, type Holding } from '../figure/hold/useHold.js';
@@ -20,7 +13,7 @@ import { useTold } from '../text/told.js';
 import { gutter, railAxis } from './axis.js';
 import { isSameChange, outcomeOf, type KnotChange } from './knotChange.js';
 import { knotMarksOf, knotUnit, mayChangeKnots } from './knotMarks.js';
-import { Said, type Spoken } from './Said.js';
+import { Said, type Say, type Spoken } from './Said.js';
 import type { TrackMarksProps } from './track.js';
 
 /** A parameter in the hand, whether it was pulled off the rail, and whether it is one of several at its place. */
@@ -50,11 +43,6 @@ function placeOf(change: KnotChange, curve: Curve): number {
 /** Pixels up or down by which a knot is pulled off the rail. */
 const offRail = 34;
 
-/** What is said beside the hand, and at which parameter. */
-interface SaidAt extends Spoken {
-  readonly u: number;
-}
-
 /**
  * The knots on their track as something to take hold of: focusable, pulled along the axis, off it or onto a neighbour,
  * and nudged with the arrows; a press on a free place inserts one. All of it as far as whoever is here may do so.
@@ -68,15 +56,16 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
   const pulled = useRef<{ readonly index: number; readonly to: number } | null>(null);
   /** Whether the pull that is under way began on the bars of a multiple knot. */
   const takenAlone = useRef(false);
-  const [said, say] = useState<SaidAt | null>(null);
+  const speaker = useRef<Say>(null);
   const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   const parameterWindow = scene.axis.window;
   const marks = curve ? knotMarksOf(scene, curve) : [];
   const { item } = scene.document.rail;
 
-  const wordsOf = (change: KnotChange, outcome: ReturnType<typeof outcomeOf>): SaidAt => {
-    const u = placeOf(change, curve!);
-    if ('refused' in outcome) return { u, text: tell(outcome.refused), bad: true };
+  const say: Say = (said) => speaker.current?.(said);
+  const wordsOf = (change: KnotChange, outcome: ReturnType<typeof outcomeOf>): Spoken => {
+    const x = railAxis(curve!, width, parameterWindow)(placeOf(change, curve!));
+    if ('refused' in outcome) return { x, text: tell(outcome.refused), bad: true };
     const values = {
       value: shownNumber(outcome.knot.value, 3),
       multiplicity: outcome.knot.multiplicity,
@@ -88,9 +77,9 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
       : outcome.knot.multiplicity === 0
         ? t('rail.knotGone', values)
         : t(outcome.order < 0 ? 'rail.knotWithGap' : 'rail.knotWithOrder', values);
-    if (outcome.deviation === undefined) return { u, text: where, bad: false };
+    if (outcome.deviation === undefined) return { x, text: where, bad: false };
     const off = t('rail.curveMoves', { deviation: shownNumber(outcome.deviation, 4) });
-    return { u, text: `${where} ${off}`, bad: false };
+    return { x, text: `${where} ${off}`, bad: false };
   };
 
   /** Shows and does changes of the knots, as they come from the hand or from a key. */
@@ -252,6 +241,9 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
         const element = elements[index]!;
         const u = pulled.current?.index === index ? pulled.current.to : value;
         const transform = `translateX(${axis(u).toFixed(2)}px)`;
+        // The one in the hand moves in a layer of its own, so that the others are not painted again.
+        const layer = pulled.current?.index === index ? 'transform' : '';
+        if (element.style.willChange !== layer) element.style.willChange = layer;
         if (element.style.transform !== transform) element.style.transform = transform;
         const visibility = u < start || u > end ? 'hidden' : '';
         if (element.style.visibility !== visibility) element.style.visibility = visibility;
@@ -260,7 +252,6 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
   });
 
   if (item === null || !itemOf(scene.document, item)) return null;
-  const saidAt = said && curve ? railAxis(curve, width, parameterWindow)(said.u) : 0;
   return (
     <div
       ref={group}
@@ -290,7 +281,7 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
           onBlur={() => say(null)}
         />
       ))}
-      <Said said={said} x={saidAt} width={width} />
+      <Said ref={speaker} width={width} />
     </div>
   );
 }

@@ -23,7 +23,8 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
       const curve = scene.railCurve;
       if (!curve || !line.current || !value.current) return;
       // Words that are set anew are laid out anew, also where they are the same.
-      const now = [scene.cursor, scene.axis.window, curve.knots];
+      const [start, end] = domainOf(curve.knots, curve.degree);
+      const now = [scene.cursor, scene.axis.window, start, end];
       if (now.every((part, index) => part === before[index])) return;
       before = now;
       const x = railAxis(curve, width, scene.axis.window)(scene.cursor);
@@ -34,7 +35,6 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
       // Beyond the middle the value stands to the left, so that it never leaves the rail.
       value.current.style.right = x > width - 110 ? '11px' : '';
       value.current.style.left = x > width - 110 ? '' : '11px';
-      const [start, end] = domainOf(curve.knots, curve.degree);
       line.current.setAttribute('aria-valuemin', String(start));
       line.current.setAttribute('aria-valuemax', String(end));
       line.current.setAttribute('aria-valuenow', shownNumber(scene.cursor, 3));

@@ -10,7 +10,8 @@ import {
 } from 'react';
 import type { TrackName } from '@bogen/core/figure';
 import clsx from 'clsx';
-import { drawBitmap, prepare } from '../figure/paint/canvas.js';
+import { prepare } from '../figure/paint/canvas.js';
+import { drawBitmap, isSame, kept, type Kept } from '../figure/paint/kept.js';
 import { mayArrangeRail } from '../figure/scene/may.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useTranslation } from '../text/text.js';
@@ -43,10 +44,11 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   useLayoutEffect(() => {
     let before: readonly unknown[] = [];
     let told: readonly unknown[] = [];
-    // While points are dragged the ground is copied. While a knot is, it is another in every frame, and drawn.
-    let ground: ImageBitmap | undefined;
-    let groundKnots: readonly number[] | undefined;
+    // While something is dragged, what does not change is copied: the whole track as it was, or its ground.
+    let standing: Kept | undefined;
+    let ground: Kept | undefined;
     let lastKnots: readonly number[] | undefined;
+    const isPart = parameterWindow !== null;
     const stop = scene.addPainter(() => {
       const contents = contentsOf(scene);
       if (!contents) return;
@@ -70,24 +72,45 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       const axis = railAxis(contents.curve, width, parameterWindow);
       const input = { ...contents, context, axis, width, height, palette };
       const { knots } = contents.curve;
-      const isKept = ground !== undefined && knots === groundKnots;
-      if (scene.host.motion() !== 'rest' && (isKept || knots === lastKnots)) {
-        if (!isKept) {
-          ground?.close();
-          ground = drawBitmap(width, height, (own) =>
-            drawGround(track, { ...input, context: own }, parameterWindow !== null),
-          );
-          groundKnots = knots;
-        }
-        context.drawImage(ground!, 0, 0, width, height);
-      } else drawGround(track, input, parameterWindow !== null);
+      const drawAll = (own: TrackInput): void => {
+        drawGround(track, own, isPart);
+        drawPlot(track, own, isPart);
+      };
+      const drawNames = (): void => drawInside(input, isPart, track.drawNames);
+      const isMoving = scene.host.motion() !== 'rest';
+      const resting = scene.restingRailCurve();
+      const past = resting && { ...contents, curve: resting };
+      const part = isMoving && past ? track.changed?.(past, contents, height) : undefined;
+      const { lit, compared } = contents;
+      const stands = [resting, lit?.index, compared, scene.document.looks];
+      if (past && part) {
+        standing = kept(standing, stands, () =>
+          drawBitmap(width, height, (own) => drawAll({ ...input, ...past, context: own })),
+        );
+        context.drawImage(standing.image, 0, 0, width, height);
+        drawWithin(input, part, drawAll);
+        drawNames();
+      } else if (!isMoving && standing && isSame(stands, standing.parts)) {
+        // The hand is back where it began, or nothing came of it.
+        context.drawImage(standing.image, 0, 0, width, height);
+        drawNames();
+      } else if (isMoving && (knots === ground?.parts[0] || knots === lastKnots)) {
+        ground = kept(ground, [knots], () =>
+          drawBitmap(width, height, (own) => drawGround(track, { ...input, context: own }, isPart)),
+        );
+        context.drawImage(ground.image, 0, 0, width, height);
+        drawPlot(track, input, isPart);
+        drawNames();
+      } else {
+        drawAll(input);
+        drawNames();
+      }
       lastKnots = knots;
-      drawInside(input, parameterWindow !== null, track.draw);
-      track.drawScale?.(input);
     });
     return () => {
       stop();
-      ground?.close();
+      ground?.image.close();
+      standing?.image.close();
     };
   }, [scene, track, width, height, palette, fonts, parameterWindow]);
 
@@ -165,8 +188,40 @@ function Summary({ name, contents }: { name: TrackName; contents: TrackContents 
   return summaryOf(name, useDeferredValue(contents), t);
 }
 
+/** Draws the plot and its scale. */
+function drawPlot(track: Track, input: TrackInput, clipped: boolean): void {
+  drawInside(input, clipped, track.draw);
+  track.drawScale?.(input);
+}
+
+/** Pixels beside the part that changed in which its marks can stand. */
+const margin = 8;
+
+/** Draws a part of the axis, with what stands beside it, and leaves the rest as it is. */
+function drawWithin(
+  input: TrackInput,
+  [from, to]: readonly [number, number],
+  draw: (input: TrackInput) => void,
+): void {
+  const { context, axis, width, height } = input;
+  const left = Math.max(gutter.left, Math.floor(axis(from)) - margin);
+  const right = Math.min(width - gutter.right, Math.ceil(axis(to)) + margin);
+  if (from === to || right <= left) return;
+  context.save();
+  context.beginPath();
+  context.rect(left, 0, right - left, height);
+  context.clip();
+  draw({ ...input, part: [axis.invert(left), axis.invert(right)] });
+  context.restore();
+}
+
 /** Draws inside the plot alone, where only a part of the axis is shown. */
-function drawInside(input: TrackInput, clipped: boolean, draw: (input: TrackInput) => void): void {
+function drawInside(
+  input: TrackInput,
+  clipped: boolean,
+  draw: ((input: TrackInput) => void) | undefined,
+): void {
+  if (!draw) return;
   if (!clipped) {
     draw(input);
     return;
@@ -185,7 +240,7 @@ function drawGround(track: Track, input: TrackInput, clipped: boolean): void {
   const { context, width, height, palette } = input;
   context.fillStyle = palette.sheet;
   context.fillRect(0, 0, width, height);
-  if (track.drawGround) drawInside(input, clipped, track.drawGround);
+  drawInside(input, clipped, track.drawGround);
 }
 
 /** As high as a line of the numbers; as wide as those of a high degree need, where there is room for it. */

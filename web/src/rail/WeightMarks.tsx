@@ -2,7 +2,7 @@ import { distinctPointCount, grevilleAbscissae } from '@bogen/core/curve';
 import { itemOf } from '@bogen/core/figure';
 import type { Told } from '@bogen/core/lesson';
 import clsx from 'clsx';
-import { useLayoutEffect, useRef, useState, useSyncExternalStore, type KeyboardEvent } from 'react';
+import { useLayoutEffect, useRef, useSyncExternalStore, type KeyboardEvent } from 'react';
 import { ratioUp } from '../figure/hold/scalar.js';
 import { useHold, type Holdable } from '../figure/hold/useHold.js';
 import { nameOf } from '../figure/scene/names.js';
@@ -10,19 +10,12 @@ import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useTold } from '../text/told.js';
 import { railAxis } from './axis.js';
-import { Said } from './Said.js';
+import { Said, type Say } from './Said.js';
 import type { TrackMarksProps } from './track.js';
 import { weightScale, weightsOf } from './weightScale.js';
 
 /** How far a weight can be pulled, also beyond the track; the scale goes along. */
 const [least, most] = [0.001, 1000] as const;
-
-/** The weight in the hand, or why it can't be. */
-interface SaidOf {
-  readonly index: number;
-  readonly weight: number;
-  readonly refused: Told | null;
-}
 
 /**
  * The weights on their track as something to take hold of: pulled up and down, nudged with the arrows, and put back to
@@ -32,19 +25,29 @@ export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
   const { t } = useTranslation();
   const tell = useTold();
   const group = useRef<HTMLDivElement>(null);
-  const [said, say] = useState<SaidOf | null>(null);
+  const speaker = useRef<Say>(null);
   const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
   const parameterWindow = scene.axis.window;
   const { document, host } = scene;
   const id = document.rail.item;
   const item = id === null ? undefined : itemOf(document, id);
   const weights = curve ? weightsOf(curve).slice(0, distinctPointCount(curve)) : [];
+  const abscissae = curve ? grevilleAbscissae(curve.knots, curve.degree) : [];
   const mayPull = (index: number): boolean =>
     item?.kind === 'curve' &&
     !item.locked &&
     !item.faint &&
     host.may({ name: 'setWeight', item: item.id, index, weight: 1 });
 
+  /** Says the weight in the hand, or why it can't be. */
+  const say = (said: { index: number; weight: number; refused: Told | null } | null): void =>
+    speaker.current?.(
+      said && {
+        text: said.refused ? tell(said.refused) : `w${said.index} = ${shownNumber(said.weight, 3)}`,
+        bad: said.refused !== null,
+        x: railAxis(curve!, width, parameterWindow)(abscissae[said.index]!),
+      },
+    );
   const set = (index: number, weight: number): void => {
     if (!item || weight === weights[index]) return;
     const refused = scene.attempt('do', { name: 'setWeight', item: item.id, index, weight });
@@ -90,7 +93,6 @@ export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
     } else onKeyDown(event);
   };
 
-  const abscissae = curve ? grevilleAbscissae(curve.knots, curve.degree) : [];
   useLayoutEffect(() => {
     if (!curve) return undefined;
     const elements = [...group.current!.querySelectorAll<HTMLElement>('[data-weight]')];
@@ -112,7 +114,6 @@ export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
   });
 
   if (!curve || id === null || !item) return null;
-  const axis = railAxis(curve, width, parameterWindow);
   return (
     <div ref={group} onPointerDown={onPointerDown} onMouseDown={onMouseDown} onKeyDown={onKey}>
       {weights.map((weight, index) => (
@@ -136,16 +137,7 @@ export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
           onBlur={() => scene.pointed.pick(null)}
         />
       ))}
-      <Said
-        said={
-          said && {
-            text: said.refused ? tell(said.refused) : `w${said.index} = ${shownNumber(said.weight, 3)}`,
-            bad: said.refused !== null,
-          }
-        }
-        x={said ? axis(abscissae[said.index]!) : 0}
-        width={width}
-      />
+      <Said ref={speaker} width={width} />
     </div>
   );
 }

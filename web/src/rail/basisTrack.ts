@@ -2,6 +2,7 @@ import { basisAt } from '@bogen/core/curve';
 import { basisOf } from '../figure/geometry/geometry.js';
 import { addLine } from '../figure/geometry/path.js';
 import { shownNumber } from '../text/number.js';
+import { changedPart } from '../figure/geometry/changedPart.js';
 import { drawKnotLines, nameFont, type Track, type TrackInput } from './track.js';
 
 /** Pixels from the track's upper edge to the value one. */
@@ -36,6 +37,7 @@ export const basisTrack: Track = {
     });
     return firstIndex + best;
   },
+  changed: (before, now) => changedPart(before.curve, now.curve),
   drawGround: drawKnotLines,
   draw: (input) => {
     const { context, curve, axis, palette, lit, height, looks } = input;
@@ -79,8 +81,8 @@ export const basisTrack: Track = {
       context.fill();
       context.globalAlpha = 1;
     }
-    nameFunctions(input, base, top);
   },
+  drawNames: (input) => nameFunctions(input, input.height - 9, top),
 };
 
 /** The sum of all functions, which is one everywhere in the domain. */
@@ -103,7 +105,14 @@ function drawSum({ context, curve, axis, palette }: TrackInput, base: number): v
 }
 
 /** Adds one basis function to the path, from the start of its support to its end. */
-function addFunction({ context, curve, axis }: TrackInput, index: number, base: number, top: number): void {
+function addFunction(
+  { context, curve, axis, part }: TrackInput,
+  index: number,
+  base: number,
+  top: number,
+): void {
+  const [start, end] = part ?? axis.domain;
+  if (curve.knots[index]! >= end || curve.knots[index + curve.degree + 1]! <= start) return;
   const { parameters, values, firstIndex, spanCount, perSpan } = basisOf(curve);
   const width = curve.degree + 1;
   let begun = false;

@@ -4,6 +4,7 @@ import { distancesOf } from '../figure/paint/drawDeviation.js';
 import { samplesOf } from '../figure/geometry/geometry.js';
 import { addLine } from '../figure/geometry/path.js';
 import { shownScientific, superscript } from '../text/number.js';
+import { changedPart } from '../figure/geometry/changedPart.js';
 import {
   drawKnotLines,
   drawLitBand,
@@ -99,6 +100,11 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
         const value = at(inputOf(contents), u);
         return value === undefined ? [] : [`${sign ? `${sign} ` : ''}${shownScientific(value)}`];
       }),
+    changed: (before, now, height) => {
+      if (trackOf(name).whole || before.compared !== now.compared) return undefined;
+      const [a, b] = [before, now].map((contents) => scaleOf(plots, contents, height, floor).domain);
+      return a![0] === b![0] && a![1] === b![1] ? changedPart(before.curve, now.curve) : undefined;
+    },
     drawGround: drawKnotLines,
     draw: (input) => {
       const { context, axis, palette, height } = input;
@@ -142,7 +148,7 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
 
 /** A line through values at the curve's samples, with every jump at a knot as a jump. */
 export function drawLine(
-  { context, curve, axis, palette }: TrackInput,
+  { context, curve, axis, palette, part }: TrackInput,
   values: Float64Array,
   y: LinearScale,
   dash: readonly number[],
@@ -160,7 +166,9 @@ export function drawLine(
   context.beginPath();
   const px = (at: number): number => x0 + perParameter * parameters[at]!;
   const py = (at: number): number => y0 + perValue * values[at]!;
+  const [start, end] = part ?? axis.domain;
   for (let first = 0; first < spanCount * stride; first += stride) {
+    if (parameters[first]! > end || parameters[first + perSpan]! < start) continue;
     context.moveTo(px(first), py(first));
     addLine(context, first, first + perSpan, px, py);
   }

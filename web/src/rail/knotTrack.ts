@@ -3,6 +3,7 @@ import { distinctPointCount, domainOf, grevilleAbscissae, spansOf } from '@bogen
 import { distinctKnotsOf } from '../figure/geometry/geometry.js';
 import { drawJump, jumpsOf } from '../figure/paint/jumpMark.js';
 import { shownNumber } from '../text/number.js';
+import { changedPart } from '../figure/geometry/changedPart.js';
 import { drawLitBand, plotFont, type Track } from './track.js';
 
 /** Spans in their colours, and every knot with as many bars above it as its multiplicity. */
@@ -17,6 +18,11 @@ export const knotTrack: Track = {
       spansOf(curve.knots, curve.degree).find(({ end }) => u < end) ??
       spansOf(curve.knots, curve.degree).at(-1)!;
     return [`[${shownNumber(span.start, 3)}, ${shownNumber(span.end, 3)}]`];
+  },
+  changed: (before, now) => {
+    // Spans that are counted otherwise have other colours.
+    const [a, b] = [before, now].map(({ curve }) => spansOf(curve.knots, curve.degree).length);
+    return a === b ? changedPart(before.curve, now.curve) : undefined;
   },
   draw: (input) => {
     const { context, curve, axis, palette, height } = input;
@@ -43,11 +49,6 @@ export const knotTrack: Track = {
       context.arc(axis(abscissa), line + 6, 2.25, 0, 2 * Math.PI);
     }
     context.stroke();
-    context.font = plotFont;
-    context.textAlign = 'center';
-    context.textBaseline = 'top';
-    let freeFrom = -Infinity;
-    const lastX = axis(end);
     for (const { value, multiplicity } of knots) {
       const x = axis(value);
       context.fillStyle = palette.ink;
@@ -61,6 +62,20 @@ export const knotTrack: Track = {
       context.strokeStyle = palette.ink;
       context.lineWidth = 1.5;
       if (jump) drawJump(context, jump, x, line - 14 - (multiplicity - 1) * pitch, [0, -1]);
+    }
+  },
+  drawNames: (input) => {
+    const { context, curve, axis, palette, height } = input;
+    const line = height - 26;
+    const [start, end] = domainOf(curve.knots, curve.degree);
+    context.font = plotFont;
+    context.textAlign = 'center';
+    context.textBaseline = 'top';
+    let freeFrom = -Infinity;
+    const lastX = axis(axis.domain[1]);
+    for (const { value } of distinctKnotsOf(curve)) {
+      if (value < start || value > end) continue;
+      const x = axis(value);
       // Where a name stands already there is no need to measure another.
       if (x < freeFrom) continue;
       const text = shownNumber(value, 3).replace(/\.?0+$/, '') || '0';

@@ -23,6 +23,8 @@ export interface TrackInput extends TrackContents {
   readonly width: number;
   readonly height: number;
   readonly palette: Palette;
+  /** Where given, only this part of the axis is seen: what lies outside of it need not be drawn. */
+  readonly part?: readonly [number, number];
 }
 
 /** What the marks of a track are laid over. */
@@ -31,6 +33,8 @@ export interface TrackMarksProps {
   readonly width: number;
   readonly height: number;
 }
+
+type ChangedPart = readonly [number, number] | undefined;
 
 /** One plot of the rail. */
 export interface Track {
@@ -41,10 +45,17 @@ export interface Track {
   readonly drawGround?: (input: TrackInput) => void;
   /** Draws the plot; nothing of it is seen beside the axis. */
   readonly draw: (input: TrackInput) => void;
+  /** Draws the names in the plot: which of them have room depends on all others, so that they are never drawn in part. */
+  readonly drawNames?: (input: TrackInput) => void;
   /** Draws the numbers beside the axis. */
   readonly drawScale?: (input: TrackInput) => void;
   /** What its drawing depends on; it is drawn again only when one of these is another object. */
   readonly dependsOn: (contents: TrackContents) => readonly unknown[];
+  /**
+   * The part of the axis outside of which the track is drawn alike for two curves of its contents, so that a drag draws
+   * only that part of it; nothing where all of it can be another.
+   */
+  readonly changed?: (before: TrackContents, now: TrackContents, height: number) => ChangedPart;
   /** What it comes to at a parameter, as short texts. */
   readonly valuesAt: (contents: TrackContents, u: number) => readonly string[];
   /** The basis function under a place of the plot, for tracks that have some. */

@@ -4,6 +4,7 @@ import { lazyMarks } from './lazyMarks.js';
 import { shownNumber } from '../text/number.js';
 import { drawLine, inputOf } from './functionTrack.js';
 import { weightScale, weightsOf } from './weightScale.js';
+import { changedPart } from '../figure/geometry/changedPart.js';
 import { drawKnotLines, drawLitBand, plotFont, type Track } from './track.js';
 
 /** A bar for every weight at its Greville abscissa, on a logarithmic scale, and the weight function through them. */
@@ -17,6 +18,10 @@ export const weightTrack: Track = {
       const value = at(inputOf(contents), u);
       return value === undefined ? [] : [`w ${shownNumber(value, 3)}`];
     }),
+  changed: (before, now, height) => {
+    const [a, b] = [before, now].map(({ curve }) => weightScale(curve, height).domain);
+    return a![0] === b![0] && a![1] === b![1] ? changedPart(before.curve, now.curve) : undefined;
+  },
   drawGround: drawKnotLines,
   draw: (input) => {
     const { context, curve, axis, height, palette, lit } = input;

@@ -3,7 +3,7 @@ import { railAxis } from '../rail/axis.js';
 import { contentsOf } from '../rail/contents.js';
 import { tracks } from '../rail/tracks.js';
 import type { Palette } from '../theme/theme.js';
-import { drawBitmap } from '../figure/paint/canvas.js';
+import { drawBitmap } from '../figure/paint/kept.js';
 import { drawCurves, drawOver, drawPoints } from '../figure/paint/drawFigure.js';
 import {
   basisOf,

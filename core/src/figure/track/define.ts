@@ -26,6 +26,8 @@ export interface TrackMember {
   readonly plots?: readonly Plot[];
   /** Where given, the scale is logarithmic, in whole powers of ten down to this value, and smaller ones stand on it. */
   readonly floor?: number;
+  /** Whether each of its values depends on the whole curve, and not only on the span that it stands in. */
+  readonly whole?: true;
   /** Whether it compares the rail's curve with another. */
   readonly compares?: true;
   /** Whether a new figure's rail has it. */

@@ -39,7 +39,7 @@ interface ItemListProps {
 /** Every item of the figure by its name: shown or hidden, locked, in order, copied, kept, frozen, deleted. */
 export function ItemList({ scene, clipboard, onDetails }: ItemListProps) {
   const { t } = useTranslation();
-  const document = useSyncExternalStore(scene.drawn.subscribe, () => scene.document);
+  const document = useSyncExternalStore(scene.onRest, () => scene.restingDocument());
   const { host } = scene;
   const duplicate = (item: FigureItem): void => {
     const made: FigureItem = {

@@ -86,7 +86,7 @@ export function JointMarks({
                 aria-label={label}
                 data-joint={place.key}
                 data-locked={lock}
-                className="pointer-events-auto absolute top-0 left-0 flex h-6 items-center gap-1 rounded-sm border border-line bg-sheet px-1 font-mono text-[11px] whitespace-nowrap hover:border-strong focus-visible:ring-3 focus-visible:ring-accent/40"
+                className="pointer-events-auto absolute top-0 left-0 flex h-6 items-center gap-1 rounded-sm border border-line bg-sheet px-1 font-mono text-[11px] whitespace-nowrap will-change-transform hover:border-strong focus-visible:ring-3 focus-visible:ring-accent/40"
               >
                 {lock && <Lock aria-hidden size={11} />}
                 <span />

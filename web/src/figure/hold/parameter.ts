@@ -3,7 +3,7 @@ import type { LinearScale } from '../geometry/linearScale.js';
 import { fromPixel, toPixel, type Projection } from '../geometry/projection.js';
 import { directionOf, stepsOf, within, type KeyPress, type ValueSpace } from './valueSpace.js';
 
-/** Pixels within which a parameter on the rail snaps to one that attracts it. */
+/** Pixels within which a parameter on the rail snaps to one that attracts it: less where they stand close. */
 const reach = 6;
 
 /** A parameter of a curve, pulled along the curve in the drawing. */
@@ -32,13 +32,24 @@ export function alongRail(
 ): ValueSpace<number> {
   const rounded = (u: number): number =>
     within(unit > 0 ? Number((Math.round(u / unit) * unit).toPrecision(12)) : u, limits);
+  const places = [...new Set(attracts)].sort((a, b) => a - b);
+  /** A quarter of the way to the next one at the most, so that there is room between them to let go. */
+  const reachAt = (index: number): number =>
+    Math.min(
+      reach,
+      ...[index - 1, index + 1].flatMap((other) =>
+        places[other] === undefined ? [] : [Math.abs(axis(places[other]) - axis(places[index]!)) / 4],
+      ),
+    );
   return {
     toScreen: (u) => [axis(u), 0],
     at: ([x]) => {
-      const free = rounded(axis.within(x));
-      const near = attracts.filter((value) => Math.abs(axis(value) - x) <= reach);
-      near.sort((a, b) => Math.abs(axis(a) - x) - Math.abs(axis(b) - x));
-      return near[0] ?? free;
+      let [nearest, distance] = [-1, Infinity];
+      places.forEach((value, index) => {
+        const away = Math.abs(axis(value) - x);
+        if (away < distance) [nearest, distance] = [index, away];
+      });
+      return nearest >= 0 && distance <= reachAt(nearest) ? places[nearest]! : rounded(axis.within(x));
     },
     nudged: (u, press) => {
       const next = nudgedParameter(curve, u, press, limits);

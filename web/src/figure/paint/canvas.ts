@@ -44,28 +44,6 @@ export function useSize<E extends HTMLElement>(of: unknown): [RefObject<E | null
 export const resolution = (dot: number): number => (window.devicePixelRatio || 1) * dot;
 
 /**
- * A drawing of this size in dots, at the screen's resolution, as pixels to copy. It is opaque unless `alpha` is
- * asked for.
- * @param dot CSS pixels to a dot
- */
-export function drawBitmap(
-  width: number,
-  height: number,
-  draw: (context: CanvasRenderingContext2D) => void,
-  alpha = false,
-  dot = 1,
-): ImageBitmap {
-  const ratio = resolution(dot);
-  const canvas = new OffscreenCanvas(Math.round(width * ratio), Math.round(height * ratio));
-  // It can do all that a drawing asks of a canvas of the page.
-  const context = canvas.getContext('2d', { alpha }) as unknown as CanvasRenderingContext2D;
-  context.scale(ratio, ratio);
-  draw(context);
-  // A bitmap is copied as it is; a canvas would first be asked for its present state, every time.
-  return canvas.transferToImageBitmap();
-}
-
-/**
  * The context of a canvas of this size in CSS pixels, at the screen's resolution, to draw in dots; `null` while it
  * has no size. It is opaque unless `alpha` is asked for, which spares the browser blending it with what lies below.
  * @param dot CSS pixels to a dot

@@ -36,13 +36,47 @@ type Context = CanvasRenderingContext2D;
 
 const lineWidths: Readonly<Record<LineWeight, number>> = { fine: 1, medium: 1.75, bold: 3, broad: 5 };
 
-/** Draws the curves of a pane with their combs, polygons and knots. */
+/** Some spans of a curve, or all others: what is drawn of it, or left to what was drawn before. */
+export interface SpanPart {
+  readonly first: number;
+  /** The span after the last. */
+  readonly end: number;
+  /** Whether they are left out. What stands beside the spans (polygon, support, start) is drawn with those within. */
+  readonly outside: boolean;
+}
+
+/** Whether a curve can be drawn in parts: nothing about it is drawn that depends on the whole of it. */
+export function canBeParted(scene: FigureScene, item: FigureItem): boolean {
+  const whole = ['hulls', 'deviation', 'facets', 'ticks', 'extremes'] as const;
+  return item.kind === 'curve' && !item.faint && whole.every((key) => !isShown(scene.document, key, item));
+}
+
+/** The samples of a part, as runs from the first to the last. */
+function runsOf(samples: CurveSamples, part: SpanPart | undefined): readonly (readonly [number, number])[] {
+  const stride = samples.perSpan + 1;
+  const count = samples.spanCount;
+  const spans = !part
+    ? [[0, count]]
+    : part.outside
+      ? [
+          [0, part.first],
+          [part.end, count],
+        ]
+      : [[part.first, part.end]];
+  return spans.flatMap(([from, to]) => (from! < to! ? [[from! * stride, to! * stride - 1] as const] : []));
+}
+
+/**
+ * Draws the curves of a pane with their combs, polygons and knots.
+ * @param partOf what is drawn of an item's curve, where it is not the whole
+ */
 export function drawCurves(
   context: Context,
   scene: FigureScene,
   projection: Projection,
   palette: Palette,
   pane: Pane,
+  partOf: (item: string) => SpanPart | undefined = () => undefined,
 ): void {
   const { document, evaluation } = scene;
   context.lineJoin = 'round';
@@ -68,24 +102,28 @@ export function drawCurves(
     }
     const shows = (key: keyof Shown): boolean => isShown(document, key, item);
     const onRail = document.rail.item === item.id;
-    if (shows('comb')) drawComb(context, curve, projection, palette, onRail, length, looks.combDensity);
-    if (shows('polygon') && (item.kind === 'curve' || onRail))
+    const part = partOf(item.id);
+    const runs = runsOf(samplesOf(curve), part);
+    const isMain = !part?.outside;
+    if (shows('comb')) drawComb(context, curve, projection, palette, onRail, length, looks.combDensity, runs);
+    if (isMain && shows('polygon') && (item.kind === 'curve' || onRail))
       drawPolygon(context, curve.points, projection, palette);
     const lit = scene.litSupport?.item === item.id ? scene.litSupport : null;
-    if (lit) drawPart(context, samplesOf(curve), projection, lit.from, lit.to, palette.accent);
+    if (lit && isMain) drawPart(context, samplesOf(curve), projection, lit.from, lit.to, palette.accent);
     if (onRail && shows('deviation')) drawDeviation(context, scene, curve, projection, palette);
     const width = lineWidths[item.lineWeight ?? 'medium'];
     if (covers('spans', item)) {
-      drawSpans(context, samplesOf(curve), projection, palette, item.lineWeight ? width + 1.25 : 3);
+      drawSpans(context, samplesOf(curve), projection, palette, item.lineWeight ? width + 1.25 : 3, runs);
     } else {
-      drawWhole(context, samplesOf(curve), projection, {
+      const stroke = {
         color,
         width: onRail ? width + 0.75 : width,
         dash: item.kind === 'built' ? [9, 3] : [],
-      });
+      };
+      drawWhole(context, samplesOf(curve), projection, stroke, runs);
     }
-    if (shows('knots')) drawKnots(context, curve, projection, palette);
-    if (shows('start')) drawStart(context, curve, projection, palette);
+    if (shows('knots')) drawKnots(context, curve, projection, palette, part);
+    if (isMain && shows('start')) drawStart(context, curve, projection, palette);
     if (isPlane(curve)) drawAlong(context, scene, item, curve, projection, palette);
   }
 }
@@ -135,9 +173,15 @@ interface Stroke {
   readonly dash: number[];
 }
 
-function drawWhole(context: Context, samples: CurveSamples, projection: Projection, stroke: Stroke): void {
+function drawWhole(
+  context: Context,
+  samples: CurveSamples,
+  projection: Projection,
+  stroke: Stroke,
+  runs = runsOf(samples, undefined),
+): void {
   context.beginPath();
-  addSamples(context, samples, projection, 0, samples.parameters.length - 1);
+  for (const [from, to] of runs) addSamples(context, samples, projection, from, to);
   context.setLineDash(stroke.dash);
   context.strokeStyle = stroke.color;
   context.lineWidth = stroke.width;
@@ -152,6 +196,7 @@ function drawSpans(
   projection: Projection,
   palette: Palette,
   width: number,
+  runs: readonly (readonly [number, number])[],
 ): void {
   const stride = samples.perSpan + 1;
   const { length } = palette.spans;
@@ -159,7 +204,10 @@ function drawSpans(
   palette.spans.forEach((color, first) => {
     context.beginPath();
     for (let span = first; span < samples.spanCount; span += length) {
-      addSamples(context, samples, projection, span * stride, (span + 1) * stride - 1);
+      const [from, to] = [span * stride, (span + 1) * stride - 1];
+      if (runs.some(([start, end]) => from >= start && to <= end)) {
+        addSamples(context, samples, projection, from, to);
+      }
     }
     context.strokeStyle = color;
     context.stroke();
@@ -210,6 +258,7 @@ function drawComb(
   strong: boolean,
   length: number,
   density: number,
+  runs: readonly (readonly [number, number])[],
 ): void {
   const { coordinates, tangents, curvature, dimension, perSpan } = samplesOf(curve);
   if (dimension !== 2) return;
@@ -226,20 +275,25 @@ function drawComb(
   context.lineWidth = 0.75;
   context.globalAlpha = 0.4;
   context.beginPath();
-  for (let sample = 0; sample < curvature.length; sample++) {
-    if (sample % (perSpan + 1) !== perSpan && (sample % (perSpan + 1)) % every !== 0) continue;
-    context.moveTo(
-      projection.screenX(coordinates[2 * sample]!),
-      projection.screenY(coordinates[2 * sample + 1]!),
-    );
-    context.lineTo(tipX(sample), tipY(sample));
+  for (const [from, to] of runs) {
+    for (let sample = from; sample <= to; sample++) {
+      if (sample % (perSpan + 1) !== perSpan && (sample % (perSpan + 1)) % every !== 0) continue;
+      context.moveTo(
+        projection.screenX(coordinates[2 * sample]!),
+        projection.screenY(coordinates[2 * sample + 1]!),
+      );
+      context.lineTo(tipX(sample), tipY(sample));
+    }
   }
   context.stroke();
   context.globalAlpha = 0.8;
   context.lineWidth = 1;
   context.setLineDash(strong ? [] : [4, 3]);
   context.beginPath();
-  addSpans(context, perSpan, 0, curvature.length - 1, tipX, tipY);
+  for (const [from, to] of runs) {
+    context.moveTo(tipX(from), tipY(from));
+    addSpans(context, perSpan, from, to, tipX, tipY);
+  }
   context.stroke();
   context.setLineDash([]);
   context.globalAlpha = 1;
@@ -271,7 +325,13 @@ const combLengths = new WeakMap<FigureScene, number>();
 const longestHair = 240;
 
 /** A tick across the curve at each interior knot; multiplicity m is m close ticks. What jumps there has its mark beside it. */
-function drawKnots(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
+function drawKnots(
+  context: Context,
+  curve: Curve,
+  projection: Projection,
+  palette: Palette,
+  part: SpanPart | undefined,
+): void {
   const jumps = jumpsOf(curve);
   context.strokeStyle = palette.ink;
   context.fillStyle = palette.ink;
@@ -279,7 +339,11 @@ function drawKnots(context: Context, curve: Curve, projection: Projection, palet
   context.lineCap = 'butt';
   const { coordinates, tangents, perSpan, dimension } = samplesOf(curve);
   const knots = interiorKnots(curve.knots, curve.degree);
+  // A knot at the end of a part belongs to the spans within: what jumps there can be another.
+  const isDrawn = (index: number): boolean =>
+    !part || part.outside !== (index + 1 >= part.first && index + 1 <= part.end);
   const placed = knots.flatMap(({ value, multiplicity }, index) => {
+    if (!isDrawn(index)) return [];
     // Where a span begins there is a sample, with the place and the direction from the right.
     const at = (index + 1) * (perSpan + 1) * dimension;
     const [tx, ty] = [tangents[at]!, tangents[at + 1]!];

@@ -14,7 +14,10 @@ type Context = CanvasRenderingContext2D;
 const broadest = 11;
 
 /** Every which sample the band takes: it is broad and pale, and needs no more. */
-const stride = 3;
+const stride = 4;
+
+/** What moved less than this share of the largest pull is left out: the band would be thinner than half a dot. */
+const least = 0.02;
 
 /** How far the curve went at each of its samples, where both have the same parameters. */
 export function reachOf(before: Curve, now: Curve): Float64Array | undefined {
@@ -29,16 +32,52 @@ export function reachOf(before: Curve, now: Curve): Float64Array | undefined {
   );
 }
 
+const shares = new WeakMap<Curve, { index: number; values: Float64Array }>();
+
 /**
- * What the pull of the nearest control point by the same vector would do, where an edit point is in the hand: the
- * control point with its number moves instead of it.
+ * How far each sample of a curve goes when one control point goes by one: its share stays the same while it is
+ * pulled, and is computed once. A control point that repeats an earlier one, as those of a closed curve do, goes with
+ * it.
  */
-export function samePullOfControlPoint(before: Curve, index: number, by: Point): Curve {
-  const count = distinctPointCount(before);
-  const points = before.points.map((point, k) =>
-    k % count === index ? point.map((value, axis) => value + by[axis]!) : point,
+function sharesOf(curve: Curve, index: number): Float64Array {
+  const known = shares.get(curve);
+  if (known?.index === index) return known.values;
+  const count = distinctPointCount(curve);
+  const points = curve.points.map((point, k) =>
+    k % count === index ? [point[0]! + 1, ...point.slice(1)] : point,
   );
-  return { ...before, points };
+  const [moved, resting] = [samplesOf({ ...curve, points }).coordinates, samplesOf(curve).coordinates];
+  const values = Float64Array.from({ length: resting.length / 2 }, (_, k) => moved[2 * k]! - resting[2 * k]!);
+  shares.set(curve, { index, values });
+  return values;
+}
+
+/**
+ * What the pull of the control point with the same number by the same vector would do, where an edit point is in the
+ * hand: the places of the curve's samples, in pieces that leave out what stays where it is.
+ */
+export function samePullOfControlPoint(before: Curve, index: number, by: Point): Point[][] {
+  const { coordinates } = samplesOf(before);
+  const values = sharesOf(before, index);
+  return runsAbove(values, least).map(([from, to]) =>
+    Array.from({ length: to - from + 1 }, (_, offset) => {
+      const k = from + offset;
+      return [0, 1].map((axis) => coordinates[2 * k + axis]! + values[k]! * by[axis]!);
+    }),
+  );
+}
+
+/** The runs of indices whose values are at least so large, each by its first and last index. */
+function runsAbove(values: Float64Array, limit: number): [number, number][] {
+  const runs: [number, number][] = [];
+  for (let from = 0; from < values.length; from++) {
+    if (!(values[from]! >= limit)) continue;
+    let to = from;
+    while (to + 1 < values.length && values[to + 1]! >= limit) to++;
+    runs.push([from, to]);
+    from = to;
+  }
+  return runs;
 }
 
 /**
@@ -69,18 +108,12 @@ export function drawReach(
     const half = (sign * broadest * reach[k]!) / largest;
     return [x + half * tangents[2 * k + 1]!, y + half * tangents[2 * k]!];
   };
-  // Only where it moved: a control point moves few of many spans.
-  const least = 0.004 * largest;
   context.beginPath();
-  for (let from = 0; from < reach.length; from++) {
-    if (reach[from]! < least) continue;
-    let to = from;
-    while (to + 1 < reach.length && reach[to + 1]! >= least) to++;
+  for (const [from, to] of runsAbove(reach, least * largest)) {
     context.moveTo(...side(from, 1));
     for (let k = from + stride; k < to; k += stride) context.lineTo(...side(k, 1));
     for (let k = to; k > from; k -= stride) context.lineTo(...side(k, -1));
     context.closePath();
-    from = to;
   }
   context.globalAlpha = 0.24;
   context.fillStyle = palette.accent;
@@ -90,18 +123,13 @@ export function drawReach(
   const from = editPointsOf(before)[picked.index]?.point;
   const to = handlePlace(scene, picked);
   if (!from || !to) return;
-  const other = samePullOfControlPoint(
-    before,
-    picked.index,
-    to.map((value, axis) => value - from[axis]!),
-  );
-  const places: Point[] = [];
-  const drawn = samplesOf(other).coordinates;
-  for (let at = 0; at < drawn.length; at += 2) places.push([drawn[at]!, drawn[at + 1]!]);
-  tracePoints(context, places, projection);
+  const by = to.map((value, axis) => value - from[axis]!);
   context.setLineDash([2, 4]);
   context.lineWidth = 1.25;
   context.strokeStyle = palette.soft;
-  context.stroke();
+  for (const places of samePullOfControlPoint(before, picked.index, by)) {
+    tracePoints(context, places, projection);
+    context.stroke();
+  }
   context.setLineDash([]);
 }

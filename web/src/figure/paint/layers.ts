@@ -1,10 +1,19 @@
-import { curveOf, gripKey, type EvaluatedItem, type Evaluation } from '@bogen/core/figure';
+import {
+  curveOf,
+  gripKey,
+  isShown,
+  itemOf,
+  type EvaluatedItem,
+  type Evaluation,
+  type FigureDocument,
+} from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
-import { drawBitmap } from './canvas.js';
-import { combLength, drawCurves, drawOver, drawPoints } from './drawFigure.js';
+import { canBeParted, combLength, drawCurves, drawOver, drawPoints } from './drawFigure.js';
 import type { LoadedPicture } from './drawGround.js';
 import { drawGround } from './drawGround.js';
 import { drawMarks } from './drawMarks.js';
+import { drawBitmap, isSame, kept, type Kept } from './kept.js';
+import { changedSpans } from '../geometry/changedPart.js';
 import { editPointsOf } from '../geometry/geometry.js';
 import { handlesOf } from '../scene/handles.js';
 import type { Pane } from '../scene/pane.js';
@@ -22,11 +31,14 @@ const fewestOnSheet = 24;
  */
 export class Layers {
   private drawn = false;
-  private ground: Sheet | undefined;
-  private still: Sheet | undefined;
-  private marks: Sheet | undefined;
+  private ground: Kept | undefined;
+  private still: Kept | undefined;
+  private marks: Kept | undefined;
+  private resting: Kept | undefined;
+  private restingParts: readonly unknown[] = [];
   /** What the items came to before the drag. */
   private settled: Evaluation | undefined;
+  private settledDocument: FigureDocument | undefined;
   private moving = new Set<string>();
   private moved = new Set<string>();
 
@@ -42,23 +54,25 @@ export class Layers {
     const { scene, projection, palette, pane } = this;
     const ground = (own: CanvasRenderingContext2D): void =>
       drawGround(own, scene.view, projection, palette, pictures);
-    const keptGround = (): Sheet =>
+    const keptGround = (): Kept =>
       (this.ground = kept(
         this.ground,
         pictures.flatMap(({ picture, image }) => [picture, image]),
         () => this.sheet(ground),
       ));
     if (scene.host.motion() === 'rest') {
-      this.settled = scene.evaluation;
-      this.moving.clear();
-      this.moved.clear();
-      this.forgetStill();
-      // A copy pays from the second time on; the first picture comes sooner without.
-      if (this.drawn) this.copy(context, keptGround());
-      else ground(context);
-      drawCurves(context, scene, projection, palette, pane);
-      drawPoints(context, scene, projection, palette, pane);
-    } else this.drawMoving(context, keptGround());
+      // A hand that is back where it began goes on from what was drawn for it.
+      if (scene.document !== this.settledDocument) {
+        this.settledDocument = scene.document;
+        this.settled = scene.evaluation;
+        this.moving.clear();
+        this.moved.clear();
+        this.forgetStill();
+      }
+      this.drawResting(context, pictures, ground, keptGround);
+    } else {
+      this.drawMoving(context, keptGround());
+    }
     this.drawn = true;
     drawOver(context, scene, projection, palette, pane);
   }
@@ -66,15 +80,51 @@ export class Layers {
   close(): void {
     this.ground?.image.close();
     this.forgetStill();
+    this.forgetResting();
   }
 
-  private drawMoving(context: CanvasRenderingContext2D, ground: Sheet): void {
+  /**
+   * Where the same is drawn again, because the cursor moves or something is previewed, it is copied: a copy pays from
+   * the second time on, and the first picture comes sooner without.
+   */
+  private drawResting(
+    context: CanvasRenderingContext2D,
+    pictures: readonly LoadedPicture[],
+    ground: (context: CanvasRenderingContext2D) => void,
+    keptGround: () => Kept,
+  ): void {
+    const { scene, projection, palette, pane } = this;
+    const whole = (own: CanvasRenderingContext2D): void => {
+      if (this.drawn) this.copy(own, keptGround());
+      else ground(own);
+      drawCurves(own, scene, projection, palette, pane);
+      drawPoints(own, scene, projection, palette, pane);
+    };
+    const { document, litSupport } = scene;
+    const parts: unknown[] = [document, litSupport?.item, litSupport?.index];
+    for (const { picture, image } of pictures) parts.push(picture, image);
+    const isAgain = this.drawn && isSame(parts, this.restingParts);
+    this.restingParts = parts;
+    if (isAgain) {
+      this.resting = kept(this.resting, parts, () => this.sheet(whole));
+      this.copy(context, this.resting);
+    } else whole(context);
+  }
+
+  private drawMoving(context: CanvasRenderingContext2D, ground: Kept): void {
     const { scene, projection, palette, pane, moving, moved } = this;
     for (const [id, result] of scene.evaluation.items) {
       if (this.before(id) !== result) moving.add(id);
     }
     const { shown, looks, rail } = scene.document;
-    const looked = [shown, looks, rail.item, [...moving].join(), combLength(scene)];
+    const spans = new Map([...moving].map((id) => [id, this.changedSpans(id)]));
+    const partOf = (outside: boolean) => (id: string) => {
+      const range = spans.get(id)?.now;
+      return range && { first: range[0], end: range[1], outside };
+    };
+    const parted = [...spans].flatMap(([id, range]) => (range ? [id] : []));
+    const ranges = [...spans].map(([id, range]) => [id, range?.before]).join();
+    const looked = [shown, looks, rail.item, ranges, combLength(scene)];
     const part = (moves: boolean): Pane => ({
       ...pane,
       shows: (id) => id !== null && moving.has(id) === moves && pane.shows(id),
@@ -83,11 +133,18 @@ export class Layers {
       this.sheet((own) => {
         this.copy(own, ground);
         drawCurves(own, scene, projection, palette, part(false));
+        if (parted.length > 0) {
+          const those = {
+            ...pane,
+            shows: (id: string | null) => id !== null && parted.includes(id) && pane.shows(id),
+          };
+          drawCurves(own, scene, projection, palette, those, partOf(true));
+        }
         drawPoints(own, scene, projection, palette, part(false));
       }),
     );
     this.copy(context, this.still);
-    drawCurves(context, scene, projection, palette, part(true));
+    drawCurves(context, scene, projection, palette, part(true), partOf(false));
     const handles = handlesOf(scene, part(true));
     for (const handle of handles) if (this.hasMoved(handle)) moved.add(gripKey(handle));
     const [there, gone]: [Picked[], Picked[]] = [[], []];
@@ -115,11 +172,23 @@ export class Layers {
     return !from || !to || from.some((value, axis) => value !== to[axis]);
   }
 
+  /** The spans of a curve that moves which are others than before; nothing where it is drawn as a whole. */
+  private changedSpans(id: string): ReturnType<typeof changedSpans> {
+    const item = itemOf(this.scene.document, id);
+    const before = this.settled && curveOf(this.settled, id);
+    const now = curveOf(this.scene.evaluation, id);
+    if (!item || !before || !now || !canBeParted(this.scene, item)) return undefined;
+    const spans = changedSpans(before, now);
+    // Spans that are counted otherwise have other colours.
+    const isShifted = spans !== undefined && spans.before[1] !== spans.now[1];
+    return isShifted && isShown(this.scene.document, 'spans', item) ? undefined : spans;
+  }
+
   private before(id: string): EvaluatedItem | undefined {
     return this.settled?.items.get(id);
   }
 
-  private copy(context: CanvasRenderingContext2D, { image }: Sheet): void {
+  private copy(context: CanvasRenderingContext2D, { image }: Kept): void {
     context.drawImage(image, 0, 0, this.projection.width, this.projection.height);
   }
 
@@ -134,19 +203,10 @@ export class Layers {
     this.marks?.image.close();
     this.still = this.marks = undefined;
   }
-}
 
-/** Something drawn, and what it was drawn from. */
-interface Sheet {
-  readonly image: ImageBitmap;
-  readonly parts: readonly unknown[];
-}
-
-/** The sheet as it is where it was drawn from the same, else a new one. */
-function kept(sheet: Sheet | undefined, parts: readonly unknown[], draw: () => ImageBitmap): Sheet {
-  if (sheet && parts.length === sheet.parts.length && parts.every((part, k) => part === sheet.parts[k])) {
-    return sheet;
+  private forgetResting(): void {
+    this.resting?.image.close();
+    this.resting = undefined;
+    this.restingParts = [];
   }
-  sheet?.image.close();
-  return { image: draw(), parts };
 }

@@ -1,4 +1,5 @@
-import { drawBitmap, resolution } from './canvas.js';
+import { resolution } from './canvas.js';
+import { drawBitmap } from './kept.js';
 
 /** A small drawing that is made once and then only copied: outlines of letters are slow to draw anew in every frame. */
 interface Sprite {
