@@ -18,7 +18,9 @@ export default defineConfig({
   ],
   use: {
     viewport: { width: 1280, height: 800 },
-    trace: 'retain-on-failure',
+    // A trace takes a picture of the page's structure at every step, and a quarter of the time; it is asked for with
+    // BOGEN_TRACE=1 when a test fails.
+    trace: process.env['BOGEN_TRACE'] ? 'retain-on-failure' : 'off',
     launchOptions: {
       executablePath: '/usr/bin/chromium',
       args: [

@@ -19,44 +19,64 @@ await run(async () => {
   const failures = [];
   const counts = { passed: 0, failed: 0, skipped: 0 };
 
+  const done = (name, began, code) => {
+    console.log(
+      `   ${name}: ${code === 0 ? 'done' : 'FAILED'} in ${((Date.now() - began) / 1000).toFixed(0)} s`,
+    );
+    if (code !== 0) failures.push(name);
+  };
   const step = async (name, program, args, options = {}) => {
     const began = Date.now();
     console.log(`\n── ${name}`);
     const { code } = await command(program, args, { show: true, cwd: root, ...options });
-    console.log(`   ${code === 0 ? 'done' : 'FAILED'} in ${((Date.now() - began) / 1000).toFixed(0)} s`);
-    if (code !== 0) failures.push(name);
-    return code;
+    done(name, began, code);
+  };
+  /** Steps that do not disturb each other, two at a time: each prints what it has to say when it ends. */
+  const sideBySide = async (steps) => {
+    const waiting = [...steps];
+    const lane = async () => {
+      for (let next = waiting.shift(); next; next = waiting.shift()) {
+        const [name, program, args, options = {}] = next;
+        const began = Date.now();
+        const { code, output } = await command(program, args, { cwd: root, ...options });
+        console.log(`\n── ${name}\n${output.trimEnd()}`);
+        done(name, began, code);
+      }
+    };
+    await Promise.all([lane(), lane()]);
   };
   const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined);
 
-  if (wanted('lint')) {
-    await step('format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']);
-    await step('lint', 'npx', ['eslint', '.']);
-    await step('imports', 'npx', [
-      'depcruise',
-      '--config',
-      '.dependency-cruiser.cjs',
-      'core/src',
-      'contract/src',
-      'server/src',
-      'web/src',
-      'demo/src',
-    ]);
-    await step('circles of folders', process.execPath, [join(root, 'scripts', 'rooms.mjs')]);
-  }
-  if (wanted('types')) {
-    await step('types', 'npx', ['tsc', '--noEmit', '-p', 'tsconfig.json']);
-    await step('types of web', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.json']);
-  }
-  for (const part of ['core', 'web', 'server'].filter(wanted)) {
-    const report = join(reports, `${part}.json`);
-    await step(
+  const parts = ['core', 'server', 'web'].filter(wanted);
+  const reportOf = (part) => join(reports, `${part}.json`);
+  const imports = ['core/src', 'contract/src', 'server/src', 'web/src', 'demo/src'];
+  // The longest first, so that none is left over at the end.
+  await sideBySide([
+    ...(wanted('lint')
+      ? [
+          ['lint', 'npx', ['eslint', '.']],
+          ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
+          ['imports', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', ...imports]],
+          ['circles of folders', process.execPath, [join(root, 'scripts', 'rooms.mjs')]],
+        ]
+      : []),
+    ...(wanted('types')
+      ? [
+          ['types', 'npx', ['tsc', '--noEmit', '-p', 'tsconfig.json']],
+          ['types of web', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.json']],
+        ]
+      : []),
+  ]);
+  await sideBySide(
+    parts.map((part) => [
       part,
       'npx',
-      ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${report}`],
+      ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${reportOf(part)}`],
       { cwd: join(root, part) },
-    );
-    const result = read(report);
+    ]),
+  );
+  for (const part of parts) {
+    const result = read(reportOf(part));
     counts.passed += result?.numPassedTests ?? 0;
     counts.failed += result?.numFailedTests ?? 0;
     counts.skipped += result?.numPendingTests ?? 0;

@@ -300,6 +300,11 @@ export function itemOf(document: FigureDocument, id: string): FigureItem | undef
   return document.items.find((item) => item.id === id);
 }
 
+/** Whether the figure has joints that are locked. */
+export function hasLocks(document: FigureDocument): boolean {
+  return document.items.some((item) => item.kind === 'curve' && (item.lockedJoints ?? []).length > 0);
+}
+
 /** Whether an item comes to a curve, and is neither a reference point nor a picture. */
 export function isCurveItem(item: FigureItem): item is CurveItem | ShapeItem | BuiltItem {
   return item.kind === 'curve' || item.kind === 'shape' || item.kind === 'built';

@@ -16,6 +16,7 @@ export {
   isShown,
   itemColors,
   itemDescription,
+  hasLocks,
   itemOf,
   lineWeights,
   looksOf,

@@ -1,3 +1,4 @@
+import '../text/enPages.js';
 import { ProblemText } from '../ui/ProblemText.js';
 import type { Progress } from '@bogen/contract';
 import { useQuery } from '@tanstack/react-query';

@@ -1,3 +1,4 @@
+import '../text/enPages.js';
 import type { Answer } from '@bogen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';

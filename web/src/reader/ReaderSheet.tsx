@@ -53,7 +53,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
     queryKey: ['work', lesson.edition.id, sheet.id],
     queryFn: async () => {
       const work = await openWork(lesson.edition.id, sheet.id, before);
-      host.receive(work.edited);
+      host.receive(work.edited, work.keepLocks);
       return work;
     },
     staleTime: Infinity,

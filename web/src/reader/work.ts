@@ -2,6 +2,7 @@ import type { Answer } from '@bogen/contract';
 import {
   applyFigureCommand,
   figureVersion,
+  hasLocks,
   migrateFigureCommand,
   singleCommands,
   touchesOfFigureCommand,
@@ -14,6 +15,7 @@ import i18next from 'i18next';
 import { call } from '../api/call.js';
 import { EditedDocument } from '../saving/editedDocument.js';
 import { openLocalSteps } from '../saving/localSteps.js';
+import type { KeepLocks } from './workHost.js';
 
 export type EditedWork = EditedDocument<FigureDocument, FigureCommand>;
 
@@ -24,6 +26,8 @@ export interface OpenWork {
   readonly edited: EditedWork;
   readonly id: string;
   readonly passed: boolean;
+  /** Given where the figure has locked joints. */
+  readonly keepLocks?: KeepLocks;
 }
 
 /** Work that was opened in this page, so that leaving a sheet with unsent moves and coming back finds it. */
@@ -48,6 +52,7 @@ export async function openWork(edition: string, sheet: string, before: FigureDoc
     return known;
   }
   const work: Answer<'openWork'> = await call('openWork', { params: { edition, sheet }, body: {} });
+  const keepLocks = hasLocks(work.document) ? (await import('./keepLocks.js')).keepingLocks : undefined;
   known?.edited.dispose();
   const local = await openLocalSteps<FigureCommand>(`work:${work.id}`, figureCommandVersions);
   const edited = new EditedDocument<FigureDocument, FigureCommand>({
@@ -62,7 +67,7 @@ export async function openWork(edition: string, sheet: string, before: FigureDoc
     send: (base, steps) =>
       call('appendToWork', { params: { work: work.id }, body: { base, steps } as never, keepalive: true }),
   });
-  const result = { edited, id: work.id, passed: work.passed };
+  const result = { edited, id: work.id, passed: work.passed, ...(keepLocks ? { keepLocks } : {}) };
   opened.set(key, result);
   return result;
 }

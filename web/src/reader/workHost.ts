@@ -1,18 +1,22 @@
-import { keepingLocks, readerMay, type FigureCommand, type FigureDocument } from '@bogen/core/figure';
+import { readerMay, type FigureCommand, type FigureDocument } from '@bogen/core/figure';
 import { CommandError, told } from '@bogen/core/lesson';
 import type { Arrival, FigureHost, Motion } from '../figure/scene/host.js';
 import { motionOf } from '../saving/editedDocument.js';
 import type { EditedWork } from './work.js';
 
+/** A command with what it asks of the curves that are locked to those that it changes. */
+export type KeepLocks = (document: FigureDocument, command: FigureCommand) => FigureCommand;
+
 /**
  * A reader's figure, in which only what the document leaves loose may be changed.
  * @param start the figure as it was published
+ * @param keepLocks given where the figure has locked joints
  */
-export function looseHost(edited: EditedWork, start: FigureDocument): FigureHost {
+export function looseHost(edited: EditedWork, start: FigureDocument, keepLocks?: KeepLocks): FigureHost {
   const now = (): FigureDocument => edited.store.getState().history.document;
   /** With what locked joints ask, as far as the reader may do that too. */
   const whole = (command: FigureCommand): FigureCommand => {
-    const kept = keepingLocks(now(), command);
+    const kept = keepLocks?.(now(), command) ?? command;
     if (kept !== command && !readerMay(now(), kept, start)) throw new CommandError(told('lockOnFixedPoint'));
     return kept;
   };
@@ -43,8 +47,8 @@ export class WorkHost implements FigureHost {
   ) {}
 
   /** Takes over the work, now or after it was opened again. */
-  readonly receive = (edited: EditedWork): void => {
-    const own = looseHost(edited, this.start);
+  readonly receive = (edited: EditedWork, keepLocks?: KeepLocks): void => {
+    const own = looseHost(edited, this.start, keepLocks);
     this.own = own;
     for (const [listener, stop] of this.listeners) {
       stop();

@@ -1,3 +1,4 @@
+import '../text/enPages.js';
 import { clampedUniformKnots } from '@bogen/core/curve';
 import { emptyFigure, type FigureDocument } from '@bogen/core/figure';
 import type { ReactNode } from 'react';

@@ -1,3 +1,4 @@
+import '../text/enPages.js';
 import { ProblemText } from '../ui/ProblemText.js';
 import { useMutation } from '@tanstack/react-query';
 import { useState } from 'react';

@@ -1,3 +1,4 @@
+import '../text/enPages.js';
 import { useState } from 'react';
 import { useTranslation } from '../text/text.js';
 import { copyText } from '../ui/copyText.js';

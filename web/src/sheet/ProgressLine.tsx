@@ -13,7 +13,7 @@ interface ProgressLineProps {
 export function ProgressLine({ sheets, current, addressOf }: ProgressLineProps) {
   const { t } = useTranslation();
   return (
-    <nav aria-label={t('writer.sheets')} className="flex">
+    <nav aria-label={t('sheet.sheets')} className="flex">
       {sheets.map(({ sheet, title, progress }, index) => {
         const name = t('reader.sheetState', {
           number: index + 1,

@@ -1,3 +1,4 @@
+import '../text/enPages.js';
 import { useTold } from '../text/told.js';
 import type { UseMutationResult } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';

@@ -1,3 +1,4 @@
+import '../text/enPages.js';
 import type { Answer } from '@bogen/contract';
 import { emptyProse } from '@bogen/core/lesson';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';

@@ -10,6 +10,10 @@ import { joints } from './en/joints.js';
 import { keys } from './en/keys.js';
 import { lists } from './en/lists.js';
 import { look } from './en/look.js';
+import { picture } from './en/picture.js';
+import { select } from './en/select.js';
+import { table } from './en/table.js';
+import { writer } from './en/writer.js';
 import { addTexts } from './text.js';
 
 /** The English texts of what a figure is drawn and changed with. A reader's first screen comes without them. */
@@ -26,6 +30,10 @@ const editing = {
   keys,
   lists,
   look,
+  picture,
+  select,
+  table,
+  writer,
 };
 
 export type EditingTexts = typeof editing;

@@ -1,3 +1,4 @@
+import '../text/enPages.js';
 import type { FigureDocument } from '@bogen/core/figure';
 import clsx from 'clsx';
 import type { ReactNode } from 'react';

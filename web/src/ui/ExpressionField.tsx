@@ -33,7 +33,7 @@ export function ExpressionField({ label, value, limits = anything, onChange }: E
       if (stale) return;
       const problem =
         read === undefined
-          ? t('table.notANumber', { text })
+          ? t('ui.notANumber', { text })
           : isWithin(limits, read)
             ? ''
             : limitsInWords(limits, t);

@@ -1,3 +1,4 @@
+import '../text/enPages.js';
 import type { Editor } from '@tiptap/react';
 import { useState } from 'react';
 import { Formula } from '../sheet/Formula.js';

@@ -1,5 +1,6 @@
 import {
   applyFigureCommand,
+  keepingLocks,
   touchesOfFigureCommand,
   startOver,
   type FigureCommand,
@@ -66,7 +67,7 @@ function PreviewSheet({
       }),
     [sheet.figure],
   );
-  const host = useMemo(() => looseHost(edited, sheet.figure), [edited, sheet.figure]);
+  const host = useMemo(() => looseHost(edited, sheet.figure, keepingLocks), [edited, sheet.figure]);
   const scene = useScene(host);
   useUndoKeys(edited);
   const addressOf = (id: string): string => `/preview/${draft.id}/${id}`;

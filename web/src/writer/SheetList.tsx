@@ -57,7 +57,7 @@ export function SheetList({ edited, lesson, current }: SheetListProps) {
     if (to >= 0 && active.id !== over!.id) edited.do({ name: 'moveSheet', sheet: String(active.id), to });
   };
   return (
-    <nav aria-label={t('writer.sheets')} className="-mx-3">
+    <nav aria-label={t('sheet.sheets')} className="-mx-3">
       <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
         <SortableContext items={sheets.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
           <ol className="max-h-[156px] overflow-y-auto">

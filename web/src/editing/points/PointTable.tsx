@@ -187,7 +187,7 @@ function Cell({ label, value, disabled, positive = false, onChange, onProblem }:
     }
     if (read === undefined || (positive && read <= 0)) {
       setWrong(true);
-      onProblem(t(read === undefined ? 'table.notANumber' : 'table.notPositive', { text }));
+      onProblem(t(read === undefined ? 'ui.notANumber' : 'table.notPositive', { text }));
       return;
     }
     setWrong(false);
@@ -199,7 +199,7 @@ function Cell({ label, value, disabled, positive = false, onChange, onProblem }:
     <input
       aria-label={label}
       aria-invalid={wrong || undefined}
-      title={wrong ? t('table.notANumber', { text: text ?? '' }) : String(value)}
+      title={wrong ? t('ui.notANumber', { text: text ?? '' }) : String(value)}
       disabled={disabled}
       value={text ?? String(Math.round(value * 1e6) / 1e6)}
       onChange={(event) => {

@@ -41,7 +41,7 @@ export function Chooser({ scene, question, projection }: ChooserProps) {
     <div
       ref={ref}
       role="dialog"
-      aria-label={t('select.which')}
+      aria-label={t('grips.which')}
       data-chooser
       onKeyDown={onKeyDown}
       className="absolute z-20 flex max-h-60 min-w-40 flex-col overflow-y-auto rounded-lg border border-strong bg-sheet p-1.5 shadow-lg"
@@ -52,7 +52,7 @@ export function Chooser({ scene, question, projection }: ChooserProps) {
           : { top: Math.max(4, y + 10) }),
       }}
     >
-      <p className="px-2 pb-1 text-[12px] text-soft">{t('select.which')}</p>
+      <p className="px-2 pb-1 text-[12px] text-soft">{t('grips.which')}</p>
       {question.grips.map((grip) => (
         <button
           key={gripKey(grip)}

@@ -39,7 +39,7 @@ export function PickLayer({
       ref={ref}
       role="application"
       tabIndex={0}
-      aria-label={t('picture.pickLayer')}
+      aria-label={t('figure.pickLayer')}
       data-pick-layer
       data-draw-layer
       className="absolute inset-0 cursor-crosshair touch-none outline-none select-none"
@@ -48,7 +48,7 @@ export function PickLayer({
       onKeyDown={onKeyDown}
     >
       <p className="absolute top-2 left-4 rounded bg-sheet px-1.5 text-[13px] text-soft" role="status">
-        {t('picture.picking', { count: missing })}
+        {t('figure.picking', { count: missing })}
       </p>
       <svg aria-hidden className="pointer-events-none absolute inset-0 h-full w-full">
         {[...picking.places, cross].map((place, index) => {

@@ -36,4 +36,7 @@ export const figure = {
   failedItem: '{{name}} can’t be drawn: {{reason}}',
   moved: '{{name}} at x {{x}}, y {{y}}',
   fixedHelp: 'This point is fixed.',
+  picking_one: 'Press {{count}} more point',
+  picking_other: 'Press {{count}} points',
+  pickLayer: 'Arrows move the cross, Space sets a point, Escape stops.',
 };

@@ -7,6 +7,7 @@ type ConditionTexts =
   | { readonly text_controlPoints: string; readonly text_editPoints: string };
 
 export const sheet = {
+  sheets: 'Sheets',
   of: 'Sheet {{number}} of {{count}}',
   text: 'Text of the sheet',
   yourTurn: 'Your turn',

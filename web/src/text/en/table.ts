@@ -10,7 +10,6 @@ export const table = {
   weight: 'Weight',
   coordinate: '{{axis}} of {{point}}',
   weightOf: 'Weight of {{point}}',
-  notANumber: '{{text}} is not a number or an expression; nothing was changed.',
   notPositive: 'A weight must be above zero; {{text}} is not.',
   ofShape:
     'This curve was drawn as a shape; its points follow from the shape’s own numbers and can’t be typed here. Freeze it in the list of items to type them.',

@@ -1,7 +1,6 @@
 import type { Shown } from '@bogen/core/figure';
 
 export const writer = {
-  sheets: 'Sheets',
   addSheet: 'Add sheet',
   copySheet: 'Copy this sheet',
   removeSheet: 'Remove this sheet',
