@@ -3,6 +3,7 @@ import { curveOf, looksOf, type FigureDocument, type FigureItem, type Shown } fr
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { combLength, drawCurves } from '../src/figure/paint/drawFigure.js';
 import { facetsWithin } from '../src/figure/paint/drawLooks.js';
+import { fetchLooks } from '../src/figure/paint/looks.js';
 import { wholePane } from '../src/figure/scene/pane.js';
 import { planeProjection } from '../src/figure/geometry/projection.js';
 import { FigureScene } from '../src/figure/scene/scene.js';
@@ -52,7 +53,8 @@ const strokesIn = (drawn: FakeContext, color: string, width?: number): number =>
     .named('stroke')
     .filter(({ strokeStyle, lineWidth }) => strokeStyle === color && (!width || lineWidth === width)).length;
 
-beforeEach(() => {
+beforeEach(async () => {
+  await fetchLooks();
   fakeBitmaps();
   fakeFrames();
 });

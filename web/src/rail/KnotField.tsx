@@ -1,3 +1,4 @@
+import '../text/enRail.js';
 import { useState, useSyncExternalStore } from 'react';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useTranslation } from '../text/text.js';
@@ -23,7 +24,7 @@ export default function KnotField({ scene }: { scene: FigureScene }) {
   return (
     <span className="mr-2 flex items-center gap-2" data-knot-field>
       <ExpressionField
-        label={t('rail.knotTyped')}
+        label={t('railHand.knotTyped')}
         value={knot}
         limits={{ least, most }}
         onChange={(to) => {
@@ -44,10 +45,10 @@ export default function KnotField({ scene }: { scene: FigureScene }) {
       />
       {mark.multiplicity > 1 && (
         <Choice
-          label={t('rail.howMany', { count: mark.multiplicity })}
+          label={t('railHand.howMany', { count: mark.multiplicity })}
           value={alone ? 'one' : 'all'}
           choices={['all', 'one'] as const}
-          name={(value) => t(`rail.${value}`)}
+          name={(value) => t(`railHand.${value}`)}
           onChange={(value) => setAlone(value === 'one')}
         />
       )}

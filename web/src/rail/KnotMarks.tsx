@@ -1,3 +1,4 @@
+import '../text/enRail.js';
 import { domainOf, type Curve } from '@bogen/core/curve';
 import { itemOf } from '@bogen/core/figure';
 import clsx from 'clsx';
@@ -48,7 +49,7 @@ const offRail = 34;
  * and nudged with the arrows; a press on a free place inserts one. All of it as far as whoever is here may do so.
  * Their bars are drawn on the canvas below.
  */
-export default function KnotMarks({ scene, width }: TrackMarksProps) {
+export function KnotMarks({ scene, width }: TrackMarksProps) {
   const { t } = useTranslation();
   const tell = useTold();
   const group = useRef<HTMLDivElement>(null);
@@ -73,12 +74,12 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
     };
     const isLoose = outcome.end && outcome.order > 0;
     const where = outcome.end
-      ? t(isLoose ? 'rail.endLoose' : 'rail.endClamped', values)
+      ? t(isLoose ? 'railHand.endLoose' : 'railHand.endClamped', values)
       : outcome.knot.multiplicity === 0
-        ? t('rail.knotGone', values)
-        : t(outcome.order < 0 ? 'rail.knotWithGap' : 'rail.knotWithOrder', values);
+        ? t('railHand.knotGone', values)
+        : t(outcome.order < 0 ? 'railHand.knotWithGap' : 'railHand.knotWithOrder', values);
     if (outcome.deviation === undefined) return { x, text: where, bad: false };
-    const off = t('rail.curveMoves', { deviation: shownNumber(outcome.deviation, 4) });
+    const off = t('railHand.curveMoves', { deviation: shownNumber(outcome.deviation, 4) });
     return { x, text: `${where} ${off}`, bad: false };
   };
 
@@ -266,11 +267,11 @@ export default function KnotMarks({ scene, width }: TrackMarksProps) {
           key={index}
           role="slider"
           tabIndex={0}
-          aria-label={t('rail.knot', { curve: nameOf(scene.document, item) })}
+          aria-label={t('railHand.knot', { curve: nameOf(scene.document, item) })}
           aria-valuemin={limits[0]}
           aria-valuemax={limits[1]}
           aria-valuenow={value}
-          aria-valuetext={t('rail.knotValue', { value: shownNumber(value, 3), multiplicity })}
+          aria-valuetext={t('railHand.knotValue', { value: shownNumber(value, 3), multiplicity })}
           aria-readonly={!movable}
           data-knot={index}
           className={clsx(

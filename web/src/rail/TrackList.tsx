@@ -1,3 +1,4 @@
+import '../text/enRail.js';
 import { trackNames, type TrackName } from '@bogen/core/figure';
 import { ArrowDown, ArrowUp } from 'lucide-react';
 import type { FigureScene } from '../figure/scene/scene.js';
@@ -38,14 +39,14 @@ export function TrackList({ scene }: { scene: FigureScene }) {
             {on && (
               <>
                 <IconButton
-                  label={t('rail.up', { track })}
+                  label={t('railHand.up', { track })}
                   disabled={index === 0}
                   onPress={() => move(index, -1)}
                 >
                   <ArrowUp aria-hidden size={15} />
                 </IconButton>
                 <IconButton
-                  label={t('rail.down', { track })}
+                  label={t('railHand.down', { track })}
                   disabled={index === rail.tracks.length - 1}
                   onPress={() => move(index, 1)}
                 >

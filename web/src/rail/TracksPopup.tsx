@@ -1,3 +1,4 @@
+import '../text/enRail.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useTranslation } from '../text/text.js';
 import { Popup } from '../ui/Popup.js';
@@ -8,10 +9,10 @@ export default function TracksPopup({ scene, className }: { scene: FigureScene; 
   const { t } = useTranslation();
   return (
     <Popup
-      label={t('rail.choose')}
+      label={t('railHand.choose')}
       trigger={
         <button type="button" className={className}>
-          {t('rail.choose')}
+          {t('railHand.choose')}
         </button>
       }
     >

@@ -1,3 +1,4 @@
+import '../text/enRail.js';
 import { distinctPointCount, grevilleAbscissae } from '@bogen/core/curve';
 import { itemOf } from '@bogen/core/figure';
 import type { Told } from '@bogen/core/lesson';
@@ -21,7 +22,7 @@ const [least, most] = [0.001, 1000] as const;
  * The weights on their track as something to take hold of: pulled up and down, nudged with the arrows, and put back to
  * one with Delete, where whoever is here may do so. Their bars are drawn on the canvas below.
  */
-export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
+export function WeightMarks({ scene, width, height }: TrackMarksProps) {
   const { t } = useTranslation();
   const tell = useTold();
   const group = useRef<HTMLDivElement>(null);
@@ -122,7 +123,7 @@ export default function WeightMarks({ scene, width, height }: TrackMarksProps) {
           role="slider"
           tabIndex={0}
           aria-orientation="vertical"
-          aria-label={t('rail.weightOf', { point: `P${index}`, curve: nameOf(document, id) })}
+          aria-label={t('railHand.weightOf', { point: `P${index}`, curve: nameOf(document, id) })}
           aria-valuemin={least}
           aria-valuemax={most}
           aria-valuenow={weight}

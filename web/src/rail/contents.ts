@@ -1,5 +1,5 @@
 import { looksOf } from '@bogen/core/figure';
-import { comparedCurve } from '../figure/paint/drawDeviation.js';
+import { comparedCurve } from '../figure/scene/compared.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import type { TrackContents } from './track.js';
 

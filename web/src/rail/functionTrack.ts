@@ -1,6 +1,6 @@
 import { trackOf, type Plot, type PlotInput, type TrackName } from '@bogen/core/figure';
 import { linearScale, type LinearScale } from '../figure/geometry/linearScale.js';
-import { distancesOf } from '../figure/paint/drawDeviation.js';
+import { distancesOf } from '../figure/scene/compared.js';
 import { samplesOf } from '../figure/geometry/geometry.js';
 import { addLine } from '../figure/geometry/path.js';
 import { shownScientific, superscript } from '../text/number.js';

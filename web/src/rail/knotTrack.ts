@@ -1,4 +1,4 @@
-import { lazyMarks } from './lazyMarks.js';
+import { lazyPart } from '../ui/lazyPart.js';
 import { distinctPointCount, domainOf, grevilleAbscissae, spansOf } from '@bogen/core/curve';
 import { distinctKnotsOf } from '../figure/geometry/geometry.js';
 import { drawJump, jumpsOf } from '../figure/paint/jumpMark.js';
@@ -10,7 +10,7 @@ import { drawLitBand, plotFont, type Track } from './track.js';
 export const knotTrack: Track = {
   name: 'knots',
   height: 70,
-  Marks: lazyMarks(() => import('./KnotMarks.js')),
+  Marks: lazyPart(async () => (await import('./KnotMarks.js')).KnotMarks),
   // What jumps at the knots depends on the points; the text tells whether it changed.
   dependsOn: ({ curve, lit }) => [curve.knots, [...jumpsOf(curve).values()].join(' '), lit?.from, lit?.to],
   valuesAt: ({ curve }, u) => {

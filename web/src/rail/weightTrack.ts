@@ -1,6 +1,6 @@
 import { distinctPointCount, grevilleAbscissae } from '@bogen/core/curve';
 import { trackOf } from '@bogen/core/figure';
-import { lazyMarks } from './lazyMarks.js';
+import { lazyPart } from '../ui/lazyPart.js';
 import { shownNumber } from '../text/number.js';
 import { drawLine, inputOf } from './functionTrack.js';
 import { weightScale, weightsOf } from './weightScale.js';
@@ -11,7 +11,7 @@ import { drawKnotLines, drawLitBand, plotFont, type Track } from './track.js';
 export const weightTrack: Track = {
   name: 'weights',
   height: 96,
-  Marks: lazyMarks(() => import('./WeightMarks.js')),
+  Marks: lazyPart(async () => (await import('./WeightMarks.js')).WeightMarks),
   dependsOn: ({ curve, lit }) => [curve.weights, curve.knots, lit?.index, lit?.from, lit?.to],
   valuesAt: (contents, u) =>
     (trackOf('weights').plots ?? []).flatMap(({ at }) => {

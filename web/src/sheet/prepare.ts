@@ -14,6 +14,7 @@ import {
   lengthOf,
 } from '../figure/geometry/geometry.js';
 import { stillHost } from '../figure/scene/host.js';
+import { fetchLooks } from '../figure/paint/looks.js';
 import { jumpsOf } from '../figure/paint/jumpMark.js';
 import { wholePane, type Pane } from '../figure/scene/pane.js';
 import { planeProjection } from '../figure/geometry/projection.js';
@@ -67,6 +68,7 @@ function* stepsToDraw(document: FigureDocument, palette: Palette): Generator<voi
       const input = { ...contents, context, axis, width: projection.width, height: track.height, palette };
       track.drawGround?.(input);
       track.draw(input);
+      track.drawNames?.(input);
       track.drawScale?.(input);
       track.valuesAt(contents, scene.cursor);
     });
@@ -91,6 +93,8 @@ export function* stepsToPrepare(document: FigureDocument, palette: Palette): Gen
  */
 export function prepareFigures(documents: readonly FigureDocument[], palette: Palette): () => void {
   const steps = (function* () {
+    // Also for a figure that shows such looks only when the connection is gone.
+    void fetchLooks().catch(() => undefined);
     for (const document of documents) yield* stepsToPrepare(document, palette);
   })();
   let stop = whenIdle(function work(hasTime) {

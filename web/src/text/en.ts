@@ -1,5 +1,6 @@
 import type { EditingTexts } from './enEditing.js';
 import type { PagesTexts } from './enPages.js';
+import type { RailTexts } from './enRail.js';
 import { app } from './en/app.js';
 import { facts } from './en/facts.js';
 import { failed } from './en/failed.js';
@@ -25,4 +26,4 @@ export const en = {
   ui,
 };
 
-export type Texts = typeof en & EditingTexts & PagesTexts;
+export type Texts = typeof en & EditingTexts & PagesTexts & RailTexts;

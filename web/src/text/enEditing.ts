@@ -2,6 +2,7 @@ import { apart } from './en/apart.js';
 import { calculation } from './en/calculation.js';
 import { change } from './en/change.js';
 import { compare } from './en/compare.js';
+import { conflict } from './en/conflict.js';
 import { construction } from './en/construction.js';
 import { details } from './en/details.js';
 import { draw } from './en/draw.js';
@@ -22,6 +23,7 @@ const editing = {
   calculation,
   change,
   compare,
+  conflict,
   construction,
   details,
   draw,

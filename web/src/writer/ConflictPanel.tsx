@@ -18,7 +18,7 @@ export function ConflictPanel({ draft }: { draft: OpenDraft }) {
   const keep = useMutation({
     mutationFn: () => {
       const { document } = edited.store.getState().history;
-      const title = t('save.copyName', { title: document.title }).slice(0, 200);
+      const title = t('conflict.copyName', { title: document.title }).slice(0, 200);
       return call('createLesson', {
         params: { course: draft.course.id },
         body: { document: { ...document, title } },
@@ -43,12 +43,12 @@ export function ConflictPanel({ draft }: { draft: OpenDraft }) {
       open
       closable={false}
       onClose={() => undefined}
-      title={t('save.conflictTitle')}
-      lead={t('save.conflictLead', { count })}
+      title={t('conflict.title')}
+      lead={t('conflict.lead', { count })}
     >
-      {choice(t('save.putOnTop'), t('save.putOnTopHelp'), () => edited.putOnTop(), true)}
-      {choice(t('save.keepAsCopy'), t('save.keepAsCopyHelp'), () => keep.mutate())}
-      {choice(t('save.takeTheirs'), t('save.takeTheirsHelp'), () => edited.takeNewer(newer))}
+      {choice(t('conflict.putOnTop'), t('conflict.putOnTopHelp'), () => edited.putOnTop(), true)}
+      {choice(t('conflict.keepAsCopy'), t('conflict.keepAsCopyHelp'), () => keep.mutate())}
+      {choice(t('conflict.takeTheirs'), t('conflict.takeTheirsHelp'), () => edited.takeNewer(newer))}
       <ProblemText error={keep.error} />
     </Panel>
   );

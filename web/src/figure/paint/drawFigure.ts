@@ -17,14 +17,11 @@ import {
 } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { distinctKnotsOf, largestCurvature, samplesOf } from '../geometry/geometry.js';
-import { drawDeviation } from './drawDeviation.js';
-import { drawHodograph } from './drawHodograph.js';
-import { drawAlong, drawHulls, drawLooks } from './drawLooks.js';
 import { drawFollowing, drawMarks } from './drawMarks.js';
 import { handlePlace, handlesOf } from '../scene/handles.js';
 import { drawPreviews, drawShapeHandles } from './drawPreviews.js';
 import { drawJump, jumpsOf } from './jumpMark.js';
-import { drawReach } from './drawReach.js';
+import { looksFor, showsAlong, showsAtCursor } from './looks.js';
 import { write } from './drawText.js';
 import type { Pane } from '../scene/pane.js';
 import { addSamples, addSpans, tracePoints } from '../geometry/path.js';
@@ -91,7 +88,8 @@ export function drawCurves(
   const covers = (key: 'hulls' | 'spans', item: FigureItem): boolean | undefined =>
     document.rail.item === item.id ? isShown(document, key, item) : item.shown?.[key];
   for (const { item, curve } of curves) {
-    if (covers('hulls', item) && isPlane(curve)) drawHulls(context, curve, projection, palette);
+    if (covers('hulls', item) && isPlane(curve))
+      looksFor(scene)?.drawHulls(context, curve, projection, palette);
   }
   for (const { item, curve } of curves) {
     const color = item.color ? palette.items[item.color] : palette.ink;
@@ -110,7 +108,9 @@ export function drawCurves(
       drawPolygon(context, curve.points, projection, palette);
     const lit = scene.litSupport?.item === item.id ? scene.litSupport : null;
     if (lit && isMain) drawPart(context, samplesOf(curve), projection, lit.from, lit.to, palette.accent);
-    if (onRail && shows('deviation')) drawDeviation(context, scene, curve, projection, palette);
+    if (onRail && shows('deviation')) {
+      looksFor(scene)?.drawDeviation(context, scene, curve, projection, palette);
+    }
     const width = lineWidths[item.lineWeight ?? 'medium'];
     if (covers('spans', item)) {
       drawSpans(context, samplesOf(curve), projection, palette, item.lineWeight ? width + 1.25 : 3, runs);
@@ -124,7 +124,9 @@ export function drawCurves(
     }
     if (shows('knots')) drawKnots(context, curve, projection, palette, part);
     if (isMain && shows('start')) drawStart(context, curve, projection, palette);
-    if (isPlane(curve)) drawAlong(context, scene, item, curve, projection, palette);
+    if (isPlane(curve) && showsAlong(document, item)) {
+      looksFor(scene)?.drawAlong(context, scene, item, curve, projection, palette);
+    }
   }
 }
 
@@ -152,12 +154,17 @@ export function drawOver(
   palette: Palette,
   pane: Pane,
 ): void {
-  if (pane.shows(scene.document.rail.item)) {
-    drawLooks(context, scene, projection, palette);
+  const { document } = scene;
+  if (pane.shows(document.rail.item)) {
+    const shows = showsAtCursor(document, itemOf(document, document.rail.item!)) || scene.pointed.highlight;
+    const looks = shows ? looksFor(scene) : undefined;
+    looks?.drawAtCursor(context, scene, projection, palette);
     drawCursor(context, scene, projection, palette);
-    drawHodograph(context, scene, projection, palette, pane);
+    looks?.drawHodograph(context, scene, projection, palette, pane);
   }
-  drawReach(context, scene, projection, palette, pane);
+  if (scene.host.motion() === 'hand') {
+    looksFor(scene)?.drawReach(context, scene, projection, palette, pane);
+  }
   drawHeldHalo(context, scene, projection, palette, pane);
   drawPreviews(context, scene, projection, palette);
   const { snapped } = scene.previews;

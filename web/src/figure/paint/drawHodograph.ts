@@ -1,7 +1,7 @@
 import { derivativesAt, type Point } from '@bogen/core/curve';
 import { curveOf, isShown, itemOf } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
-import { arrow, type Pixel } from './drawDerivatives.js';
+import { arrow, type Pixel } from './arrow.js';
 import { write } from './drawText.js';
 import { samplesOf } from '../geometry/geometry.js';
 import type { Pane } from '../scene/pane.js';

@@ -13,8 +13,12 @@ import {
 } from '@bogen/core/curve';
 import { curveOf, isShown, itemOf, looksOf, type FigureItem, type Shown } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
+import { arrow } from './arrow.js';
 import { drawConstruction } from './drawConstruction.js';
-import { arrow, drawDerivatives } from './drawDerivatives.js';
+import { drawDerivatives } from './drawDerivatives.js';
+export { drawDeviation } from './drawDeviation.js';
+export { drawHodograph } from './drawHodograph.js';
+export { drawReach } from './drawReach.js';
 import { tracePoints } from '../geometry/path.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
@@ -59,7 +63,7 @@ export function drawAlong(
  * What is shown at the cursor of the rail's curve: tangent and normal, derivatives, the osculating circle,
  * the construction.
  */
-export function drawLooks(
+export function drawAtCursor(
   context: Context,
   scene: FigureScene,
   projection: Projection,

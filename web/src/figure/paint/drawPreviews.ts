@@ -8,7 +8,7 @@ import type { Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { FigurePreview } from '../scene/sceneParts.js';
-import { arrow } from './drawDerivatives.js';
+import { arrow } from './arrow.js';
 import { write } from './drawText.js';
 
 type Context = CanvasRenderingContext2D;

@@ -13,6 +13,7 @@ import type { LoadedPicture } from './drawGround.js';
 import { drawGround } from './drawGround.js';
 import { drawMarks } from './drawMarks.js';
 import { drawBitmap, isSame, kept, type Kept } from './kept.js';
+import { looksHere } from './looks.js';
 import { changedSpans } from '../geometry/changedPart.js';
 import { editPointsOf } from '../geometry/geometry.js';
 import { handlesOf } from '../scene/handles.js';
@@ -101,7 +102,7 @@ export class Layers {
       drawPoints(own, scene, projection, palette, pane);
     };
     const { document, litSupport } = scene;
-    const parts: unknown[] = [document, litSupport?.item, litSupport?.index];
+    const parts: unknown[] = [document, litSupport?.item, litSupport?.index, looksHere()];
     for (const { picture, image } of pictures) parts.push(picture, image);
     const isAgain = this.drawn && isSame(parts, this.restingParts);
     this.restingParts = parts;
@@ -124,7 +125,7 @@ export class Layers {
     };
     const parted = [...spans].flatMap(([id, range]) => (range ? [id] : []));
     const ranges = [...spans].map(([id, range]) => [id, range?.before]).join();
-    const looked = [shown, looks, rail.item, ranges, combLength(scene)];
+    const looked = [shown, looks, looksHere(), rail.item, ranges, combLength(scene)];
     const part = (moves: boolean): Pane => ({
       ...pane,
       shows: (id) => id !== null && moving.has(id) === moves && pane.shows(id),

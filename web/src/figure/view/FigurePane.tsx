@@ -1,11 +1,11 @@
 import { handlesOfShape, itemOf, pictureHandles, type PointKind } from '@bogen/core/figure';
 import clsx from 'clsx';
-import { lazy, Suspense, useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
-import { Chooser } from '../handles/Chooser.js';
+import { Suspense, useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { useGround } from '../handles/useGround.js';
 import { useFonts } from '../../theme/fonts.js';
 import { useTheme } from '../../theme/theme.js';
 import { Deferred } from '../../ui/Deferred.js';
+import { lazyPart } from '../../ui/lazyPart.js';
 import { hasSize, prepare, useSize } from '../paint/canvas.js';
 import { CursorHandle } from '../handles/CursorHandle.js';
 import { Handles } from '../handles/Handles.js';
@@ -23,7 +23,8 @@ import { useParts } from '../scene/useScene.js';
 import { useZoom } from './zoom.js';
 
 /** Only two curves side by side have them; without a connection they are missing, and the page goes on. */
-const PaneFacts = lazy(() => import('./PaneFacts.js').catch(() => ({ default: () => null })));
+const PaneFacts = lazyPart(async () => (await import('./PaneFacts.js')).PaneFacts);
+const Chooser = lazyPart(async () => (await import('../handles/Chooser.js')).Chooser);
 
 interface FigurePaneProps {
   readonly scene: FigureScene;
@@ -165,7 +166,9 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
       )}
       <Over projection={projection}>
         {scene.selected.question?.pane === pane.key && (
-          <Chooser scene={scene} question={scene.selected.question} projection={projection} />
+          <Suspense>
+            <Chooser scene={scene} question={scene.selected.question} projection={projection} />
+          </Suspense>
         )}
         <HandWords scene={scene} projection={projection} />
         {children?.(projection)}

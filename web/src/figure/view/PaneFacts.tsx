@@ -7,7 +7,7 @@ import { continuityOf } from '../geometry/geometry.js';
 import type { FigureScene } from '../scene/scene.js';
 
 /** What tells two curves side by side apart: points, spans, least continuity, and how smooth the comb is. */
-export default function PaneFacts({ scene, item }: { scene: FigureScene; item: string }) {
+export function PaneFacts({ scene, item }: { scene: FigureScene; item: string }) {
   const { t } = useTranslation();
   const kept = useRef(curveOf(scene.evaluation, item));
   const settled = useSyncExternalStore(scene.onRest, () => {

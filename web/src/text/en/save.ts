@@ -18,17 +18,6 @@ export const save = {
   asideCopy: 'Copy as text',
   asideCopied: 'Copied.',
   asideForget: 'Forget them',
-  conflictTitle: 'This lesson was changed elsewhere',
-  conflictLead_one:
-    'Perhaps in another window. Your {{count}} change since then is kept here. What should become of it?',
-  conflictLead_other:
-    'Perhaps in another window. Your {{count}} changes since then are kept here. What should become of them?',
-  putOnTop: 'Put mine on top',
-  putOnTopHelp: 'Your changes are applied again on top of the newer version.',
-  keepAsCopy: 'Keep mine as a new lesson',
-  keepAsCopyHelp: 'Both versions are kept; yours gets its own place on the shelf.',
-  takeTheirs: 'Take the newer version',
-  takeTheirsHelp: 'Your changes are dropped.',
   merged: 'This was also changed on another device. Both sets of changes are kept.',
   someOver_one: 'Where both changed the same thing, yours came later and is kept.',
   someOver_other: 'Where both changed the same thing ({{count}} times), yours came later and is kept.',
@@ -36,6 +25,5 @@ export const save = {
   someDropped_other: '{{count}} changes of yours no longer fit and are set aside.',
   undo: 'Undo',
   redo: 'Redo',
-  copyName: '{{title}} (my copy)',
   retry: 'Send now',
 };
