@@ -48,6 +48,7 @@ export * from '../src/curve/length.js';
 export * from '../src/curve/conic.js';
 export * from '../src/curve/circle.js';
 export * from '../src/curve/classifyConic.js';
+export * from '../src/curve/conicLines.js';
 export * from '../src/curve/circleError.js';
 export * from '../src/curve/hausdorff.js';
 export * from '../src/curve/features.js';

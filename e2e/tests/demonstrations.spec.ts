@@ -426,6 +426,11 @@ test('a conic by its ends: kind and equation follow rho, whichever is held', asy
   const item = await lastItem(page);
   if (item.kind !== 'shape' || item.shape.kind !== 'conic') throw new Error('no conic');
   await page.getByLabel('Curve', { exact: true }).selectOption(item.id);
+  // The conic goes on beyond its piece, with its axes and foci.
+  await page.getByRole('button', { name: 'Look …' }).click();
+  await page.getByLabel('Conic at the cursor, where the degree is 2').check();
+  await page.keyboard.press('Escape');
+  await expect.poll(async () => (await figure(page)).shown.conic).toBe(true);
   const card = page.locator('[data-facts-card]');
   const facts = async (): Promise<void> => {
     if (await card.isVisible()) return;
@@ -457,6 +462,7 @@ test('a conic by its ends: kind and equation follow rho, whichever is held', asy
     await page.keyboard.press('Escape');
     await facts();
     await expect(card).toContainText(kind);
+    if (process.env['SHOTS']) await page.screenshot({ path: `/tmp/conic-${kind}.png` });
   }
 });
 

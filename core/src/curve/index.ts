@@ -3,7 +3,9 @@ export { setNodeKind, type ChainNode, type NodeKind } from './bezierChain.js';
 export { enclosedArea } from './area.js';
 export { circleError } from './circleError.js';
 export { arcFromBulge, arcFromEnds, arcThroughPoints, exactCircle, exactEllipse } from './circle.js';
+export { classifyConic, type ConicClass } from './classifyConic.js';
 export { conicFromShoulder } from './conic.js';
+export { asymptotesOf, directricesOf, type StraightLine } from './conicLines.js';
 export { deBoorConstruction, deCasteljauConstruction, type Construction } from './construct.js';
 export {
   guaranteedContinuity,
@@ -48,6 +50,7 @@ export { reduceDegree } from './reduceDegree.js';
 export { sampleCurve, type CurveSamples } from './sample.js';
 export { basisAt, sampleBasis, type BasisSamples } from './sampleBasis.js';
 export { sampleDistances } from './sampleDistances.js';
+export { extractPart } from './split.js';
 export { supportOf } from './support.js';
 export { validateCurve } from './validate.js';
 export { removeKnot } from './removeKnot.js';

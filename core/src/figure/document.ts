@@ -60,6 +60,8 @@ const shown = object({
   derivatives: optional(flag),
   osculating: optional(flag),
   construction: optional(flag),
+  /** At the cursor, of a curve of degree 2: the conic of its span, with axes, foci, asymptotes and directrices. */
+  conic: optional(flag),
   /** The curve of first derivatives, in an inset. */
   hodograph: optional(flag),
 });
@@ -247,6 +249,7 @@ export const shownByDefault: Readonly<Required<Shown>> = {
   osculating: false,
   construction: false,
   hodograph: false,
+  conic: false,
 };
 
 /** What can be shown of each item, and not only of the rail's curve. */

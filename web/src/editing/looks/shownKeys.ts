@@ -20,7 +20,7 @@ export const shownGroups = {
     'facets',
     'deviation',
   ],
-  cursor: ['vectors', 'derivatives', 'osculating', 'construction', 'hodograph'],
+  cursor: ['vectors', 'derivatives', 'osculating', 'construction', 'conic', 'hodograph'],
 } as const satisfies Record<string, readonly Key[]>;
 
 /** The single key that shows or hides each: a letter of its name. */
@@ -44,4 +44,5 @@ export const shownKeys: Readonly<Record<Key, string>> = {
   osculating: 'o',
   construction: 'a',
   hodograph: 'g',
+  conic: 'i',
 };

@@ -14,6 +14,7 @@ import {
 import { curveOf, isShown, itemOf, looksOf, type FigureItem, type Shown } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { arrow } from './arrow.js';
+import { drawConic } from './drawConic.js';
 import { drawConstruction } from './drawConstruction.js';
 import { drawDerivatives } from './drawDerivatives.js';
 export { drawDeviation } from './drawDeviation.js';
@@ -75,6 +76,7 @@ export function drawAtCursor(
   const item = itemOf(document, document.rail.item!);
   const shows = (key: keyof Shown): boolean => isShown(document, key, item);
   if (shows('osculating')) drawOsculating(context, curve, scene.cursor, projection, palette);
+  if (shows('conic')) drawConic(context, curve, scene.cursor, projection, palette);
   if (shows('construction')) drawConstruction(context, scene, curve, projection, palette);
   if (shows('vectors')) drawVectors(context, curve, scene.cursor, projection, palette);
   if (shows('derivatives')) drawDerivatives(context, curve, scene.cursor, projection, palette);

@@ -32,7 +32,7 @@ export function looksFor(scene: FigureScene): Looks | undefined {
 
 /** Looks along a curve, and at the cursor of the rail's curve. */
 const along = ['facets', 'ticks', 'extremes'] as const;
-const atCursor = ['osculating', 'construction', 'vectors', 'derivatives', 'hodograph'] as const;
+const atCursor = ['osculating', 'construction', 'vectors', 'derivatives', 'conic', 'hodograph'] as const;
 
 const showsOf =
   (keys: readonly (keyof Shown)[]) => (document: FigureDocument, item: FigureItem | undefined) =>
