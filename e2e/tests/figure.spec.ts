@@ -451,6 +451,70 @@ test('a knot is inserted by pointing, pulled off the rail, and raised and lowere
   });
 });
 
+test('a knot is inserted by pulling it along the curve in the figure, or by a key, and refused where it is too many', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Knots on the curve');
+  const curve = async (): Promise<Curve> => {
+    const item = (await figure(page)).items.find(({ id }) => id === 'curve')!;
+    if (item.kind !== 'curve') throw new Error('no curve');
+    return item.curve;
+  };
+  const first = await curve();
+  const inner = first.knots[first.degree + 1]!;
+  const adder = page.getByRole('button', { name: /^Insert a knot in/ });
+  const at = await screenOf(page);
+  const box = (await adder.boundingBox())!;
+  const centre = [box.x + box.width / 2, box.y + box.height / 2] as const;
+
+  await test.step('held, it shows the new points; Escape leaves no trace; let go, it is inserted', async () => {
+    const cursor = await page.getByLabel('Parameter of the cursor').inputValue();
+    await page.mouse.move(...centre);
+    await page.mouse.down();
+    await expect(handle(page, 'curve/P6')).toHaveCount(1);
+    await page.mouse.move(centre[0] + 60, centre[1] + 10, { steps: 4 });
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/knot-on-curve.png' });
+    await page.keyboard.press('Escape');
+    await page.mouse.up();
+    await expect(handle(page, 'curve/P6')).toHaveCount(0);
+    await expect(page.getByLabel('Parameter of the cursor')).toHaveValue(cursor);
+    await page.mouse.move(...centre);
+    await page.mouse.down();
+    await page.mouse.move(centre[0] + 60, centre[1] + 10, { steps: 4 });
+    await page.mouse.up();
+    await expect.poll(async () => (await curve()).points.length).toBe(first.points.length + 1);
+    expect(largestDistance(first, await curve()).distance).toBeLessThan(1e-9);
+  });
+  await test.step('next to a knot it is that knot, up to the degree; more is refused where the hand is', async () => {
+    const onto = at(pointAt(first, inner));
+    for (let times = 2; times <= first.degree; times++) {
+      const { x, y, width, height } = (await adder.boundingBox())!;
+      const from = await placeOf(page, 'cursor');
+      await page.mouse.move(x + width / 2, y + height / 2);
+      await page.mouse.down();
+      await page.mouse.move(x + width / 2 + onto[0] - from.x + 2, y + height / 2 + onto[1] - from.y, {
+        steps: 5,
+      });
+      await page.mouse.up();
+      await expect
+        .poll(async () => (await curve()).knots.filter((knot) => knot === inner).length)
+        .toBe(times);
+    }
+    await adder.focus();
+    await page.keyboard.press('Enter');
+    await expect(page.getByText(/at most 3 is allowed for degree 3/)).toBeVisible();
+    expect((await curve()).knots.filter((knot) => knot === inner)).toHaveLength(first.degree);
+    await page.keyboard.press('ArrowRight');
+    await expect(page.getByText(/at most 3 is allowed/)).toHaveCount(0);
+    await page.keyboard.press('Enter');
+    await expect.poll(async () => (await curve()).knots.length).toBe(first.knots.length + first.degree + 1);
+    expect(largestDistance(first, await curve()).distance).toBeLessThan(1e-9);
+  });
+  for (let k = 0; k < first.degree + 1; k++) await page.keyboard.press('Control+z');
+  await expect.poll(curve).toEqual(first);
+});
+
 test('a weight is pulled on its track, nudged by the keys, and put back with Delete', async ({
   newContext,
 }) => {

@@ -29,6 +29,7 @@ import { FigurePanels } from '../editing/FigurePanels.js';
 import { FigureTools, type Mode } from '../editing/FigureTools.js';
 import type { PanelName } from '../editing/panels.js';
 import { JointMarks } from '../editing/joints/JointMarks.js';
+import { KnotAdder } from '../editing/knot/KnotAdder.js';
 import { StartHandle } from '../editing/start/StartHandle.js';
 import { WeightPoints } from '../editing/weights/WeightPoints.js';
 import { removeSelected } from '../editing/items/removeSelected.js';
@@ -228,6 +229,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
                 <JointMarks scene={scene} projection={projection} pane={pane} />
                 <WeightPoints scene={scene} projection={projection} pane={pane} />
                 <StartHandle scene={scene} projection={projection} pane={pane} />
+                <KnotAdder scene={scene} projection={projection} pane={pane} />
               </>
             )}
             onToggle={mode === 'loose' ? toggle : undefined}

@@ -8,7 +8,7 @@ export interface FigureState {
   readonly evaluation: Evaluation;
 }
 
-/** A place that a grip on the move snaps to, and what it is, in words. */
+/** A place that a grip on the move snaps to, or beside which something is said of it, in words. */
 export interface Snap {
   readonly at: Point;
   readonly words: string;

@@ -18,4 +18,7 @@ export const joints = {
   angle: 'tangents differ by',
   speeds: 'speeds differ by',
   curvatures: 'curvatures differ by',
+  addKnot: 'Insert a knot in {{curve}} at the cursor',
+  addKnotHelp:
+    'Press to insert a knot at the cursor, or pull along the curve to the place for it. Arrows move the cursor, Enter inserts.',
 };
