@@ -149,7 +149,7 @@ export function KnotAdder({
       const now = scene.railCurve;
       if (!now) return;
       const [x, y] = leftOf(now, scene.cursor, projection, away);
-      const transform = `translate(${(x - 11).toFixed(1)}px, ${(y - 11).toFixed(1)}px)`;
+      const transform = `translate(${(x - 13).toFixed(1)}px, ${(y - 13).toFixed(1)}px)`;
       if (element.style.transform !== transform) element.style.transform = transform;
     });
   });
@@ -161,14 +161,20 @@ export function KnotAdder({
       type="button"
       aria-label={t('joints.addKnot', { curve: nameOf(scene.document, item) })}
       title={t('joints.addKnotHelp')}
-      className="mark absolute top-0 left-0 grid size-[22px] cursor-copy touch-none place-items-center rounded-full border border-strong bg-sheet/80 will-change-transform focus-visible:ring-3 focus-visible:ring-accent/40"
+      className="mark absolute top-0 left-0 grid size-[26px] cursor-copy touch-none place-items-center rounded-full will-change-transform focus-visible:ring-3 focus-visible:ring-accent/40"
       data-add-knot
       onPointerDown={onPointerDown}
       onMouseDown={onMouseDown}
       onKeyDown={onKeyDown}
       onBlur={() => scene.previews.setRefused(null)}
     >
-      <Plus aria-hidden size={12} />
+      {/* Smaller than what a finger takes hold of. */}
+      <span
+        aria-hidden
+        className="grid size-5 place-items-center rounded-full border border-strong bg-sheet/80"
+      >
+        <Plus size={12} />
+      </span>
     </button>
   );
 }

@@ -88,7 +88,7 @@ export function StartHandle({
       const length = Math.hypot(tangent![0]!, tangent![1]!) || 1;
       // To the right of the direction in which the curve runs, with y downwards on the screen.
       const [dx, dy] = [(tangent![1]! / length) * away, (tangent![0]! / length) * away];
-      element.style.transform = `translate(${(x + dx - 11).toFixed(1)}px, ${(y + dy - 11).toFixed(1)}px)`;
+      element.style.transform = `translate(${(x + dx - 13).toFixed(1)}px, ${(y + dy - 13).toFixed(1)}px)`;
     });
   });
 
@@ -104,11 +104,15 @@ export function StartHandle({
       aria-valuemax={end}
       aria-valuenow={start}
       title={t('figure.startHelp')}
-      className="mark absolute top-0 left-0 grid size-[22px] cursor-grab touch-none place-items-center rounded-full border border-dashed border-strong bg-sheet/80 focus-visible:ring-3 focus-visible:ring-accent/40"
+      className="mark absolute top-0 left-0 grid size-[26px] cursor-grab touch-none place-items-center rounded-full focus-visible:ring-3 focus-visible:ring-accent/40"
       data-start-handle
       {...hold}
     >
-      <span aria-hidden className="font-mono text-[10px] leading-none">
+      {/* Smaller than what a finger takes hold of. */}
+      <span
+        aria-hidden
+        className="grid size-[22px] place-items-center rounded-full border border-dashed border-strong bg-sheet/80 font-mono text-[10px] leading-none"
+      >
         0
       </span>
     </button>

@@ -117,7 +117,7 @@ export function WeightPoints({ scene, projection, pane }: WeightPointsProps) {
               ratio: shownNumber(share / (1 - share), 3),
             })}
             data-weight-point={k}
-            className="mark pointer-events-auto absolute top-0 left-0 -mt-[11px] -ml-[11px] grid size-[22px] cursor-grab touch-none place-items-center rounded-full outline-none focus-visible:ring-3 focus-visible:ring-accent/40"
+            className="mark pointer-events-auto absolute top-0 left-0 -mt-[13px] -ml-[13px] grid size-[26px] cursor-grab touch-none place-items-center rounded-full outline-none focus-visible:ring-3 focus-visible:ring-accent/40"
           >
             {/* A bar across would be taken for a fixed point; a small triangle stands on the leg like a balance. */}
             <svg aria-hidden width={11} height={10} viewBox="0 0 11 10">
