@@ -483,8 +483,9 @@ test('a weight is pulled by its weight point on the leg of the polygon', async (
   // In the middle of its leg while both ends weigh the same; three quarters along it means three times as much.
   const box = (await marks.nth(1).boundingBox())!;
   const [a, b] = [await placeOf(page, 'curve/P1'), await placeOf(page, 'curve/P2')];
-  expect(Math.abs(box.x + 11 - (a.x + b.x) / 2)).toBeLessThan(2);
-  await page.mouse.move(box.x + 11, box.y + 11);
+  const middle = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+  expect(Math.abs(middle.x - (a.x + b.x) / 2)).toBeLessThan(2);
+  await page.mouse.move(middle.x, middle.y);
   await page.mouse.down();
   await page.mouse.move(a.x + 0.75 * (b.x - a.x), a.y + 0.75 * (b.y - a.y), { steps: 5 });
   if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/weight-point.png' });

@@ -6,6 +6,7 @@ import type { Projection } from '../../figure/geometry/projection.js';
 import { alongCurve } from '../../figure/hold/parameter.js';
 import { useHold, type Holdable } from '../../figure/hold/useHold.js';
 import type { ValueSpace } from '../../figure/hold/valueSpace.js';
+import { handlePlace, handlesOf } from '../../figure/scene/handles.js';
 import { nameOf } from '../../figure/scene/names.js';
 import type { Pane } from '../../figure/scene/pane.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
@@ -15,8 +16,11 @@ import { knotUnit, mayChangeKnots } from '../../rail/knotMarks.js';
 import { shownNumber, superscript } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 
-/** Pixels from the curve to the handle: on the other side of it than the handle of the start. */
+/** Dots from the curve to the handle: to its left, or where a point lies there, to its right or farther away. */
 const away = 21;
+const places = [away, -away, 2 * away, -2 * away] as const;
+/** Dots from a point within which the handle would lie over it. */
+const clear = 26;
 
 /** Pixels within which a place on the curve is that of a knot that is there already. */
 const reach = 7;
@@ -51,6 +55,20 @@ function leftOf(curve: Curve, u: number, projection: Projection, dots: number): 
   const length = Math.hypot(tangent![0]!, tangent![1]!) || 1;
   // With y downwards on the screen.
   return [x - (tangent![1]! / length) * dots, y - (tangent![0]! / length) * dots];
+}
+
+/** Where the handle lies over no point that can be taken hold of, or over as few as can be. */
+function freePlace(scene: FigureScene, pane: Pane, projection: Projection, curve: Curve): number {
+  const points = handlesOf(scene, pane).flatMap((handle) => {
+    const place = handlePlace(scene, handle);
+    return place ? [projection.toScreen(place)] : [];
+  });
+  const roomAt = (dots: number): number => {
+    const [x, y] = leftOf(curve, scene.cursor, projection, dots);
+    return Math.min(...points.map(([px, py]) => Math.hypot(px - x, py - y)), Infinity);
+  };
+  const rooms = places.map((dots) => ({ dots, room: roomAt(dots) }));
+  return (rooms.find(({ room }) => room >= clear) ?? rooms.sort((a, b) => b.room - a.room)[0]!).dots;
 }
 
 /**
@@ -145,10 +163,13 @@ export function KnotAdder({
   useLayoutEffect(() => {
     const element = ref.current;
     if (!element) return undefined;
+    let dots: number = away;
     return scene.addPainter(() => {
       const now = scene.railCurve;
       if (!now) return;
-      const [x, y] = leftOf(now, scene.cursor, projection, away);
+      // While something is in the hand it keeps its side.
+      if (scene.host.motion() === 'rest') dots = freePlace(scene, pane, projection, now);
+      const [x, y] = leftOf(now, scene.cursor, projection, dots);
       const transform = `translate(${(x - 13).toFixed(1)}px, ${(y - 13).toFixed(1)}px)`;
       if (element.style.transform !== transform) element.style.transform = transform;
     });
