@@ -172,9 +172,16 @@ export async function dragTo(page: Page, name: string, to: [number, number]): Pr
 
 /** Pixels to the drawing's unit, by two handles that stand apart. */
 export async function scaleOf(page: Page): Promise<number> {
-  const names = await page
-    .locator('[data-handle*="/P"]')
-    .evaluateAll((elements) => elements.map((element) => element.getAttribute('data-handle')!));
+  // From sheet to sheet there are none for a moment.
+  let names: string[] = [];
+  await expect
+    .poll(async () => {
+      names = await page
+        .locator('[data-handle*="/P"]')
+        .evaluateAll((elements) => elements.map((element) => element.getAttribute('data-handle')!));
+      return names.length;
+    })
+    .toBeGreaterThan(1);
   const [a, b] = [names[0]!, names.at(-1)!];
   const [pa, pb, ca, cb] = [
     await placeOf(page, a),
