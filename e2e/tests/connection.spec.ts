@@ -246,3 +246,22 @@ test('a sheet is drawn while its work is fetched, and one that was worked on is 
     expect(await isDrawn(slow)).toBe(true);
   });
 });
+
+test('a page that cannot be fetched is told in its place, and is fetched anew when it is opened again', async ({
+  newContext,
+  complaints,
+}) => {
+  const page = await (await newContext()).newPage();
+  await page.goto('/join');
+  const link = page.getByRole('link', { name: 'Instructors sign in here' });
+  await expect(link).toBeVisible();
+  await page.route('**/SignInPage*.js', (route) => route.abort());
+  await link.click();
+  await expect(page.getByRole('heading', { name: 'The server does not answer' })).toBeVisible();
+  await page.getByRole('link', { name: 'Go to the start' }).click();
+  await expect(page.getByLabel('Class code')).toBeVisible();
+  await page.unroute('**/SignInPage*.js');
+  await link.click();
+  await expect(page.getByLabel('Password')).toBeVisible();
+  expect(complaints.splice(0).join()).toContain('NotConnected');
+});

@@ -1,9 +1,9 @@
 import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
-import { RouterProvider } from 'react-router';
+import { BrowserRouter } from 'react-router';
 import { queryClient } from './app/queryClient.js';
-import { router } from './app/routes.js';
+import { Pages } from './app/routes.js';
 import { fetchSentencesSoon } from './text/told.js';
 import './theme/theme.css';
 
@@ -12,7 +12,9 @@ fetchSentencesSoon();
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <QueryClientProvider client={queryClient}>
-      <RouterProvider router={router} />
+      <BrowserRouter>
+        <Pages />
+      </BrowserRouter>
     </QueryClientProvider>
   </StrictMode>,
 );

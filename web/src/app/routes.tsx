@@ -1,58 +1,41 @@
-import { createBrowserRouter, Outlet, ScrollRestoration } from 'react-router';
-import { Loading, NotFound, RouteFailure } from '../ui/States.js';
+import { Suspense, useLayoutEffect } from 'react';
+import { Route, Routes, useLocation, useNavigationType } from 'react-router';
+import { Loading, NotFound } from '../ui/States.js';
 import { Home } from './Home.js';
-
-function Shell() {
-  return (
-    <>
-      <Outlet />
-      <ScrollRestoration />
-    </>
-  );
-}
+import { page } from './page.js';
+import { PageBoundary } from './PageBoundary.js';
 
 /** Every page is a chunk of its own; a reader loads nothing of the writer. */
-export const router = createBrowserRouter([
-  {
-    element: <Shell />,
-    errorElement: <RouteFailure />,
-    HydrateFallback: Loading,
-    children: [
-      { path: '/', element: <Home /> },
-      { path: '/join', lazy: async () => ({ Component: (await import('../session/JoinPage.js')).JoinPage }) },
-      {
-        path: '/sign-in',
-        lazy: async () => ({ Component: (await import('../session/SignInPage.js')).SignInPage }),
-      },
-      {
-        path: '/shelf',
-        lazy: async () => ({ Component: (await import('../shelf/ShelfPage.js')).ShelfPage }),
-      },
-      {
-        path: '/class',
-        lazy: async () => ({ Component: (await import('../reader/ClassPage.js')).ClassPage }),
-      },
-      {
-        path: '/read/:lesson/:sheet?',
-        lazy: async () => ({ Component: (await import('../reader/ReaderPage.js')).ReaderPage }),
-      },
-      {
-        path: '/write/:lesson/:sheet?',
-        lazy: async () => ({ Component: (await import('../writer/WriterPage.js')).WriterPage }),
-      },
-      {
-        path: '/preview/:lesson/:sheet?',
-        lazy: async () => ({ Component: (await import('../writer/PreviewPage.js')).PreviewPage }),
-      },
-      {
-        path: '/desk/:class',
-        lazy: async () => ({ Component: (await import('../desk/DeskPage.js')).DeskPage }),
-      },
-      {
-        path: '/desk/:class/:work',
-        lazy: async () => ({ Component: (await import('../desk/StudentWorkPage.js')).StudentWorkPage }),
-      },
-      { path: '*', element: <NotFound /> },
-    ],
-  },
-]);
+const pages = {
+  '/join': page(async () => (await import('../session/JoinPage.js')).JoinPage),
+  '/sign-in': page(async () => (await import('../session/SignInPage.js')).SignInPage),
+  '/shelf': page(async () => (await import('../shelf/ShelfPage.js')).ShelfPage),
+  '/class': page(async () => (await import('../reader/ClassPage.js')).ClassPage),
+  '/read/:lesson/:sheet?': page(async () => (await import('../reader/ReaderPage.js')).ReaderPage),
+  '/write/:lesson/:sheet?': page(async () => (await import('../writer/WriterPage.js')).WriterPage),
+  '/preview/:lesson/:sheet?': page(async () => (await import('../writer/PreviewPage.js')).PreviewPage),
+  '/desk/:class': page(async () => (await import('../desk/DeskPage.js')).DeskPage),
+  '/desk/:class/:work': page(async () => (await import('../desk/StudentWorkPage.js')).StudentWorkPage),
+};
+
+/** The page that the address names. A page that is new begins at its top; going back, the browser keeps its place. */
+export function Pages() {
+  const { pathname } = useLocation();
+  const way = useNavigationType();
+  useLayoutEffect(() => {
+    if (way !== 'POP') window.scrollTo(0, 0);
+  }, [pathname, way]);
+  return (
+    <PageBoundary place={pathname}>
+      <Suspense fallback={<Loading />}>
+        <Routes>
+          <Route path="/" element={<Home />} />
+          {Object.entries(pages).map(([path, Page]) => (
+            <Route key={path} path={path} element={<Page />} />
+          ))}
+          <Route path="*" element={<NotFound />} />
+        </Routes>
+      </Suspense>
+    </PageBoundary>
+  );
+}

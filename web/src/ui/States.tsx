@@ -1,6 +1,6 @@
 import { useTold } from '../text/told.js';
 import type { ReactNode } from 'react';
-import { Link, useRouteError } from 'react-router';
+import { Link } from 'react-router';
 import { ApiProblem, NotConnected } from '../api/call.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from './Button.js';
@@ -73,9 +73,4 @@ export function NotFound() {
       </Link>
     </Message>
   );
-}
-
-/** A page that broke while it was drawn. */
-export function RouteFailure() {
-  return <Failure error={useRouteError()} />;
 }
