@@ -237,26 +237,45 @@ function classify(
   }
   let parametric = 0;
   // What rounding alone makes of the r-th derivative over the shortest span.
-  let noise = 1e-13 * size;
+  const noise = [1e-13 * size];
+  for (let r = 1; r <= Math.max(3, degree); r++) {
+    noise.push(noise[r - 1]! * ((2 * Math.max(1, degree + 1 - r)) / shortest));
+  }
   for (let r = 1; r <= degree; r++) {
-    noise *= (2 * (degree + 1 - r)) / shortest;
-    const allowed = relative * Math.max(lengthOf(left[r]!), lengthOf(right[r]!)) + noise;
+    const allowed = relative * Math.max(lengthOf(left[r]!), lengthOf(right[r]!)) + noise[r]!;
     if (!(distance(left[r]!, right[r]!) <= allowed)) break;
     parametric = r;
   }
   if (!before.tangent || !after.tangent) return { ...jumps, parametric, geometric: 0 };
-  const agree = (jump: number, a: Point, b: Point, unit: number): boolean =>
-    jump <= relative * Math.max(lengthOf(a), lengthOf(b), unit);
+  const unit = size > 0 ? 1e-3 / size : 0;
+  const agree = (jump: number, a: Point, b: Point, least: number): boolean =>
+    jump <= relative * Math.max(lengthOf(a), lengthOf(b)) + least;
+  // What rounding alone makes of curvature and its change: of two straight sides both are nothing else.
+  const [roundingBefore, roundingAfter] = [curvatureRounding(left, noise), curvatureRounding(right, noise)];
   let geometric = 0;
   if (jumps.direction <= direction || parametric >= 1) {
     geometric = 1;
-    const unit = size > 0 ? 1e-3 / size : 0;
-    if (agree(jumps.curvature, before.curvature!, after.curvature!, unit) || parametric >= 2) {
+    const least = Math.max(relative * unit, roundingBefore.curvature + roundingAfter.curvature);
+    if (agree(jumps.curvature, before.curvature!, after.curvature!, least) || parametric >= 2) {
       geometric = 2;
-      if (agree(jumps.curvatureDerivative, before.change!, after.change!, unit * unit) || parametric >= 3) {
+      const leastChange = Math.max(relative * unit ** 2, roundingBefore.change + roundingAfter.change);
+      if (agree(jumps.curvatureDerivative, before.change!, after.change!, leastChange) || parametric >= 3) {
         geometric = 3;
       }
     }
   }
   return { ...jumps, parametric, geometric };
+}
+
+/** How far curvature and its change are uncertain where the derivatives that they come from are rounded. */
+function curvatureRounding(
+  derivatives: readonly Point[],
+  noise: readonly number[],
+): { readonly curvature: number; readonly change: number } {
+  const [speed, second, third] = [1, 2, 3].map((r) => lengthOf(derivatives[r]!)) as [number, number, number];
+  const [ofSecond, ofThird] = [noise[2]! + 1e-13 * second, noise[3]! + 1e-13 * third];
+  return {
+    curvature: ofSecond / speed ** 2,
+    change: ofThird / speed ** 3 + (3 * second * ofSecond) / speed ** 4,
+  };
 }

@@ -5,6 +5,7 @@ export { circleError } from './circleError.js';
 export { arcFromBulge, arcFromEnds, arcThroughPoints, exactCircle, exactEllipse } from './circle.js';
 export { classifyConic, type ConicClass } from './classifyConic.js';
 export { conicFromShoulder } from './conic.js';
+export { cornersOf } from './roundCorner.js';
 export { asymptotesOf, directricesOf, type StraightLine } from './conicLines.js';
 export { deBoorConstruction, deCasteljauConstruction, type Construction } from './construct.js';
 export {

@@ -22,8 +22,8 @@ export interface NumberField extends Typed<number> {
   readonly above?: number;
   readonly below?: number;
   readonly unit?: Unit;
-  /** A form gives what is on the figure's cursor, or a choice of the knots inside, instead of a bare number. */
-  readonly from?: 'cursor' | 'knots';
+  /** A form gives what is on the figure's cursor, or a choice of the knots inside or of the corners, instead of a bare number. */
+  readonly from?: 'cursor' | 'knots' | 'corners';
 }
 export interface WholeField extends Typed<number> {
   readonly type: 'whole';

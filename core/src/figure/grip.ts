@@ -3,8 +3,12 @@ import { editPoints } from '../curve/editPoint.js';
 import { CurveError } from '../curve/error.js';
 import { distinctPointCount, withPoint } from '../curve/periodic.js';
 import type { FigureCommand, SingleFigureCommand } from './command/commands.js';
-import { itemOf, type FigureDocument, type FigureItem, type PointKind } from './document.js';
-import { curveOf, type Evaluation } from './evaluate.js';
+import type { OperationHandles } from './operation/define.js';
+import { operations, type Operation } from './operation/operations.js';
+import { itemOf, type BuiltItem, type FigureDocument, type FigureItem, type PointKind } from './document.js';
+import { curveOf, geometryOf, type Evaluation } from './evaluate.js';
+import type { Geometry } from './geometry.js';
+import { passed, pulls, type ItemHandle } from './handle.js';
 import { movePictureHandle, pictureHandles } from './picture.js';
 import { mapPlace, type PlaneMap } from './plane.js';
 import { handlesOfShape, mapShape } from './shape/shapes.js';
@@ -26,12 +30,7 @@ export function gripPlace(document: FigureDocument, evaluation: Evaluation, grip
   const item = itemOf(document, grip.item);
   if (!item) return undefined;
   if (grip.of === 'referencePoint') return item.kind === 'point' ? item.at : undefined;
-  if (grip.of === 'handle') {
-    if (item.kind === 'picture') return pictureHandles(item).find(({ key }) => key === grip.key)?.at;
-    return item.kind === 'shape'
-      ? handlesOfShape(item.shape).find(({ key }) => key === grip.key)?.at
-      : undefined;
-  }
+  if (grip.of === 'handle') return handlesOfItem(item, evaluation).find(({ key }) => key === grip.key)?.at;
   const curve = curveOf(evaluation, grip.item);
   if (!curve) return undefined;
   if (grip.of === 'controlPoints') return curve.points[grip.index];
@@ -41,6 +40,49 @@ export function gripPlace(document: FigureDocument, evaluation: Evaluation, grip
     if (error instanceof CurveError) return undefined;
     throw error;
   }
+}
+
+/** What a shape, a picture or a linked curve is taken hold of by besides its points, in the order in which Tab finds them. */
+export function handlesOfItem(item: FigureItem, evaluation: Evaluation): ItemHandle[] {
+  switch (item.kind) {
+    case 'shape':
+      return handlesOfShape(item.shape);
+    case 'picture':
+      return pictureHandles(item).map(({ key, at }) =>
+        key === 'centre' ? passed(key, at) : pulls(key, at, item.centre),
+      );
+    case 'built': {
+      const sources = sourceGeometry(item, evaluation);
+      return (sources && handlesOf(item)?.at(sources, item.operation)) ?? [];
+    }
+    default:
+      return [];
+  }
+}
+
+/** The command that takes a handle of an item to a place, or as near to it as what it stands for allows. */
+export function moveHandleOf(
+  document: FigureDocument,
+  evaluation: Evaluation,
+  id: string,
+  key: string,
+  to: Point,
+): SingleFigureCommand {
+  const item = itemOf(document, id);
+  const sources = item?.kind === 'built' ? sourceGeometry(item, evaluation) : undefined;
+  if (item?.kind !== 'built' || !sources) return { name: 'moveHandle', item: id, key, to };
+  const operation = handlesOf(item)?.move(sources, item.operation, key, to) ?? item.operation;
+  return { name: 'setOperation', item: id, operation };
+}
+
+const handlesOf = ({ operation }: BuiltItem): OperationHandles<Operation> | undefined =>
+  (operations[operation.name] as unknown as { readonly handles?: OperationHandles<Operation> }).handles;
+
+/** What a linked curve is built from, where it could be computed. */
+function sourceGeometry(item: BuiltItem, evaluation: Evaluation): Geometry[] | undefined {
+  if (evaluation.items.get(item.id)?.status !== 'curve') return undefined;
+  const known = evaluation.inputs.get(item.id)?.sources.map((source) => source && geometryOf(source));
+  return known?.every((geometry) => geometry !== undefined) ? known : undefined;
 }
 
 /**

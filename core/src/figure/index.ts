@@ -49,7 +49,15 @@ export { curveOf, evaluateFigure, type EvaluatedItem, type Evaluation } from './
 export { closednessOfItem } from './fact/closedness.js';
 export type { FactMember, FactUnit, FactValue, FactWord } from './fact/define.js';
 export { factNames, facts, type FactName } from './fact/facts.js';
-export { gripKey, gripPlace, gripsOfItem, moveGrips, type Grip } from './grip.js';
+export {
+  gripKey,
+  gripPlace,
+  gripsOfItem,
+  handlesOfItem,
+  moveGrips,
+  moveHandleOf,
+  type Grip,
+} from './grip.js';
 export { withLinkedMove } from './linkedMove.js';
 export { jointsOf, lockBetween, type EndOfCurve, type Joint, type Lock } from './joints.js';
 export { keepingLocks, lockJoint } from './locks.js';
@@ -78,7 +86,7 @@ export { pictureCorners, pictureHandles, pictureHeight, scalePictureBy } from '.
 export { boxOf, displacement, mapPlace, rotation, scaling, translation, type PlaneMap } from './plane.js';
 export { countsOf, previewOperation, type CurveCounts, type Preview } from './preview.js';
 export { conicHeldBy } from './shape/conic.js';
-export type { ShapeHandle } from './shape/define.js';
+export type { ItemHandle } from './handle.js';
 export {
   curveOfShape,
   handlesOfShape,

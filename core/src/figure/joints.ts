@@ -5,7 +5,7 @@ import { domainOf } from '../curve/knotVector.js';
 import type { CurveEnd, JointContinuity } from '../curve/match.js';
 import { reverseCurve } from '../curve/reparametrise.js';
 import { distance, lengthOf } from '../curve/vector.js';
-import { isCurveItem, type FigureDocument } from './document.js';
+import { isCurveItem, itemOf, sourcesOf, type FigureDocument } from './document.js';
 import { curveOf, type Evaluation } from './evaluate.js';
 
 /** One end of a curve of a figure. */
@@ -69,20 +69,32 @@ export function jointsOf(document: FigureDocument, evaluation: Evaluation): Join
       if (distance(a.at, b.at) > tolerance) return [];
       // A curve that ends comes before one that starts.
       const [first, second] = a.of.end === 'start' && b.of.end === 'end' ? [b, a] : [a, b];
+      const measured = measureJoint(
+        runningInto(first.curve, first.of.end),
+        runningFrom(second.curve, second.of.end),
+      );
+      // What was made from a curve and lies on it does not continue it.
+      if (measured.direction > Math.PI - 1e-6 && isMadeFrom(document, a.of.item, b.of.item)) return [];
       return [
         {
           first: first.of,
           second: second.of,
           at: first.at,
-          measured: measureJoint(
-            runningInto(first.curve, first.of.end),
-            runningFrom(second.curve, second.of.end),
-          ),
+          measured,
           locked: lockBetween(document, first.of, second.of)?.continuity,
         },
       ];
     }),
   );
+}
+
+/** Whether one of two items is built from the other. */
+function isMadeFrom(document: FigureDocument, one: string, other: string): boolean {
+  const from = (id: string): readonly string[] => {
+    const item = itemOf(document, id);
+    return item ? sourcesOf(item) : [];
+  };
+  return from(one).includes(other) || from(other).includes(one);
 }
 
 /** A joint that later changes keep: one curve's end at another's, with a continuity. */

@@ -163,6 +163,17 @@ export const curveSentences = {
   polygonSides: 'A polygon has at least 3 sides; this one has {{sides}}.',
   polygonCorner: 'The corner coincides with the centre; the polygon has no size.',
   rectangleCorners: 'The corners of the rectangle lie on a line; it has no area.',
+  bridgeOfMixedDimensions: 'A plane curve and a curve in space can’t be bridged.',
+  bridgeStrength: 'The strength is {{strength}}; it must be finite and above zero.',
+  bridgeWithoutLength: 'Both ends lie on one place; there is nothing to bridge. Join the curves instead.',
+  roundingOfPlaneOnly: 'Only corners of a plane curve can be rounded.',
+  roundingSize: 'The size of the rounding is {{size}}; it must be finite and above zero.',
+  roundingWithoutRoom:
+    'A rounding of {{size}} finds no room beside this corner; at most about {{room}} does.',
+  noCorner: 'The curve has no corner at {{parameter}}; choose a knot where its direction jumps.',
+  cornerTurnsBack: 'The curve turns back on itself at {{parameter}}; there is no corner to round.',
+  roundingTangents:
+    'The tangents where the rounding begins do not meet; make it smaller, or choose a bridge.',
   noPartInBox: 'No part of the curve lies inside the box.',
   noPart: 'There is no part {{index}}; the curve has parts 0 to {{last}} inside the box.',
 } as const;

@@ -24,6 +24,7 @@ export const documentSentences = {
   degreeOfKind: 'The degree of {{name}} is fixed by its kind.',
   pointCountDiffers: '{{name}} has {{count}} control points; {{given}} were given.',
   railOfCurvesOnly: 'The rail belongs to a curve, not to a reference point or a picture.',
+  notBuilt: '{{name}} does not follow another curve; it has no operation to change.',
   notAShape: '{{name}} is not a shape.',
   tooManyItems: 'The figure has {{count}} items; at most {{most}} are allowed.',
   sameItemId: 'Two items have the id {{id}}; ids must be unique.',

@@ -2,7 +2,9 @@ import { describe, expect, it } from 'vitest';
 import {
   applyFigureCommand,
   curveOfShape,
+  handlesOfItem,
   handlesOfShape,
+  moveHandleOf,
   moveShapeHandle,
   operations,
   clampedUniformKnots,
@@ -37,12 +39,22 @@ const curve: Curve = {
   ],
 };
 const second: Curve = { ...curve, points: curve.points.map(([x, y]) => [x! + 200, -y!]) };
+const corner: Curve = {
+  degree: 1,
+  knots: [0, 0, 1, 2, 2],
+  points: [
+    [0, 0],
+    [40, 0],
+    [40, 30],
+  ],
+};
 const peg = (id: string, at: number[]): FigureItem => ({ id, name: id, kind: 'point', at });
 const figure: FigureDocument = {
   ...emptyFigure(),
   items: [
     { id: 'a', name: 'Upper bout', kind: 'curve', curve },
     { id: 'b', name: 'Lower bout', kind: 'curve', curve: second },
+    { id: 'c', name: 'Foot', kind: 'curve', curve: corner },
     {
       id: 'ring',
       name: 'Ring',
@@ -61,6 +73,14 @@ const axis = [
   [200, 10],
 ] as const;
 
+const rounding = {
+  corner: 1,
+  radius: 8,
+  setback: 9,
+  rho: 0.4,
+  continuity: 'G2',
+  strength: 1,
+} as const;
 const box = [
   [20, 0],
   [120, 100],
@@ -93,6 +113,23 @@ const cases: readonly [Operation, changes: boolean][] = [
   [{ name: 'split', source: 'a', parameter: 0.4, side: 'after' }, false],
   [{ name: 'join', source: 'a', second: 'b', tolerance: 1e-6 }, false],
   [{ name: 'match', source: 'a', second: 'b', continuity: 'G2', curveEnd: 'end', targetEnd: 'start' }, true],
+  [
+    {
+      name: 'bridge',
+      source: 'a',
+      second: 'b',
+      end: 'end',
+      continuity: 'G2',
+      strength: 1.5,
+      secondEnd: 'end',
+      secondContinuity: 'G1',
+      secondStrength: 1,
+    },
+    false,
+  ],
+  [{ name: 'roundCorner', source: 'c', ...rounding, rounding: 'byRadius' }, false],
+  [{ name: 'roundCorner', source: 'c', ...rounding, rounding: 'byRho' }, false],
+  [{ name: 'roundCorner', source: 'c', ...rounding, rounding: 'byBridge' }, false],
   [{ name: 'continuityAtKnot', source: 'a', parameter: 0.5, continuity: 'G1' }, true],
   [{ name: 'reverse', source: 'a' }, false],
   [{ name: 'close', source: 'a', way: 'pull', continuity: 0 }, false],
@@ -126,12 +163,13 @@ describe('built items', () => {
     const evaluation = evaluateFigure(document);
     expect(curveOf(evaluation, 'new')).toEqual(preview.curve);
     // Moving what it is built from changes it; nothing else is computed again.
-    const from = 'points' in operation ? 'q' : 'a';
     const moved = applyFigureCommand(
       document,
-      from === 'q'
+      'points' in operation
         ? { name: 'moveReferencePoint', item: 'q', to: [45, 60] }
-        : { name: 'moveControlPoint', item: 'a', index: 4, to: [150, 95] },
+        : operation.source === 'c'
+          ? { name: 'moveControlPoint', item: 'c', index: 2, to: [45, 31] }
+          : { name: 'moveControlPoint', item: 'a', index: 4, to: [150, 95] },
     ).document;
     const after = evaluateFigure(moved, evaluation);
     expect(after.items.get('new')).not.toBe(evaluation.items.get('new'));
@@ -193,6 +231,45 @@ describe('built items', () => {
       before: { degree: 3, spans: 4, points: 7, knots: 11, continuity: 2, closedness: 'open' },
       after: { degree: 3, spans: 5, points: 10, knots: 14, continuity: 0 },
     });
+  });
+});
+
+describe('what is taken hold of on linked curves', () => {
+  const linked = (operation: Operation): FigureDocument => ({
+    ...figure,
+    items: [...figure.items, { id: 'new', name: 'New', kind: 'built', operation }],
+  });
+
+  it('is found for every operation that has any, and the curve follows the hand', () => {
+    const found = cases.filter(([operation]) => 'handles' in operations[operation.name]);
+    expect(found.length).toBeGreaterThan(3);
+    for (const [operation] of found) {
+      const document = linked(operation);
+      const evaluation = evaluateFigure(document);
+      const handles = handlesOfItem(document.items.at(-1)!, evaluation);
+      expect(handles.length).toBeGreaterThan(0);
+      for (const { key, at, from } of handles) {
+        const toward = from ?? [40, 0];
+        const to = at.map((value, axis) => value + 0.2 * (toward[axis]! - value));
+        const command = moveHandleOf(document, evaluation, 'new', key, to);
+        const { document: after, inverse } = applyFigureCommand(document, command);
+        const [moved] = handlesOfItem(after.items.at(-1)!, evaluateFigure(after)).filter(
+          (handle) => handle.key === key,
+        );
+        expect(Math.hypot(...moved!.at.map((value, axis) => value - to[axis]!))).toBeLessThan(0.5);
+        expect(applyFigureCommand(after, inverse).document).toEqual(document);
+      }
+    }
+  });
+
+  it('is nothing on what could not be computed', () => {
+    const document = linked({
+      name: 'roundCorner',
+      source: 'a',
+      ...rounding,
+      rounding: 'byRadius',
+    });
+    expect(handlesOfItem(document.items.at(-1)!, evaluateFigure(document))).toEqual([]);
   });
 });
 

@@ -17,6 +17,7 @@ import { setEndMultiplicity, type SetEndMultiplicity } from './setEndMultiplicit
 import { setForm, type SetForm } from './setForm.js';
 import { setLooks, type SetLooks } from './setLooks.js';
 import { setLoose, type SetLoose } from './setLoose.js';
+import { setOperation, type SetOperation } from './setOperation.js';
 import { setPoints, type SetPoints } from './setPoints.js';
 import { setRail, type SetRail } from './setRail.js';
 import { setShape, type SetShape } from './setShape.js';
@@ -38,6 +39,7 @@ export type SingleFigureCommand =
   | SetWeight
   | SetCurve
   | SetShape
+  | SetOperation
   | SetForm
   | Operate
   | Freeze
@@ -77,6 +79,7 @@ export const figureCommands: {
   setWeight,
   setCurve,
   setShape,
+  setOperation,
   setForm,
   operate,
   freeze,

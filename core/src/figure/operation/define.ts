@@ -12,6 +12,7 @@ import {
   type ValueOf,
 } from '../../describe/describe.js';
 import type { CalculationLine } from '../calculation/calculation.js';
+import type { ItemHandle } from '../handle.js';
 import { curvesOf, pointsOf, type Geometry, type GeometryKind } from '../geometry.js';
 import { figureLimits } from '../parts.js';
 
@@ -66,6 +67,12 @@ export interface OperationMember<
   readonly aim?: Aim;
   /** The arguments that a form asks for, in this order. */
   readonly asks: readonly Asks[];
+  /** Which of them count with the values as they are; all where absent. */
+  readonly counts?: (args: ArgumentsOf<Arguments>) => readonly Asks[];
+  /** Whether the result stands beside its sources and takes the place of none of them. */
+  readonly beside?: true;
+  /** What the result can be taken hold of by while it follows its sources. */
+  readonly handles?: OperationHandles<ArgumentsOf<Arguments>>;
   /** What a form holds at first for a curve with the cursor at a parameter; absent where it is not offered on a curve. */
   readonly first: First;
   readonly run: (sources: readonly Geometry[], args: ArgumentsOf<Arguments>) => OperationResult;
@@ -77,6 +84,13 @@ export interface OperationMember<
     sources: readonly Geometry[],
     args: ArgumentsOf<Arguments>,
   ) => Promise<readonly CalculationLine[]>;
+}
+
+/** Places by which the arguments of a linked curve are pulled. */
+export interface OperationHandles<Args> {
+  readonly at: (sources: readonly Geometry[], args: Args) => ItemHandle[];
+  /** The arguments with a handle as near to a place as they allow. */
+  readonly move: (sources: readonly Geometry[], args: Args, key: string, to: Point) => Args;
 }
 
 type FirstArguments<Arguments extends Fields> = (curve: Curve, cursor: number) => ArgumentsOf<Arguments>;
@@ -125,14 +139,28 @@ export function onCurves<
 >({
   aim,
   asks,
+  counts,
+  beside,
+  handles,
   first,
   ...spec
 }: OnCurves<Name, Sources, Arguments> & {
   readonly aim: Aim;
   readonly asks: readonly Asks[];
+  readonly counts?: (args: ArgumentsOf<Arguments>) => readonly NoInfer<Asks>[];
+  readonly beside?: true;
+  readonly handles?: OperationHandles<ArgumentsOf<Arguments>>;
   readonly first: FirstArguments<Arguments>;
 }): OperationMember<Name, Sources, Arguments, Asks, FirstArguments<Arguments>> {
-  return { ...member(spec), aim, asks, first };
+  return {
+    ...member(spec),
+    aim,
+    asks,
+    ...(counts && { counts }),
+    ...(beside && { beside }),
+    ...(handles && { handles }),
+    first,
+  };
 }
 
 /** An operation on a curve that comes about otherwise than by a form. */

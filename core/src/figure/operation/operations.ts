@@ -1,3 +1,4 @@
+import { bridge } from './bridge.js';
 import { close } from './close.js';
 import { continuityAtKnot } from './continuityAtKnot.js';
 import { convert } from './convert.js';
@@ -24,6 +25,7 @@ import { refit } from './refit.js';
 import { removeKnot } from './removeKnot.js';
 import { removePoint } from './removePoint.js';
 import { reverse } from './reverse.js';
+import { roundCorner } from './roundCorner.js';
 import { split } from './split.js';
 import { symmetric } from './symmetric.js';
 import { throughPoints } from './throughPoints.js';
@@ -49,6 +51,8 @@ export const operations = {
   trimToBox,
   join,
   match,
+  bridge,
+  roundCorner,
   continuityAtKnot,
   reverse,
   close,

@@ -1,6 +1,7 @@
 import { arcFromBulge } from '../../curve/circle.js';
 import { number, place } from '../../describe/describe.js';
-import { defineShape, passed } from './define.js';
+import { passed } from '../handle.js';
+import { defineShape } from './define.js';
 
 /** A circular arc between two ends by its bulge: its height against half its chord. */
 export const arcBulge = defineShape(

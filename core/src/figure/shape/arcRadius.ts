@@ -2,7 +2,8 @@ import { arcFromEnds } from '../../curve/circle.js';
 import { distance } from '../../curve/vector.js';
 import { choice, flag, place } from '../../describe/describe.js';
 import { positiveLength } from '../parts.js';
-import { defineShape, passed } from './define.js';
+import { passed } from '../handle.js';
+import { defineShape } from './define.js';
 
 /** A circular arc between two ends with a radius. */
 export const arcRadius = defineShape(

@@ -1,6 +1,7 @@
 import { arcThroughPoints } from '../../curve/circle.js';
 import { place } from '../../describe/describe.js';
-import { defineShape, passed } from './define.js';
+import { passed } from '../handle.js';
+import { defineShape } from './define.js';
 
 /** A circular arc through three points. */
 export const arcThrough = defineShape(

@@ -1,7 +1,8 @@
 import { curveOfChain, moveHandle, moveNode } from '../../curve/bezierChain.js';
 import { choice, flag, list, object, place } from '../../describe/describe.js';
 import { figureLimits } from '../parts.js';
-import { defineShape, passed, pulls } from './define.js';
+import { passed, pulls } from '../handle.js';
+import { defineShape } from './define.js';
 
 const node = object({
   point: place,

@@ -2,7 +2,8 @@ import { exactCircle } from '../../curve/circle.js';
 import { approximateCircle, approximateCircleByCubics } from '../../curve/circleError.js';
 import { either, place, tagged, unionOf, whole, type ValueOf } from '../../describe/describe.js';
 import { degree, positiveLength } from '../parts.js';
-import { defineShape, passed, pulls } from './define.js';
+import { passed, pulls } from '../handle.js';
+import { defineShape } from './define.js';
 import { layout } from './layout.js';
 
 /** A circle that is only approximated: periodic of a degree and count, or a chain of cubic pieces. */

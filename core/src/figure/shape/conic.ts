@@ -1,7 +1,8 @@
 import { conicFromShoulder, conicFromTangents, shoulderOf } from '../../curve/conic.js';
 import type { Curve } from '../../curve/curve.js';
 import { choice, number, place, type ValueOf } from '../../describe/describe.js';
-import { defineShape, passed, pulls } from './define.js';
+import { passed, pulls } from '../handle.js';
+import { defineShape } from './define.js';
 
 /** A conic from two ends, with its shoulder point or its tangent intersection held while rho changes. */
 export const conic = defineShape(

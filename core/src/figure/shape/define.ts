@@ -6,20 +6,7 @@ import {
   type ObjectField,
   type ValueOf,
 } from '../../describe/describe.js';
-
-/** A place by which a given shape is taken hold of. */
-export interface ShapeHandle {
-  /** Names it within its shape, stable while the shape keeps its kind and number of places. */
-  readonly key: string;
-  readonly at: Point;
-  /** Whether the curve passes it, or is pulled by it. */
-  readonly role: 'passed' | 'pulls';
-  /** The place that a line leads to from here, for what pulls. */
-  readonly from?: Point;
-}
-
-export const passed = (key: string, at: Point): ShapeHandle => ({ key, at, role: 'passed' });
-export const pulls = (key: string, at: Point, from: Point): ShapeHandle => ({ key, at, role: 'pulls', from });
+import type { ItemHandle } from '../handle.js';
 
 type Fields = Readonly<Record<string, Field>>;
 type ShapeOf<Kind extends string, Arguments extends Fields> = ValueOf<
@@ -31,7 +18,7 @@ interface Behaviour<Shape> {
   /** @throws CurveError where its parameters do not make a curve; the sentence is the reason to show */
   readonly curve: (shape: Shape) => Curve;
   /** The places by which it can be taken hold of, in the order in which Tab finds them. */
-  readonly handles: (shape: Shape) => ShapeHandle[];
+  readonly handles: (shape: Shape) => ItemHandle[];
   /** The shape with one of its handles elsewhere; what hangs on it follows. */
   readonly moveHandle: (shape: Shape, key: string, to: Point) => Shape;
   /** Whether it runs round and back, whatever its curve says of its ends. */

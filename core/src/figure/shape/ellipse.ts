@@ -1,7 +1,8 @@
 import { exactEllipse } from '../../curve/circle.js';
 import { addScaled, subtract } from '../../curve/vector.js';
 import { place } from '../../describe/describe.js';
-import { defineShape, passed, pulls } from './define.js';
+import { passed, pulls } from '../handle.js';
+import { defineShape } from './define.js';
 import { layout } from './layout.js';
 
 /** A whole ellipse; its axes lead from the centre to the ends of the half axes. */

@@ -3,7 +3,8 @@ import { CurveError } from '../../curve/error.js';
 import { addScaled, subtract } from '../../curve/vector.js';
 import { place, whole } from '../../describe/describe.js';
 import { closedPolygon } from './closedPolygon.js';
-import { defineShape, passed, pulls } from './define.js';
+import { passed, pulls } from '../handle.js';
+import { defineShape } from './define.js';
 
 /** A regular polygon, by its centre and its first corner. */
 export const polygon = defineShape(

@@ -2,7 +2,8 @@ import { told } from '../../told/told.js';
 import { CurveError } from '../../curve/error.js';
 import { place } from '../../describe/describe.js';
 import { closedPolygon } from './closedPolygon.js';
-import { defineShape, passed } from './define.js';
+import { passed } from '../handle.js';
+import { defineShape } from './define.js';
 
 /** A rectangle along the axes, by two opposite corners. */
 export const rectangle = defineShape(

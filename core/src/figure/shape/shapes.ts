@@ -6,7 +6,8 @@ import { arcThrough } from './arcThrough.js';
 import { chain } from './chain.js';
 import { circle } from './circle.js';
 import { conic } from './conic.js';
-import type { ShapeHandle, ShapeMember } from './define.js';
+import type { ItemHandle } from '../handle.js';
+import type { ShapeMember } from './define.js';
 import { ellipse } from './ellipse.js';
 import { polygon } from './polygon.js';
 import { rectangle } from './rectangle.js';
@@ -41,7 +42,7 @@ export const shapeDescription = unionOf('kind', shapes);
 
 type AnyShape = Omit<ShapeMember, 'curve' | 'handles' | 'moveHandle' | 'closed' | 'mapAll'> & {
   readonly curve: (shape: Shape) => Curve;
-  readonly handles: (shape: Shape) => ShapeHandle[];
+  readonly handles: (shape: Shape) => ItemHandle[];
   readonly moveHandle: (shape: Shape, key: string, to: Point) => Shape;
   readonly closed: (shape: Shape) => boolean;
   readonly mapAll?: (shape: Shape, moved: Shape, to: (place: Point) => Point) => Shape;
@@ -61,7 +62,7 @@ export function curveOfShape(shape: Shape): Curve {
 }
 
 /** The places by which a shape can be taken hold of, in the order in which Tab finds them. */
-export function handlesOfShape(shape: Shape): ShapeHandle[] {
+export function handlesOfShape(shape: Shape): ItemHandle[] {
   return memberOf(shape).handles(shape);
 }
 

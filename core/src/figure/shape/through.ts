@@ -1,7 +1,8 @@
 import { interpolate, interpolateClosed } from '../../curve/interpolate.js';
 import { flag } from '../../describe/describe.js';
 import { degree, parametrisation, places } from '../parts.js';
-import { defineShape, passed } from './define.js';
+import { passed } from '../handle.js';
+import { defineShape } from './define.js';
 
 /** A curve through points, which are its own handles. */
 export const through = defineShape(

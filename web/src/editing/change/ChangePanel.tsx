@@ -76,7 +76,7 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
     [name, item.id, values],
   );
   const [refused, setRefused] = useState<unknown>(null);
-  const { calculation } = operations[name] as OperationMember;
+  const { calculation, beside } = operations[name] as OperationMember;
   const lacksOther = 'second' in operations[name].sources && others.length === 0;
   const lacksKnot =
     name === 'removeKnot' && curve !== undefined && interiorKnots(curve.knots, curve.degree).length === 0;
@@ -104,6 +104,7 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
   }, [scene, preview, operation, document.shown.polygon]);
   useEffect(() => () => scene.previews.show('change', null), [scene]);
 
+  const applyHelp = t(item.kind === 'curve' ? 'change.applyHelp' : 'change.applyFreezes');
   const apply = (): void => {
     if (preview?.status !== 'curve') return;
     const told = scene.attempt('do', { name: 'operate', item: item.id, operation, curve: preview.curve });
@@ -130,7 +131,8 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
   };
   const submit = (event: FormEvent): void => {
     event.preventDefault();
-    apply();
+    if (beside) link();
+    else apply();
   };
   const set = (key: string, value: unknown): void => setValues((before) => ({ ...before, [key]: value }));
 
@@ -154,7 +156,7 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
       )}
       {preview?.status === 'curve' && preview.goes && (
         <p role="status" className="text-[13px]" data-goes>
-          {t('change.goes')}
+          {t(name === 'symmetric' ? 'change.goes' : 'change.trimmed')}
         </p>
       )}
       {calculation && curve && preview?.status === 'curve' && (
@@ -169,16 +171,18 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
           primary
           type="submit"
           disabled={preview?.status !== 'curve'}
-          title={item.kind === 'curve' ? t('change.applyHelp') : t('change.applyFreezes')}
+          title={beside ? t('change.besideHelp') : applyHelp}
         >
-          {t('change.apply')}
+          {t(beside ? 'change.add' : 'change.apply')}
         </Button>
-        <Button disabled={preview?.status !== 'curve'} title={t('change.linkHelp')} onClick={link}>
-          {t('change.link')}
-        </Button>
+        {!beside && (
+          <Button disabled={preview?.status !== 'curve'} title={t('change.linkHelp')} onClick={link}>
+            {t('change.link')}
+          </Button>
+        )}
       </div>
       <p className="text-[12.5px] text-soft">
-        {item.kind === 'curve' ? t('change.applyHelp') : t('change.applyFreezes')} {t('change.linkHelp')}
+        {beside ? t('change.besideHelp') : `${applyHelp} ${t('change.linkHelp')}`}
       </p>
       <ProblemText error={refused} className="text-[13px]" />
     </form>

@@ -1,5 +1,12 @@
-import { interiorKnots, type Point } from '@bogen/core/curve';
-import { curveOf, operations, type Field, type FigureItem, type OfferedOperation } from '@bogen/core/figure';
+import { cornersOf, interiorKnots, type Curve, type Point } from '@bogen/core/curve';
+import {
+  curveOf,
+  operations,
+  type Field,
+  type FigureItem,
+  type OfferedOperation,
+  type OperationMember,
+} from '@bogen/core/figure';
 import { useState } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { shownNumber } from '../../text/number.js';
@@ -18,12 +25,15 @@ interface OperationFieldsProps {
   readonly onSet: (key: string, value: unknown) => void;
   readonly scene: FigureScene;
   readonly item: FigureItem;
+  /** The curve whose knots and corners are offered; the item's own where not given. */
+  readonly of?: string;
 }
 
 /** The form of an operation: a field for each further source and for each argument that it asks for, by its description. */
-export function OperationFields({ name, values, onSet, scene, item }: OperationFieldsProps) {
+export function OperationFields({ name, values, onSet, scene, item, of = item.id }: OperationFieldsProps) {
   const { t } = useTranslation();
-  const member = operations[name];
+  const member = operations[name] as OperationMember<OfferedOperation>;
+  const asks = (member.counts?.(values) ?? member.asks) as readonly string[];
   const others = otherCurves(scene, item);
   return (
     <div className="flex flex-wrap items-center gap-2">
@@ -39,7 +49,7 @@ export function OperationFields({ name, values, onSet, scene, item }: OperationF
             onChange={(next) => onSet(key, next)}
           />
         ))}
-      {(member.asks as readonly string[]).map((key) => (
+      {asks.map((key) => (
         <FieldOf
           key={`${name}/${key}`}
           label={t(`change.fields.${name}.${key}` as 'change.fields.insertKnot.times')}
@@ -47,7 +57,7 @@ export function OperationFields({ name, values, onSet, scene, item }: OperationF
           value={values[key]}
           onChange={(next) => onSet(key, next)}
           scene={scene}
-          item={item}
+          of={of}
         />
       ))}
     </div>
@@ -65,24 +75,24 @@ interface FieldProps {
   readonly value: unknown;
   readonly onChange: (value: unknown) => void;
   readonly scene: FigureScene;
-  readonly item: FigureItem;
+  readonly of: string;
 }
 
 function FieldOf(props: FieldProps) {
   const { t } = useTranslation();
-  const { label, field, value, onChange, scene, item } = props;
+  const { label, field, value, onChange, scene, of } = props;
   switch (field.type) {
     case 'optional':
       return <FieldOf {...props} field={field.of} />;
     case 'number':
       if (field.from === 'cursor') return <ParameterField {...props} />;
-      if (field.from === 'knots') {
-        const curve = curveOf(scene.evaluation, item.id);
+      if (field.from) {
+        const curve = curveOf(scene.evaluation, of);
         return (
           <Choice
             label={label}
             value={String(value)}
-            choices={curve ? interiorKnots(curve.knots, curve.degree).map((knot) => String(knot.value)) : []}
+            choices={curve ? placesOn[field.from](curve).map(String) : []}
             name={(knot) => shownNumber(Number(knot), 3)}
             onChange={(next) => onChange(Number(next))}
           />
@@ -118,6 +128,12 @@ function FieldOf(props: FieldProps) {
     />
   );
 }
+
+/** The parameters of a curve that a field offers to choose from. */
+const placesOn = {
+  knots: (curve: Curve) => interiorKnots(curve.knots, curve.degree).map(({ value }) => value),
+  corners: cornersOf,
+} as const;
 
 /** A parameter, with the one at the cursor on offer. */
 function ParameterField({ label, value, onChange, scene }: FieldProps) {

@@ -19,7 +19,7 @@ import type { Palette } from '../../theme/theme.js';
 import { distinctKnotsOf, largestCurvature, samplesOf } from '../geometry/geometry.js';
 import { drawFollowing, drawMarks } from './drawMarks.js';
 import { handlePlace, handlesOf } from '../scene/handles.js';
-import { drawPreviews, drawShapeHandles } from './drawPreviews.js';
+import { drawPreviews, drawItemHandles } from './drawPreviews.js';
 import { drawJump, jumpsOf } from './jumpMark.js';
 import { looksFor, showsAlong, showsAtCursor } from './looks.js';
 import { write } from './drawText.js';
@@ -143,7 +143,7 @@ export function drawPoints(
 ): void {
   drawFollowing(context, scene, projection, palette, pane);
   drawMarks(context, scene, projection, palette, handles);
-  drawShapeHandles(context, scene, projection, palette, pane);
+  drawItemHandles(context, scene, projection, palette, pane);
 }
 
 /** Draws what lies over all items: what is looked at along the rail's curve, and what is being made. */

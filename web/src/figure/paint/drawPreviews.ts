@@ -1,5 +1,5 @@
 import { type Curve, type Point } from '@bogen/core/curve';
-import { handlesOfShape, pictureHandles, type PictureItem, type ShapeHandle } from '@bogen/core/figure';
+import { handlesOfItem } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { samplesOf } from '../geometry/geometry.js';
 import { tracePoints } from '../geometry/path.js';
@@ -149,18 +149,17 @@ function drawAxis(
   context.setLineDash([]);
 }
 
-/** The handles of shapes: points that the curve passes through as open lozenges, others as dots on a line. */
-export function drawShapeHandles(
+/** The handles of shapes, pictures and linked curves: what they pass through as open lozenges, what pulls as dots on a line. */
+export function drawItemHandles(
   context: Context,
-  { document, host }: FigureScene,
+  { document, evaluation, host }: FigureScene,
   projection: Projection,
   palette: Palette,
   pane: Pane,
 ): void {
   for (const item of document.items) {
     if (item.hidden || item.locked || !pane.shows(item.id)) continue;
-    if (item.kind !== 'shape' && item.kind !== 'picture') continue;
-    const handles = item.kind === 'shape' ? handlesOfShape(item.shape) : pictureMarks(item);
+    const handles = handlesOfItem(item, evaluation);
     const [first] = handles;
     if (!first || !mayMove(host, { item: item.id, of: 'handle', key: first.key })) continue;
     context.strokeStyle = palette.strong;
@@ -189,13 +188,6 @@ export function drawShapeHandles(
       context.stroke();
     }
   }
-}
-
-/** A picture's handles, marked as those of shapes: its centre as a lozenge, its corner as a dot. */
-function pictureMarks(picture: PictureItem): ShapeHandle[] {
-  return pictureHandles(picture).map(({ key, at }) =>
-    key === 'centre' ? { key, at, role: 'passed' } : { key, at, role: 'pulls', from: picture.centre },
-  );
 }
 
 function dot(context: Context, [x, y]: readonly [number, number], radius: number, color: string): void {

@@ -53,7 +53,7 @@ export class FigureScene {
     this.drawn = new Drawn(host.read(), this.paintSoon);
     this.restingDocument_ = this.document;
     this.arrival_ = arrivalOf(host);
-    this.structure_ = structureOf(this.document);
+    this.structure_ = structureOf(this.document, this.evaluation);
   }
 
   get document(): FigureDocument {
@@ -137,7 +137,7 @@ export class FigureScene {
 
   private take(document: FigureDocument): void {
     this.drawn.take(document);
-    const structure = structureOf(document);
+    const structure = structureOf(document, this.evaluation);
     if (structure === this.structure_) return;
     this.structure_ = structure;
     this.structured.isAnother();

@@ -1,4 +1,4 @@
-import { handlesOfShape, itemOf, pictureHandles, type PointKind } from '@bogen/core/figure';
+import { handlesOfItem, itemOf, type PointKind } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { Suspense, useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { useGround } from '../handles/useGround.js';
@@ -18,7 +18,7 @@ import { HandWords } from './HandWords.js';
 import { ReferencePoint } from '../handles/ReferencePoint.js';
 import { mayDraw } from '../scene/may.js';
 import type { FigureScene } from '../scene/scene.js';
-import { ShapeHandle } from '../handles/ShapeHandle.js';
+import { ItemHandle } from '../handles/ItemHandle.js';
 import { useParts } from '../scene/useScene.js';
 import { useZoom } from './zoom.js';
 
@@ -128,14 +128,8 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
         {mayDraw(scene.host) &&
           document.items.flatMap((item) => {
             if (item.hidden || item.locked || !pane.shows(item.id)) return [];
-            const places =
-              item.kind === 'shape'
-                ? handlesOfShape(item.shape)
-                : item.kind === 'picture'
-                  ? pictureHandles(item)
-                  : [];
-            return places.map(({ key }) => (
-              <ShapeHandle key={`${scene.number}/${item.id}/${key}`} {...own} item={item.id} handle={key} />
+            return handlesOfItem(item, scene.evaluation).map(({ key }) => (
+              <ItemHandle key={`${scene.number}/${item.id}/${key}`} {...own} item={item.id} handle={key} />
             ));
           })}
         {/* The first picture does not wait for hundreds of elements that are not seen. */}

@@ -36,6 +36,7 @@ export const details = {
   },
   lineWeight: 'Line',
   lineWeights: { fine: 'fine', medium: 'medium', bold: 'bold', broad: 'broad' },
+  made: 'How it is made: {{operation}}',
   size: 'Size',
   width: 'Width, mm',
   height: 'Height, mm',

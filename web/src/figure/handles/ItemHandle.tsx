@@ -1,5 +1,5 @@
 import { type Point } from '@bogen/core/curve';
-import { gripKey, gripPlace, itemOf, type Grip } from '@bogen/core/figure';
+import { gripKey, gripPlace, itemOf, moveHandleOf, type Grip } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { useLayoutEffect, useRef } from 'react';
 import { shownNumber } from '../../text/number.js';
@@ -10,7 +10,7 @@ import type { Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 
-interface ShapeHandleProps {
+interface ItemHandleProps {
   readonly scene: FigureScene;
   readonly projection: Projection;
   readonly pane: Pane;
@@ -19,8 +19,8 @@ interface ShapeHandleProps {
   readonly onSay: (text: string) => void;
 }
 
-/** A place by which an arc, a conic, a chain, another shape or a picture is taken hold of. Its mark is drawn on the canvas below. */
-export function ShapeHandle({ scene, projection, pane, item: id, handle, onSay }: ShapeHandleProps) {
+/** A place by which an arc, a conic, a chain, another shape, a picture or a linked curve is taken hold of. Its mark is drawn on the canvas below. */
+export function ItemHandle({ scene, projection, pane, item: id, handle, onSay }: ItemHandleProps) {
   const { t } = useTranslation();
   const ref = useRef<SVGCircleElement>(null);
   const grip: Grip = { item: id, of: 'handle', key: handle };
@@ -32,7 +32,7 @@ export function ShapeHandle({ scene, projection, pane, item: id, handle, onSay }
     grip,
     movable: mayMove(scene.host, grip),
     place,
-    command: (to) => ({ name: 'moveHandle', item: id, key: handle, to }),
+    command: (to) => moveHandleOf(scene.document, scene.evaluation, id, handle, to),
     onStep: (to) =>
       onSay(t('figure.moved', { name: handle, x: shownNumber(to[0]!), y: shownNumber(to[1]!) })),
   }));

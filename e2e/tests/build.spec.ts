@@ -1,0 +1,136 @@
+import { domainOf, measureContinuity, pointAt, type Curve, type Point } from '@bogen/core/curve';
+import { curveOf, evaluateFigure, handlesOfItem } from '@bogen/core/figure';
+import type { Page } from '@playwright/test';
+import { expect, saved, signIn, test } from '../bogen.js';
+import { change, choose, click, figure, lastItem, newLesson, screenOf } from '../figure.js';
+
+/** The curve that the last item comes to, as the server has it. */
+const lastCurve = async (page: Page): Promise<Curve | undefined> => {
+  const document = await figure(page);
+  return curveOf(evaluateFigure(document), document.items.at(-1)!.id);
+};
+
+/** Pulls a handle of the last item to a place of the plane. */
+async function pullHandle(page: Page, key: string, to: Point): Promise<void> {
+  const { id } = await lastItem(page);
+  const at = await screenOf(page);
+  const box = (await page.locator(`[data-shape-handle="${id}/${key}"]`).boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(...at(to), { steps: 6 });
+  await page.mouse.up();
+  await expect(saved(page)).toBeVisible();
+}
+
+async function drawPieces(page: Page, places: readonly Point[]): Promise<void> {
+  await choose(page, /Straight pieces/);
+  await click(page, places);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Stop drawing' }).click();
+}
+
+test('a bridge between two curves: continuity and strength at each end, pulled by its handles, linked to both', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Bridges');
+  await drawPieces(page, [
+    [20, 95],
+    [60, 95],
+  ]);
+  const line = await lastItem(page);
+  await page.getByLabel('Curve', { exact: true }).selectOption(line.id);
+  await change(page, 'bridge');
+  const panel = page.locator('[data-change-panel]');
+  await panel.getByRole('combobox', { name: 'Continuity', exact: true }).selectOption('G2');
+  await panel.getByLabel('to the other’s').selectOption('end');
+  await panel.getByLabel('Continuity there').selectOption('G2');
+  await expect(panel.locator('[data-change-numbers]')).toContainText('5');
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/bridge.png' });
+  await panel.getByRole('button', { name: 'Add the curve' }).click();
+  await expect.poll(async () => (await lastItem(page)).kind).toBe('built');
+  const document = await figure(page);
+  const item = document.items.at(-1)!;
+  if (item.kind !== 'built' || item.operation.name !== 'bridge') throw new Error('no bridge');
+  const [first] = handlesOfItem(item, evaluateFigure(document));
+  await pullHandle(page, 'handle 1', [first!.at[0]! + 20, first!.at[1]!]);
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/bridge-pulled.png' });
+  const pulled = await lastItem(page);
+  if (pulled.kind !== 'built' || pulled.operation.name !== 'bridge') throw new Error('no bridge');
+  expect(pulled.operation.strength).toBeGreaterThan(item.operation.strength);
+  expect(pulled.operation.secondStrength).toBe(item.operation.secondStrength);
+  const bridge = (await lastCurve(page))!;
+  expect(bridge.degree).toBe(5);
+  await page.keyboard.press('Control+z');
+  await expect.poll(() => lastItem(page)).toEqual(item);
+
+  // Its numbers can be typed later, and what can't be is told where it was typed.
+  await page.getByRole('button', { name: 'Details …' }).click();
+  await page.getByLabel('Strength there').fill('2');
+  await page.keyboard.press('Enter');
+  await expect
+    .poll(async () => {
+      const now = await lastItem(page);
+      return now.kind === 'built' && now.operation.name === 'bridge' && now.operation.secondStrength;
+    })
+    .toBe(2);
+});
+
+test('a corner is rounded by an arc, a conic or a bridge, with what is cut off shown before', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Corners');
+  await drawPieces(page, [
+    [20, 95],
+    [120, 95],
+    [120, 55],
+  ]);
+  const line = await lastItem(page);
+  await page.getByLabel('Curve', { exact: true }).selectOption(line.id);
+  await change(page, 'roundCorner');
+  const panel = page.locator('[data-change-panel]');
+  await expect(panel.locator('[data-variant]')).toHaveCount(3);
+  await expect(panel.locator('[data-goes]')).toHaveText('What is crossed out in the figure is cut off.');
+  await panel.getByLabel('Radius, mm').fill('60');
+  await expect(panel.locator('[data-change-reason]')).toContainText('at most about 39.9');
+  await panel.getByLabel('Radius, mm').fill('25');
+  await expect(panel.locator('[data-change-reason]')).toHaveCount(0);
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/corner.png' });
+  await panel.getByRole('button', { name: 'Add as a linked curve' }).click();
+  await expect.poll(async () => (await lastItem(page)).kind).toBe('built');
+  /** How far the curve is from the arc in the corner at (120, 95), beyond the arc's centre. */
+  const offArc = (curve: Curve, radius: number): number => {
+    const [start, end] = domainOf(curve.knots, curve.degree);
+    const offs: number[] = [];
+    for (let k = 0; k <= 400; k++) {
+      const [x, y] = pointAt(curve, start + ((end - start) * k) / 400);
+      const [right, up] = [x! - (120 - radius), y! - (95 - radius)];
+      if (right > 0 && up > 0) offs.push(Math.abs(Math.hypot(right, up) - radius));
+    }
+    expect(offs.length).toBeGreaterThan(5);
+    return Math.max(...offs);
+  };
+  expect(offArc((await lastCurve(page))!, 25)).toBeLessThan(1e-12);
+
+  // Pulled where it begins, it becomes larger or smaller; the arc stays one.
+  await pullHandle(page, 'rounding', [105, 95]);
+  const smaller = await lastItem(page);
+  if (smaller.kind !== 'built' || smaller.operation.name !== 'roundCorner') throw new Error('no corner');
+  expect(smaller.operation.radius).toBeCloseTo(15, 0);
+  expect(offArc((await lastCurve(page))!, smaller.operation.radius)).toBeLessThan(1e-12);
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/corner-pulled.png' });
+
+  await page.getByRole('button', { name: 'Details …' }).click();
+  const made = page.locator('[data-operation-of="roundCorner"]');
+  await made.getByLabel('By').selectOption('byBridge');
+  await made.getByLabel('Continuity').selectOption('G3');
+  await expect
+    .poll(async () =>
+      Math.min(...measureContinuity((await lastCurve(page))!).map(({ geometric }) => geometric)),
+    )
+    .toBe(3);
+  await made.getByLabel('From the corner, mm').fill('70');
+  await expect(made.getByRole('alert')).toContainText('at most about');
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/corner-details.png' });
+});
