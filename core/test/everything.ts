@@ -27,6 +27,7 @@ export * from '../src/curve/periodic.js';
 export * from '../src/curve/assemble.js';
 export * from '../src/curve/split.js';
 export * from '../src/curve/trim.js';
+export * from '../src/curve/weightLine.js';
 export * from '../src/curve/bridge.js';
 export * from '../src/curve/roundCorner.js';
 export { moveKnot } from '../src/curve/moveKnot.js';

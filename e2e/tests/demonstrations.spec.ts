@@ -466,6 +466,25 @@ test('a conic by its ends: kind and equation follow rho, whichever is held', asy
   }
 });
 
+/** Whether a place lies in the convex hull of points, but for rounding. */
+function isInHull(place: Point, points: readonly Point[]): boolean {
+  // Outside there is a line through two of the points that has all of them on one side and the place on the other.
+  return points.every((a) =>
+    points.every((b) => {
+      const side = (c: Point): number =>
+        (b[0]! - a[0]!) * (c[1]! - a[1]!) - (b[1]! - a[1]!) * (c[0]! - a[0]!);
+      return points.some((c) => side(c) < -1e-9) || side(place) > -1e-6;
+    }),
+  );
+}
+
+const staysInHull = (curve: Curve): boolean => {
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  return Array.from({ length: 101 }, (_, k) => pointAt(curve, start + ((end - start) * k) / 100)).every(
+    (place) => isInHull(place, curve.points),
+  );
+};
+
 test('a weight is pulled by its weight point on the leg of the polygon', async ({ newContext }) => {
   const page = await signIn(await newContext());
   await newLesson(page, 'Weight points');
@@ -496,4 +515,87 @@ test('a weight is pulled by its weight point on the leg of the polygon', async (
   await marks.nth(1).focus();
   await page.keyboard.press('ArrowRight');
   await expect.poll(async () => (await curves(page))[0]!.weights![2]).toBeGreaterThan(1);
+});
+
+test('a weight pulled up to ten and down to a tenth, on the rail and in the figure: the curve stays in its hull, and is seen from one dimension up', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Near and far by weights');
+  const weight = async (): Promise<number> => (await curves(page))[0]!.weights?.[2] ?? 1;
+  await page.getByRole('button', { name: 'Look …' }).click();
+  for (const look of ['Weights', 'Convex hulls of spans', 'Rational curve from one dimension up']) {
+    await page.getByLabel(look, { exact: true }).check();
+  }
+  await page.keyboard.press('Escape');
+  const lifted = page.locator('[data-lifted]');
+  await expect(lifted).toBeVisible();
+  const picture = () => lifted.locator('canvas').evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
+
+  await test.step('in the figure, along the line from the curve to the control point', async () => {
+    const pull = page.locator('[data-weight-pull="2"]');
+    const before = await picture();
+    const box = (await pull.boundingBox())!;
+    const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    const goal = await placeOf(page, 'curve/P2');
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x + 0.5 * (goal.x - from.x), from.y + 0.5 * (goal.y - from.y), { steps: 5 });
+    // It follows in the same frame, while the weight is in the hand.
+    await expect.poll(picture).not.toBe(before);
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/weight-pulled.png' });
+    await page.mouse.move(goal.x + (goal.x - from.x), goal.y + (goal.y - from.y), { steps: 5 });
+    await page.mouse.up();
+    // As far as the pull goes.
+    await expect.poll(weight).toBe(100);
+    expect(staysInHull((await curves(page))[0]!)).toBe(true);
+    await page.keyboard.press('Control+z');
+    await expect.poll(weight).toBe(1);
+    await pull.focus();
+    await page.keyboard.press('ArrowDown');
+    await expect.poll(weight).toBeLessThan(1);
+    await page.keyboard.press('Control+z');
+    await expect.poll(weight).toBe(1);
+  });
+
+  await test.step('on the rail, to ten and to a tenth', async () => {
+    await page.getByRole('button', { name: 'Tracks …' }).click();
+    await page.getByLabel('Weights', { exact: true }).check();
+    await page.keyboard.press('Escape');
+    const bar = page.locator('[data-weight="2"]');
+    for (const [key, goal] of [
+      ['Shift+ArrowUp', 10],
+      ['Shift+ArrowDown', 0.1],
+    ] as const) {
+      const before = await picture();
+      await bar.focus();
+      for (let step = 0; step < 12; step++) {
+        const now = await weight();
+        if (goal > 1 ? now >= goal : now <= goal) break;
+        await page.keyboard.press(key);
+        await expect.poll(weight).not.toBe(now);
+      }
+      expect(await weight()).toBeGreaterThan(goal > 1 ? 9.9 : 0.04);
+      expect(staysInHull((await curves(page))[0]!)).toBe(true);
+      await expect.poll(picture).not.toBe(before);
+      if (process.env['SHOTS']) await page.screenshot({ path: `/tmp/weight-${goal}.png` });
+    }
+    await page.keyboard.press('Delete');
+    await expect.poll(weight).toBe(1);
+  });
+
+  await test.step('it is turned, and from above it is the figure', async () => {
+    const slider = lifted.getByRole('slider');
+    const box = (await slider.boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(box.x + box.width / 2 + 60, box.y + box.height / 2 + 30, { steps: 4 });
+    await page.mouse.up();
+    await expect(slider).toHaveAttribute('data-turn', '44 36');
+    await slider.press('ArrowLeft');
+    await expect(slider).toHaveAttribute('data-turn', '41 36');
+    await lifted.getByRole('button', { name: 'From above' }).click();
+    await expect(slider).toHaveAttribute('aria-valuenow', '90');
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/lifted-above.png' });
+  });
 });

@@ -2,7 +2,6 @@ import { type Curve } from '@bogen/core/curve';
 import { describe, expect, it } from 'vitest';
 import { samplesOf } from '../src/figure/geometry/geometry.js';
 import { reachOf, samePullOfControlPoint } from '../src/figure/paint/drawReach.js';
-import { weightAt, weightPointsOf } from '../src/editing/weights/weightPoint.js';
 
 const curve: Curve = {
   degree: 2,
@@ -50,17 +49,5 @@ describe('how far a pull reaches', () => {
     // The third of six control points of degree 2 acts on three of the four spans.
     expect(piece!.length).toBeGreaterThan(pulled.length / 4);
     expect(piece!.length).toBeLessThan((pulled.length / 2) * 0.76);
-  });
-});
-
-describe('a weight point', () => {
-  it('lies at the ratio of its neighbours’ weights, and gives the weight back', () => {
-    const weighted: Curve = { ...curve, weights: [1, 3, 1, 1, 0.5, 1] };
-    const points = weightPointsOf(weighted);
-    expect(points.map(({ share }) => share)).toEqual([0.75, 0.25, 0.5, 0.5 / 1.5, 1 / 1.5]);
-    for (const { index, share } of points) {
-      expect(weightAt(weighted, index, share)).toBeCloseTo(weighted.weights![index + 1]!, 9);
-    }
-    expect(weightPointsOf(curve)).toEqual([]);
   });
 });

@@ -11,6 +11,17 @@ export function homogeneousRows({ points, weights }: Curve): readonly (readonly 
   ]);
 }
 
+/**
+ * A plane curve from one dimension up: the polynomial curve in space with the control points (w x, w y, w), whose
+ * central projection from the origin to the plane w = 1 is the curve (P&T 1.4, 4.2).
+ * @throws CurveError `unsupported` for a curve in space
+ */
+export function liftedCurve(curve: Curve): Curve {
+  if (dimensionOf(curve) !== 2) throw new CurveError('unsupported', told('liftOfPlaneOnly'));
+  const { degree, knots, points, weights } = curve;
+  return { degree, knots, points: homogeneousRows({ ...curve, weights: weights ?? points.map(() => 1) }) };
+}
+
 /** The curve of given degree and knots whose homogeneous rows these are, rational where `like` is. */
 export function curveOfRows(
   like: Curve,

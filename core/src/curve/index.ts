@@ -6,6 +6,13 @@ export { arcFromBulge, arcFromEnds, arcThroughPoints, exactCircle, exactEllipse 
 export { classifyConic, type ConicClass } from './classifyConic.js';
 export { conicFromShoulder } from './conic.js';
 export { cornersOf } from './roundCorner.js';
+export {
+  shareOfWeight,
+  weightAtShare,
+  weightLines,
+  weightPointLines,
+  type WeightLine,
+} from './weightLine.js';
 export { asymptotesOf, directricesOf, type StraightLine } from './conicLines.js';
 export { deBoorConstruction, deCasteljauConstruction, type Construction } from './construct.js';
 export {
@@ -23,6 +30,7 @@ export { derivativesAt, pointAt } from './evaluate.js';
 export { exactForm, exactText, type ExactForm } from './exactForm.js';
 export { distanceFromSegment, facetsOf, type Facets } from './facets.js';
 export { curvatureExtremes, inflections } from './features.js';
+export { liftedCurve } from './homogeneous.js';
 export { fitStroke } from './fitPoints.js';
 export { largestDistance, type LargestDistance } from './hausdorff.js';
 export { spanHulls } from './hull.js';

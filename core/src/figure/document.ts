@@ -64,6 +64,8 @@ const shown = object({
   conic: optional(flag),
   /** The curve of first derivatives, in an inset. */
   hodograph: optional(flag),
+  /** The rail's curve from one dimension up, in a pane of its own. */
+  lifted: optional(flag),
 });
 export const somethingShown = partial(shown);
 export type Shown = ValueOf<typeof shown>;
@@ -250,6 +252,7 @@ export const shownByDefault: Readonly<Required<Shown>> = {
   construction: false,
   hodograph: false,
   conic: false,
+  lifted: false,
 };
 
 /** What can be shown of each item, and not only of the rail's curve. */

@@ -167,6 +167,7 @@ export const curveSentences = {
   bridgeStrength: 'The strength is {{strength}}; it must be finite and above zero.',
   bridgeWithoutLength: 'Both ends lie on one place; there is nothing to bridge. Join the curves instead.',
   roundingOfPlaneOnly: 'Only corners of a plane curve can be rounded.',
+  liftOfPlaneOnly: 'Only a plane curve can be seen from one dimension up.',
   roundingSize: 'The size of the rounding is {{size}}; it must be finite and above zero.',
   roundingWithoutRoom:
     'A rounding of {{size}} finds no room beside this corner; at most about {{room}} does.',

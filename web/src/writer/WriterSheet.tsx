@@ -31,7 +31,7 @@ import type { PanelName } from '../editing/panels.js';
 import { JointMarks } from '../editing/joints/JointMarks.js';
 import { KnotAdder } from '../editing/knot/KnotAdder.js';
 import { StartHandle } from '../editing/start/StartHandle.js';
-import { WeightPoints } from '../editing/weights/WeightPoints.js';
+import { WeightHandles } from '../editing/weights/WeightHandles.js';
 import { removeSelected } from '../editing/items/removeSelected.js';
 import { LazyProseEditor } from './LazyProseEditor.js';
 import { Publish } from './Publish.js';
@@ -227,7 +227,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             over={(projection, pane) => (
               <>
                 <JointMarks scene={scene} projection={projection} pane={pane} />
-                <WeightPoints scene={scene} projection={projection} pane={pane} />
+                <WeightHandles scene={scene} projection={projection} pane={pane} />
                 <StartHandle scene={scene} projection={projection} pane={pane} />
                 <KnotAdder scene={scene} projection={projection} pane={pane} />
               </>

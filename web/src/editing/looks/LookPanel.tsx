@@ -87,7 +87,7 @@ export function LookPanel({ scene, onClose, onConstruction }: LookPanelProps) {
   };
   return (
     <Panel open onClose={onClose} title={t('look.title')} lead={t('look.lead')}>
-      {(['curves', 'cursor'] as const).map((group) => (
+      {(['curves', 'cursor', 'beside'] as const).map((group) => (
         <section key={group} data-look-group={group}>
           <h3 className="mb-1 flex text-[12px] text-soft">
             <span className="flex-1">{t(`look.groups.${group}`)}</span>

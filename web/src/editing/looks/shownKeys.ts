@@ -21,6 +21,7 @@ export const shownGroups = {
     'deviation',
   ],
   cursor: ['vectors', 'derivatives', 'osculating', 'construction', 'conic', 'hodograph'],
+  beside: ['lifted'],
 } as const satisfies Record<string, readonly Key[]>;
 
 /** The single key that shows or hides each: a letter of its name. */
@@ -45,4 +46,5 @@ export const shownKeys: Readonly<Record<Key, string>> = {
   construction: 'a',
   hodograph: 'g',
   conic: 'i',
+  lifted: 'u',
 };

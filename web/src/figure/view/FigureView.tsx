@@ -1,8 +1,9 @@
 import { useTold } from '../../text/told.js';
-import type { PointKind } from '@bogen/core/figure';
-import { useMemo, type ReactNode } from 'react';
+import { isShown, itemOf, type PointKind } from '@bogen/core/figure';
+import { Suspense, useMemo, type ReactNode } from 'react';
 import { useTranslation } from '../../text/text.js';
 import { Deferred } from '../../ui/Deferred.js';
+import { lazyPart } from '../../ui/lazyPart.js';
 import { useStateOf } from '../../ui/useStateOf.js';
 import { Facts, factsOf, railItem } from './Facts.js';
 import { FigurePane } from './FigurePane.js';
@@ -13,6 +14,8 @@ import type { FigureScene } from '../scene/scene.js';
 import { useLongPress } from '../handles/useLongPress.js';
 import { useParts } from '../scene/useScene.js';
 import { ZoomButtons } from './zoom.js';
+
+const LiftedPane = lazyPart(async () => (await import('../lifted/LiftedPane.js')).LiftedPane);
 
 interface FigureViewProps {
   readonly scene: FigureScene;
@@ -48,6 +51,10 @@ export function FigureView({ scene, onToggle, markScale, layer, over, menu, bar 
     [drawing, scene, pair, ids],
   );
   const railCurve = scene.railCurve;
+  const isLifted =
+    !drawing &&
+    railCurve?.points[0]?.length === 2 &&
+    isShown(document, 'lifted', itemOf(document, document.rail.item ?? ''));
   const failures = document.items.flatMap((item) => {
     const result = evaluation.items.get(item.id);
     return result?.status === 'failed' ? [{ name: item.name, reason: tell(result.reason) }] : [];
@@ -67,6 +74,11 @@ export function FigureView({ scene, onToggle, markScale, layer, over, menu, bar 
           {layer}
         </FigurePane>
       ))}
+      {isLifted && (
+        <Suspense>
+          <LiftedPane key={`lifted ${scene.number}`} scene={scene} />
+        </Suspense>
+      )}
     </div>
   );
   return (

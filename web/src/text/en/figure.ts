@@ -31,6 +31,13 @@ export const figure = {
   empty: 'Nothing is drawn on this sheet yet.',
   emptyToDraw:
     'Nothing is drawn on this sheet yet. Draw … above has every kind of curve; “Reference points” first is a good beginning.',
+  lifted:
+    '{{curve}} from one dimension up: control points (w x, w y, w) over the plane w = 1. Arrows turn it.',
+  liftedTitle: '{{curve}}, one dimension up',
+  liftedTurned: 'turned {{azimuth}}°, seen from {{elevation}}° above',
+  liftedFromAbove: 'From above',
+  liftedFromAside: 'From the side',
+  liftedHelp: 'Drag to turn it',
   fit: 'Fit',
   fitSelection: 'Fit selection',
   failedItem: '{{name}} can’t be drawn: {{reason}}',

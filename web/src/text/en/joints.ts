@@ -1,5 +1,7 @@
 export const joints = {
   weightPoint: 'Weight point between {{first}} and {{second}} of {{curve}}',
+  weightPull: 'Weight of {{second}} of {{curve}}, by pulling the curve',
+  weightOf: '{{name}} weighs {{weight}}',
   weightRatio: '{{second}} weighs {{ratio}} times as much as {{first}}',
   joint: 'Joint of {{first}} and {{second}}: {{continuity}}',
   knot: 'Knot {{value}} of {{curve}}: {{continuity}}',

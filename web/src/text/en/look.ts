@@ -1,7 +1,12 @@
 export const look = {
   title: 'What the figure shows',
   lead: 'Part of the sheet: students see what is shown here.',
-  groups: { curves: 'On the curves', cursor: 'At the cursor', basis: 'In the basis track' },
+  groups: {
+    curves: 'On the curves',
+    cursor: 'At the cursor',
+    beside: 'Beside the figure',
+    basis: 'In the basis track',
+  },
   onlyHere: 'on {{item}}',
   ofItem: '{{look}} on {{item}}',
   choices: { figure: 'as the figure', yes: 'shown', no: 'not shown' },

@@ -52,6 +52,7 @@ export const writer = {
     deviation: 'Deviation from the compared curve',
     derivatives: 'Derivatives at the cursor',
     hodograph: 'Hodograph',
+    lifted: 'Rational curve from one dimension up',
     conic: 'Conic at the cursor, where the degree is 2',
     ticks: 'Parameter ticks',
     hulls: 'Convex hulls of spans',
