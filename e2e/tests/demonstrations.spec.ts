@@ -12,10 +12,10 @@ import {
   type Point,
   pointAt,
 } from '@bogen/core/curve';
-import { evaluateFigure, jointsOf } from '@bogen/core/figure';
+import { curveOf, evaluateFigure, itemOf, jointsOf } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
 import { drag, dragTo, expect, placeOf, saved, signIn, test } from '../bogen.js';
-import { change, choose, click, figure, lastItem, newLesson } from '../figure.js';
+import { change, choose, click, figure, lastItem, newLesson, screenOf } from '../figure.js';
 
 const curves = async (page: Page): Promise<readonly Curve[]> =>
   (await figure(page)).items.flatMap((item) => (item.kind === 'curve' ? [item.curve] : []));
@@ -598,4 +598,227 @@ test('a weight pulled up to ten and down to a tenth, on the rail and in the figu
     await expect(slider).toHaveAttribute('aria-valuenow', '90');
     if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/lifted-above.png' });
   });
+});
+
+/** Hides the curve with which a new sheet begins. */
+async function hideFirst(page: Page): Promise<void> {
+  await page.locator('[data-grip="curve/controlPoints/0"]').click({ button: 'right' });
+  await page.getByRole('menuitem', { name: /^Hide/ }).click();
+  await expect(page.locator('[data-grip="curve/controlPoints/0"]')).toHaveCount(0);
+}
+
+test('a closed profile: from an ellipse, over a picture, with its mirror image, tangents at chosen nodes, a typed parameter, and evened out with one value held', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'A closed profile');
+  const profile = async () => {
+    const document = await figure(page);
+    const item = document.items.find(({ id }) => id !== 'curve' && itemOf(document, id)?.kind !== 'picture');
+    if (!item) throw new Error('no profile');
+    return { item, curve: curveOf(evaluateFigure(document), item.id)! };
+  };
+
+  await test.step('a picture to draw over, and an ellipse on it', async () => {
+    const svg =
+      '<svg xmlns="http://www.w3.org/2000/svg" viewBox="0 0 200 120"><ellipse cx="100" cy="60" rx="60" ry="40" fill="#ddd"/></svg>';
+    await page.getByRole('button', { name: 'Draw …' }).click();
+    await page
+      .locator('input[type=file]')
+      .setInputFiles({ name: 'plate.svg', mimeType: 'image/svg+xml', buffer: Buffer.from(svg) });
+    await expect(page.getByRole('heading', { name: 'Details of Picture' })).toBeVisible();
+    await page.keyboard.press('Escape');
+    await choose(page, /^Ellipse/);
+    await click(page, [
+      [100, 40],
+      [160, 40],
+      [100, 80],
+    ]);
+    await expect.poll(async () => (await lastItem(page)).kind).toBe('shape');
+    await page.getByRole('button', { name: 'Stop drawing' }).click();
+  });
+  const at = await screenOf(page);
+  await hideFirst(page);
+  const { item: drawn } = await profile();
+  await page.getByLabel('Curve', { exact: true }).selectOption(drawn.id);
+
+  await test.step('it becomes a chain of nodes, told what that costs', async () => {
+    const ellipse = (await profile()).curve;
+    await page.getByRole('button', { name: 'Details …' }).click();
+    const cost = page.locator('[data-as-chain]');
+    await expect(cost).toContainText('nodes with handles');
+    const told = Number(await cost.getAttribute('data-as-chain'));
+    await page.getByRole('button', { name: 'As a Bézier chain' }).click();
+    await expect
+      .poll(async () => {
+        const { item } = await profile();
+        return item.kind === 'shape' && item.shape.kind;
+      })
+      .toBe('chain');
+    const { curve } = await profile();
+    expect(largestDistance(ellipse, curve).distance).toBeLessThanOrEqual(told * (1 + 1e-9));
+  });
+
+  const panel = page.locator('[data-details]');
+  await test.step('a chosen node becomes a corner and has its tangent again: equal direction, free strength', async () => {
+    const kinds = async () => {
+      const { item } = await profile();
+      return item.kind === 'shape' && item.shape.kind === 'chain'
+        ? item.shape.chain.nodes.map(({ kind }) => kind)
+        : [];
+    };
+    const node = panel.locator('[data-node="1"]');
+    await node.getByRole('combobox').selectOption('corner');
+    await expect.poll(async () => (await kinds())[1]).toBe('corner');
+    await node.getByRole('combobox').selectOption('aligned');
+    await expect.poll(async () => (await kinds())[1]).toBe('aligned');
+    const { item, curve } = await profile();
+    if (item.kind !== 'shape' || item.shape.kind !== 'chain') throw new Error('no chain');
+    // Pulled longer, one handle keeps the direction of the other.
+    const [, { point, after }] = item.shape.chain.nodes as [unknown, { point: Point; after: Point }];
+    await page.keyboard.press('Escape');
+    const box = (await page.locator(`[data-shape-handle="${item.id}/1/after"]`).boundingBox())!;
+    await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+    await page.mouse.down();
+    await page.mouse.move(...at([2 * after[0]! - point[0]!, 2 * after[1]! - point[1]! + 4]), { steps: 6 });
+    await page.mouse.up();
+    await expect.poll(async () => (await profile()).curve).not.toEqual(curve);
+    const now = (await profile()).curve;
+    const knot = interiorKnots(now.knots, now.degree)[0]!.value;
+    const joint = measureContinuity(now).find((one) => one.knot === knot)!;
+    expect(joint.geometric).toBeGreaterThanOrEqual(1);
+    expect(joint.parametric).toBe(0);
+  });
+
+  await test.step('a parameter value is typed, and one that can’t be is told', async () => {
+    await page.getByRole('button', { name: 'Details …' }).click();
+    const field = panel.locator('[data-node="2"]').getByLabel('u =');
+    await field.fill('0.05');
+    await expect(panel.getByRole('alert')).toHaveCount(0);
+    await field.fill('1.5');
+    await expect(panel.getByRole('alert')).toContainText('must lie above');
+    await field.fill('0.6');
+    await expect(panel.getByRole('alert')).toHaveCount(0);
+    await expect
+      .poll(async () => {
+        const { curve } = await profile();
+        return interiorKnots(curve.knots, curve.degree)[1]!.value;
+      })
+      .toBe(0.6);
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/profile-nodes.png' });
+    await page.keyboard.press('Escape');
+  });
+
+  await test.step('evened out by arc length, with one value held and pulled along the curve', async () => {
+    await page.getByRole('button', { name: 'Tracks …' }).click();
+    await page.getByLabel('Arc length', { exact: true }).check();
+    await page.keyboard.press('Escape');
+    const before = (await profile()).curve;
+    await change(page, 'evenOut');
+    const form = page.locator('[data-change-panel]');
+    await form.getByRole('textbox', { name: 'Spans for each span' }).fill('3');
+    await form.getByRole('button', { name: 'Hold the cursor’s place' }).click();
+    const held = page.locator('[data-pin="0"]');
+    await expect(held).toBeVisible();
+    await expect(page.locator('[data-rail-pin="0"]')).toBeVisible();
+    await form.getByLabel('gets u =').fill('0.5');
+    await expect(page.locator('[data-rail-pin="0"]')).toHaveAttribute('aria-valuenow', '0.5');
+    const place = Number(await held.getAttribute('aria-valuenow'));
+    await held.focus();
+    await page.keyboard.press('ArrowRight');
+    await expect.poll(async () => Number(await held.getAttribute('aria-valuenow'))).toBeGreaterThan(place);
+    const at = Number(await held.getAttribute('aria-valuenow'));
+    await expect(form.locator('[data-deviation]')).toBeVisible();
+    const told = Number(await form.locator('[data-deviation]').getAttribute('data-deviation'));
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/profile-even.png' });
+    await form.getByRole('button', { name: 'Apply' }).click();
+    await expect.poll(async () => (await profile()).item.kind).toBe('curve');
+    const { curve } = await profile();
+    const [x, y] = pointAt(curve, 0.5);
+    const [toX, toY] = pointAt(before, at);
+    expect(Math.hypot(x! - toX!, y! - toY!)).toBeLessThan(told + 1e-6);
+    await expect(page.locator('[data-pin]')).toHaveCount(0);
+  });
+
+  await test.step('its mirror image makes it symmetric, and follows', async () => {
+    await change(page, 'symmetric');
+    const form = page.locator('[data-change-panel]');
+    await form.getByLabel('through, mm').fill('100');
+    await expect(form.locator('[data-goes]')).toContainText('crossed out');
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/profile-symmetric.png' });
+    await form.getByRole('button', { name: 'Add as a linked curve' }).click();
+    await expect.poll(async () => (await lastItem(page)).kind).toBe('built');
+    const document = await figure(page);
+    const whole = curveOf(evaluateFigure(document), document.items.at(-1)!.id)!;
+    const [start, end] = domainOf(whole.knots, whole.degree);
+    const mirrored: Curve = { ...whole, points: whole.points.map(([x, y]) => [200 - x!, y!]) };
+    expect(largestDistance(whole, mirrored).distance).toBeLessThan(1e-9);
+    expect(end).toBeGreaterThan(start);
+  });
+});
+
+test('on the same six points: degree 1, 2 and 3 and one through them, each point named by its curve', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Four on six points');
+  const places: readonly Point[] = [
+    [20, 30],
+    [50, 80],
+    [90, 60],
+    [120, 90],
+    [160, 70],
+    [190, 30],
+  ];
+  await choose(page, /^Reference points/);
+  // Freely, as a hand would set them; the curves then snap to them.
+  await page.keyboard.down('Control');
+  await click(page, places);
+  await page.keyboard.up('Control');
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Stop drawing' }).click();
+  await expect(page.locator('[data-reference-point]')).toHaveCount(6);
+  const degrees = [1, 2, 3];
+  for (const degree of degrees) {
+    await choose(page, /^Curve by control points/);
+    await page.getByRole('textbox', { name: 'Degree' }).fill(String(degree));
+    await click(page, places);
+    await page.keyboard.press('Enter');
+    await page.getByRole('button', { name: 'Stop drawing' }).click();
+  }
+  await choose(page, /^Curve through points/);
+  await click(page, places);
+  await page.keyboard.press('Enter');
+  await page.getByRole('button', { name: 'Stop drawing' }).click();
+  await expect
+    .poll(async () => (await figure(page)).items.filter(({ kind }) => kind !== 'point').length)
+    .toBe(5);
+  const document = await figure(page);
+  const points = document.items.flatMap((item) => (item.kind === 'point' ? [item.at] : []));
+  const drawn = document.items.filter(({ id, kind }) => id !== 'curve' && kind !== 'point');
+  for (const [k, degree] of degrees.entries()) {
+    const item = drawn[k]!;
+    if (item.kind !== 'curve') throw new Error('no curve');
+    expect(item.curve.degree).toBe(degree);
+    expect(item.curve.points).toEqual(points);
+  }
+  const through = curveOf(evaluateFigure(document), drawn[3]!.id)!;
+  for (const place of points) {
+    const [start, end] = domainOf(through.knots, through.degree);
+    const nearest = Math.min(
+      ...Array.from({ length: 4001 }, (_, k) => {
+        const [x, y] = pointAt(through, start + ((end - start) * k) / 4000);
+        return Math.hypot(x! - place[0]!, y! - place[1]!);
+      }),
+    );
+    expect(nearest).toBeLessThan(0.05);
+  }
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/four.png' });
+  // The sheet’s first curve has P, the others Q, R and S.
+  for (const [k, letter] of ['Q', 'R', 'S'].entries()) {
+    await expect(page.locator(`[data-handle="${drawn[k]!.id}/P2"]`)).toHaveAttribute(
+      'aria-label',
+      new RegExp(`${letter}2`),
+    );
+  }
 });

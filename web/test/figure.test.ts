@@ -188,7 +188,7 @@ describe('the rail', () => {
     );
   });
   it('reads the basis functions at the cursor, and finds the one under the pointer', () => {
-    const contents = { curve: cubic, compared: undefined, lit: null, looks: {} as never };
+    const contents = { curve: cubic, compared: undefined, made: undefined, lit: null, looks: {} as never };
     expect(basisTrack.valuesAt(contents, 0)).toEqual(['N0 1.000', 'N1 0.000', 'N2 0.000', 'N3 0.000']);
     const axis = railAxis(cubic, 800, null);
     const input = { ...contents, axis, width: 800, height: 96 };
@@ -217,7 +217,7 @@ describe('keys and options', () => {
     const keys = Object.values(shownKeys);
     expect(new Set(keys).size).toBe(keys.length);
     for (const taken of ['l', 'j', 'z', '0', '+', '-', '?']) expect(keys).not.toContain(taken);
-    expect([...shownGroups.curves, ...shownGroups.cursor].sort()).toEqual(Object.keys(shownKeys).sort());
+    expect(Object.values(shownGroups).flat().sort()).toEqual(Object.keys(shownKeys).sort());
   });
   it('mirror about a line through the typed place', () => {
     expect(mirrorAxis(firstOptions)).toBeUndefined();

@@ -3,7 +3,7 @@ import { decompose } from './decompose.js';
 import { isRational, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
 import { elevateDegree } from './elevateDegree.js';
-import { clampedKnotVector, interiorKnots, domainOf } from './knotVector.js';
+import { clampedKnotVector, interiorKnots } from './knotVector.js';
 import { addScaled, angleBetween, distance, lengthOf, mix, subtract, unit } from './vector.js';
 import { closednessOf } from './close.js';
 import { refitCurve } from './refit.js';
@@ -20,6 +20,11 @@ export interface ChainNode {
   readonly before: Point;
   readonly after: Point;
   readonly kind: NodeKind;
+  /**
+   * The parameter that the curve has there, between 0 and 1 and above those of the nodes before; by chord length between
+   * its neighbours where not given. The first node is at 0, and the last of an open chain at 1, whatever they say.
+   */
+  readonly parameter?: number | undefined;
 }
 
 /** A chain of cubic Bézier pieces between nodes; a closed one runs from the last node on to the first. */
@@ -50,27 +55,24 @@ function validateChain({ nodes }: BezierChain): void {
 
 /**
  * The chain as a cubic B-spline, each node a knot of multiplicity 3, so that every handle is a control
- * point (P&T 5.6; F 5). Parameters run by the number of pieces, or by chord length.
- * @throws CurveError `point-count`, `point`
+ * point (P&T 5.6; F 5). Parameters are those that nodes have of their own, and between them run by the number of
+ * pieces, or by chord length.
+ * @throws CurveError `point-count`, `point`, `argument` where the nodes' parameters do not ascend from 0 to 1
  */
 export function curveOfChain(chain: BezierChain, parametrisation: 'uniform' | 'chord' = 'chord'): Curve {
   validateChain(chain);
-  const { nodes, closed } = chain;
-  const all = closed ? [...nodes, nodes[0]!] : nodes;
-  const lengths = all
-    .slice(1)
-    .map((node, k) => (parametrisation === 'uniform' ? 1 : distance(node.point, all[k]!.point) || 1e-3));
-  const total = lengths.reduce((sum, length) => sum + length, 0);
+  const all = allNodes(chain);
   const points: Point[] = [all[0]!.point];
-  const interior: { value: number; multiplicity: number }[] = [];
-  let sum = 0;
-  all.slice(1).forEach((node, k) => {
-    points.push(all[k]!.after, node.before, node.point);
-    sum += lengths[k]!;
-    if (k < lengths.length - 1) interior.push({ value: sum / total, multiplicity: 3 });
-  });
+  all.slice(1).forEach((node, k) => points.push(all[k]!.after, node.before, node.point));
+  const interior = nodeParameters(chain, parametrisation)
+    .slice(1, -1)
+    .map((value) => ({ value, multiplicity: 3 }));
   return { degree: 3, knots: clampedKnotVector(0, 1, interior, 3), points };
 }
+
+/** The nodes in the order of the curve, the first of a closed chain at its end once more. */
+const allNodes = ({ nodes, closed }: BezierChain): readonly ChainNode[] =>
+  closed ? [...nodes, nodes[0]!] : nodes;
 
 /**
  * A curve as a chain of cubic Bézier pieces: exact for a polynomial curve of degree 3 or less, each span
@@ -198,9 +200,51 @@ export function setNodeKind(chain: BezierChain, index: number, kind: NodeKind): 
   });
 }
 
-/** The domain of the pieces of a chain's curve, from node to node. */
+/**
+ * The parameters of a chain's nodes, from 0 to 1; of a closed one the first node's twice, at both ends.
+ * @throws CurveError `argument` where those that are given do not ascend
+ */
 export function nodeParameters(chain: BezierChain, parametrisation: 'uniform' | 'chord' = 'chord'): number[] {
-  const { knots, degree } = curveOfChain(chain, parametrisation);
-  const [start, end] = domainOf(knots, degree);
-  return [start, ...interiorKnots(knots, degree).map(({ value }) => value), end];
+  const all = allNodes(chain);
+  const last = all.length - 1;
+  const lengths = all
+    .slice(1)
+    .map((node, k) => (parametrisation === 'uniform' ? 1 : distance(node.point, all[k]!.point) || 1e-3));
+  const given = all.map((node, k) => (k === 0 ? 0 : k === last ? 1 : node.parameter));
+  const parameters = [0];
+  let from = 0;
+  for (let to = 1; to <= last; to++) {
+    const value = given[to];
+    if (value === undefined) continue;
+    const start = parameters[from]!;
+    if (!(value > start && value <= 1) || (to < last && value >= 1)) {
+      throw new CurveError('argument', told('nodeParameterOrder', { index: to, value, before: start }), {
+        index: to,
+        value,
+      });
+    }
+    const whole = lengths.slice(from, to).reduce((sum, length) => sum + length, 0);
+    let sum = 0;
+    for (let k = from; k < to; k++) {
+      sum += lengths[k]!;
+      parameters.push(k === to - 1 ? value : start + ((value - start) * sum) / whole);
+    }
+    from = to;
+  }
+  return parameters;
+}
+
+/**
+ * A node with a parameter of its own, or again by chord length.
+ * @throws CurveError `index`, `argument` where the parameters would not ascend
+ */
+export function setNodeParameter(
+  chain: BezierChain,
+  index: number,
+  parameter: number | undefined,
+): BezierChain {
+  const { parameter: _, ...node } = nodeAt(chain, index);
+  const changed = withNode(chain, index, parameter === undefined ? node : { ...node, parameter });
+  nodeParameters(changed);
+  return changed;
 }

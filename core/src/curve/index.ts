@@ -1,5 +1,12 @@
 /** The mathematics of curves, as other packages use it. What is not named here is core's own. */
-export { setNodeKind, type ChainNode, type NodeKind } from './bezierChain.js';
+export {
+  chainOfCurve,
+  nodeParameters,
+  setNodeKind,
+  setNodeParameter,
+  type ChainNode,
+  type NodeKind,
+} from './bezierChain.js';
 export { enclosedArea } from './area.js';
 export { circleError } from './circleError.js';
 export { arcFromBulge, arcFromEnds, arcThroughPoints, exactCircle, exactEllipse } from './circle.js';

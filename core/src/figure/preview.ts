@@ -1,11 +1,13 @@
-import { closednessOf, type Closedness } from '../curve/close.js';
+import { closednessOf } from '../curve/close.js';
 import { guaranteedContinuity } from '../curve/continuity.js';
 import type { Curve } from '../curve/curve.js';
 import type { Deviation } from '../curve/deviation.js';
 import { CurveError } from '../curve/error.js';
 import { spansOf } from '../curve/knotVector.js';
 import { distinctPointCount } from '../curve/periodic.js';
-import type { FigureDocument } from './document.js';
+import { itemOf, type FigureDocument } from './document.js';
+import { closednessOfItem } from './fact/closedness.js';
+import type { Closedness } from './fact/define.js';
 import { told, type Told } from '../told/told.js';
 import { evaluateFigure, geometryOf, type Evaluation } from './evaluate.js';
 import type { Geometry } from './geometry.js';
@@ -72,7 +74,13 @@ export function previewOperation(
       status: 'curve',
       ...result,
       deviation,
-      before: first?.kind === 'curve' ? countsOf(first.curve) : undefined,
+      before:
+        first?.kind === 'curve'
+          ? {
+              ...countsOf(first.curve),
+              closedness: closednessOfItem(first.curve, itemOf(document, sourcesOfOperation(operation)[0]!)),
+            }
+          : undefined,
       after: countsOf(result.curve),
     };
   } catch (error) {

@@ -168,6 +168,8 @@ export const curveSentences = {
   bridgeWithoutLength: 'Both ends lie on one place; there is nothing to bridge. Join the curves instead.',
   roundingOfPlaneOnly: 'Only corners of a plane curve can be rounded.',
   liftOfPlaneOnly: 'Only a plane curve can be seen from one dimension up.',
+  nodeParameterOrder:
+    'Node {{index}} would be at u = {{value}}; it must lie above {{before}}, the parameter of the node before, and below 1 and those after.',
   roundingSize: 'The size of the rounding is {{size}}; it must be finite and above zero.',
   roundingWithoutRoom:
     'A rounding of {{size}} finds no room beside this corner; at most about {{room}} does.',

@@ -38,6 +38,7 @@ import {
   reparametriseMobius,
   sampleCurve,
   setNodeKind,
+  setNodeParameter,
   shortKnotList,
   signChanges,
   spanHulls,
@@ -548,5 +549,45 @@ describe('conversion', () => {
     const { curve } = convertCurve(even, 'straight');
     expect(curve.points).toHaveLength(5);
     expectClose(curve.points[2]!, pointAt(even, 0.5), 1e-13);
+  });
+});
+
+describe('parameters of a chain’s nodes', () => {
+  const chain = chainOfCurve(bout);
+
+  it('are kept where they are given, and spread by chords between', () => {
+    const free = nodeParameters(chain);
+    const held = setNodeParameter(chain, 2, 0.8);
+    const now = nodeParameters(held);
+    expect(now[2]).toBe(0.8);
+    expect(now[1]! / 0.8).toBeCloseTo(free[1]! / free[2]!, 12);
+    expect((now[3]! - 0.8) / 0.2).toBeCloseTo((free[3]! - free[2]!) / (1 - free[2]!), 12);
+    // The shape is the same, run through at another speed.
+    const [before, after] = [curveOfChain(chain), curveOfChain(held)];
+    validateCurve(after);
+    expect(after.points).toEqual(before.points);
+    expectClose(pointAt(after, 0.8), chain.nodes[2]!.point, 1e-13, 200);
+    expect(nodeParameters(setNodeParameter(held, 2, undefined))).toEqual(free);
+  });
+
+  it('of a closed chain end at 1, where it is at its first node again', () => {
+    const closed = { ...chain, closed: true };
+    expect(nodeParameters(closed)).toHaveLength(chain.nodes.length + 1);
+    expect(nodeParameters(setNodeParameter(closed, chain.nodes.length - 1, 0.9)).slice(-2)).toEqual([0.9, 1]);
+  });
+
+  it('are refused where they would not ascend', () => {
+    const held = setNodeParameter(chain, 2, 0.5);
+    for (const [index, value] of [
+      [1, 0.5],
+      [1, 0.7],
+      [3, 0.4],
+      [3, 1],
+      [2, 0],
+      [2, NaN],
+    ] as const) {
+      expect(() => setNodeParameter(held, index, value)).toThrow(CurveError);
+    }
+    expect(() => setNodeParameter(held, 9, 0.5)).toThrow(CurveError);
   });
 });

@@ -1,15 +1,20 @@
-import { useSyncExternalStore } from 'react';
+import type { Curve } from '@bogen/core/curve';
+import { Suspense, useSyncExternalStore } from 'react';
 import { useSize } from '../figure/paint/canvas.js';
 import { mayArrangeRail } from '../figure/scene/may.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useParts } from '../figure/scene/useScene.js';
 import { useTranslation } from '../text/text.js';
+import { lazyPart } from '../ui/lazyPart.js';
 import { useTop } from '../ui/useTop.js';
 import { RailCursor } from './RailCursor.js';
 import { RailFoot } from './RailFoot.js';
 import { TrackView } from './TrackView.js';
 import { tracks } from './tracks.js';
 import { useRailZoom } from './useRailZoom.js';
+
+/** Only where a panel holds values. */
+const RailPins = lazyPart(async () => (await import('./RailPins.js')).RailPins);
 
 /** The stack of plots under a figure: one parameter axis, one cursor through all of them. */
 export function Rail({ scene }: { scene: FigureScene }) {
@@ -40,8 +45,18 @@ export function Rail({ scene }: { scene: FigureScene }) {
           )}
         </div>
         {isSeen && curve && width > 0 && names.length > 0 && <RailCursor scene={scene} width={width} />}
+        {isSeen && curve && width > 0 && <Pinned scene={scene} width={width} curve={curve} />}
       </div>
       {curve && <RailFoot scene={scene} />}
     </section>
   );
+}
+
+function Pinned(props: { scene: FigureScene; width: number; curve: Curve }) {
+  useParts(props.scene.pins);
+  return props.scene.pins.list ? (
+    <Suspense>
+      <RailPins {...props} />
+    </Suspense>
+  ) : null;
 }

@@ -6,7 +6,7 @@ import clsx from 'clsx';
 import { useLayoutEffect, useRef, useSyncExternalStore, type KeyboardEvent } from 'react';
 import { ratioUp } from '../figure/hold/scalar.js';
 import { useHold, type Holdable } from '../figure/hold/useHold.js';
-import { nameOf } from '../figure/scene/names.js';
+import { nameOf, pointName } from '../figure/scene/names.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useTold } from '../text/told.js';
@@ -123,7 +123,10 @@ export function WeightMarks({ scene, width, height }: TrackMarksProps) {
           role="slider"
           tabIndex={0}
           aria-orientation="vertical"
-          aria-label={t('railHand.weightOf', { point: `P${index}`, curve: nameOf(document, id) })}
+          aria-label={t('railHand.weightOf', {
+            point: pointName(document, id, 'controlPoints', index),
+            curve: nameOf(document, id),
+          })}
           aria-valuemin={least}
           aria-valuemax={most}
           aria-valuenow={weight}

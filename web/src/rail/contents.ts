@@ -1,7 +1,15 @@
+import { domainOf, type Curve } from '@bogen/core/curve';
 import { looksOf } from '@bogen/core/figure';
 import { comparedCurve } from '../figure/scene/compared.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import type { TrackContents } from './track.js';
+
+/** A curve where it has the same domain as another, so that both can be plotted over one axis. */
+function sameDomain(curve: Curve, other: Curve | undefined): Curve | undefined {
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  const [from, to] = other ? domainOf(other.knots, other.degree) : [];
+  return from === start && to === end ? other : undefined;
+}
 
 /** What the rail's tracks show now; nothing while it has no curve. */
 export function contentsOf(scene: FigureScene): TrackContents | undefined {
@@ -11,6 +19,7 @@ export function contentsOf(scene: FigureScene): TrackContents | undefined {
   return {
     curve,
     compared: comparedCurve(scene),
+    made: sameDomain(curve, scene.previews.reparametrised),
     looks: looksOf(scene.document),
     lit: support?.item === scene.document.rail.item ? support : null,
   };

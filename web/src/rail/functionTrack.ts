@@ -89,8 +89,9 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
   return {
     name,
     height: 96,
-    dependsOn: ({ curve, lit, compared }) => [
+    dependsOn: ({ curve, lit, compared, made }) => [
       curve,
+      made,
       lit?.from,
       lit?.to,
       ...(trackOf(name).compares ? [compared] : []),
@@ -101,7 +102,8 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
         return value === undefined ? [] : [`${sign ? `${sign} ` : ''}${shownScientific(value)}`];
       }),
     changed: (before, now, height) => {
-      if (trackOf(name).whole || before.compared !== now.compared) return undefined;
+      if (trackOf(name).whole || before.compared !== now.compared || before.made !== now.made)
+        return undefined;
       const [a, b] = [before, now].map((contents) => scaleOf(plots, contents, height, floor).domain);
       return a![0] === b![0] && a![1] === b![1] ? changedPart(before.curve, now.curve) : undefined;
     },
@@ -121,6 +123,13 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
       for (const { values, dashed } of plots) {
         const own = values(plotInput);
         if (own) drawLine(input, drawnValues(own, floor), y, dashed ? [6, 4] : []);
+      }
+      const { made } = input;
+      if (!made) return;
+      const after = { ...input, curve: made, palette: { ...palette, ink: palette.accent } };
+      for (const { values } of plots) {
+        const own = values(inputOf(after));
+        if (own) drawLine(after, drawnValues(own, floor), y, [4, 3]);
       }
     },
     drawScale: (input) => {

@@ -11,6 +11,8 @@ export interface TrackContents {
   readonly curve: Curve;
   /** The curve that the rail's curve is compared with. */
   readonly compared: Curve | undefined;
+  /** What the rail's curve would become with another parameter, while a panel shows that. */
+  readonly made: Curve | undefined;
   readonly looks: Required<Looks>;
   /** The support to light, where it belongs to the rail's curve. */
   readonly lit: LitSupport | null;

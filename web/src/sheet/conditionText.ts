@@ -1,7 +1,7 @@
 import { itemOf, type Field, type FigureDocument } from '@bogen/core/figure';
 import { conditions, type Condition, type ConditionResult } from '@bogen/core/lesson';
 import type { TFunction } from 'i18next';
-import { letterOf } from '../figure/scene/names.js';
+import { pointName } from '../figure/scene/names.js';
 import { shownNumber, shownScientific } from '../text/number.js';
 
 /**
@@ -25,7 +25,8 @@ export function conditionText(condition: Condition, figure: FigureDocument, t: T
   }
   if ('of' in condition) {
     values['context'] = condition.of;
-    if ('index' in condition) values['point'] = `${letterOf(condition.of)}${condition.index}`;
+    if ('index' in condition)
+      values['point'] = pointName(figure, condition.item, condition.of, condition.index);
   }
   return t(`sheet.conditions.${condition.kind}.text` as 'sheet.conditions.curveThroughPoint.text', values);
 }

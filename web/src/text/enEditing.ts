@@ -12,6 +12,7 @@ import { keys } from './en/keys.js';
 import { lists } from './en/lists.js';
 import { look } from './en/look.js';
 import { picture } from './en/picture.js';
+import { pins } from './en/pins.js';
 import { select } from './en/select.js';
 import { table } from './en/table.js';
 import { writer } from './en/writer.js';
@@ -33,6 +34,7 @@ const editing = {
   lists,
   look,
   picture,
+  pins,
   select,
   table,
   writer,

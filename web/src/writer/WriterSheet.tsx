@@ -10,7 +10,7 @@ import { useFigureKeys } from '../editing/keys/useFigureKeys.js';
 import { SelectionBar } from '../editing/select/SelectionBar.js';
 import { Link, useNavigate } from 'react-router';
 import { FigureView } from '../figure/view/FigureView.js';
-import { letterOf } from '../figure/scene/names.js';
+import { pointName } from '../figure/scene/names.js';
 import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
 import { useScene } from '../figure/scene/useScene.js';
 import { Rail } from '../rail/Rail.js';
@@ -31,6 +31,7 @@ import type { PanelName } from '../editing/panels.js';
 import { JointMarks } from '../editing/joints/JointMarks.js';
 import { KnotAdder } from '../editing/knot/KnotAdder.js';
 import { StartHandle } from '../editing/start/StartHandle.js';
+import { PinMarks } from '../editing/parameter/PinMarks.js';
 import { WeightHandles } from '../editing/weights/WeightHandles.js';
 import { removeSelected } from '../editing/items/removeSelected.js';
 import { LazyProseEditor } from './LazyProseEditor.js';
@@ -129,7 +130,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     });
     say(
       t('writer.toggled', {
-        name: `${letterOf(of)}${index}`,
+        name: pointName(figure, item, of, index),
         state: loose ? t('figure.fixed') : t('figure.loose'),
       }),
     );
@@ -228,6 +229,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
               <>
                 <JointMarks scene={scene} projection={projection} pane={pane} />
                 <WeightHandles scene={scene} projection={projection} pane={pane} />
+                <PinMarks scene={scene} projection={projection} pane={pane} />
                 <StartHandle scene={scene} projection={projection} pane={pane} />
                 <KnotAdder scene={scene} projection={projection} pane={pane} />
               </>

@@ -13,7 +13,7 @@ export const evenOut = onCurves({
     perSpan: whole(1, 50),
   },
   shape: 'near',
-  asks: ['perSpan'],
+  asks: ['perSpan', 'held'],
   first: () => ({ held: [], perSpan: 1 }),
   run: (source, { held, perSpan }) => {
     const { curve, deviation, unevenness } = even(source, held, perSpan);

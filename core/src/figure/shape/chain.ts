@@ -1,5 +1,5 @@
 import { curveOfChain, moveHandle, moveNode } from '../../curve/bezierChain.js';
-import { choice, flag, list, object, place } from '../../describe/describe.js';
+import { choice, flag, list, number, object, optional, place } from '../../describe/describe.js';
 import { figureLimits } from '../parts.js';
 import { passed, pulls } from '../handle.js';
 import { defineShape } from './define.js';
@@ -9,6 +9,8 @@ const node = object({
   before: place,
   after: place,
   kind: choice('corner', 'aligned', 'equal'),
+  /** Where it has one of its own. */
+  parameter: optional(number({ unit: 'parameter', above: 0, below: 1 })),
 });
 
 /** A chain of cubic Bézier pieces between nodes with handles. */

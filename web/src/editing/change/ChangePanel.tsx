@@ -94,6 +94,7 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
             axis: 'axis' in operation ? operation.axis : undefined,
             places: preview.curve.points,
             pulls: [],
+            parameter: operations[name].aim === 'parameter',
             polygon: document.shown.polygon,
             numbers: preview.deviation
               ? [{ at: preview.deviation.point, text: `${shownNumber(preview.deviation.distance, 4)} mm` }]

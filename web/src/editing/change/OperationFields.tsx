@@ -14,7 +14,9 @@ import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Choice } from '../../ui/Choice.js';
 import { ExpressionField } from '../../ui/ExpressionField.js';
+import type { Pin } from '../../figure/scene/pins.js';
 import { DescribedField } from '../fields/DescribedField.js';
+import { PinFields } from '../parameter/PinFields.js';
 
 /** The arguments of an operation as its form holds them, and the ids of further sources. */
 export type Arguments = Readonly<Record<string, unknown>>;
@@ -99,6 +101,8 @@ function FieldOf(props: FieldProps) {
         );
       }
       break;
+    case 'list':
+      return <PinFields label={label} scene={scene} pins={value as readonly Pin[]} onChange={onChange} />;
     case 'pair':
       return field.line ? <AxisField {...props} /> : <CornersField {...props} />;
     case 'place': {

@@ -10,6 +10,7 @@ import {
 import { curveOf, type FigureDocument, type Evaluation } from '@bogen/core/figure';
 import { roundPlace } from '../../figure/hold/place.js';
 import type { Projection } from '../../figure/geometry/projection.js';
+import { pointName } from '../../figure/scene/names.js';
 
 /** What a place snapped to, by its word in the catalogue. */
 export type SnapKind =
@@ -44,6 +45,7 @@ const reach = 10;
  * or through the last and a reference point; the nearest place of a curve; a crossing of the grid; an angle
  * of whole 15°; in this order, but for a crossing right under the pointer.
  * @param places set in this drawing so far; the first of them closes the curve
+ * @param named the whole figure, by which points are named, where `document` is a part of it
  * @param points more points to snap to, with their names; where they are given nothing is closed
  */
 export function snap(
@@ -53,6 +55,7 @@ export function snap(
   evaluation: Evaluation,
   projection: Projection,
   points?: readonly { readonly at: Point; readonly name: string }[],
+  named: FigureDocument = document,
 ): Snapped {
   const within = reach / projection.scale;
   const far = (point: Point): number => Math.hypot(point[0]! - pointer[0]!, point[1]! - pointer[1]!);
@@ -68,17 +71,17 @@ export function snap(
   for (const { at, name } of points ?? []) offer(at, 'controlPoint', name);
   const curves = document.items.flatMap((item) => {
     const curve = item.hidden ? undefined : curveOf(evaluation, item.id);
-    return curve ? [{ name: item.name, curve }] : [];
+    return curve ? [{ id: item.id, name: item.name, curve }] : [];
   });
   for (const item of document.items) {
     if (item.kind === 'point' && !item.hidden) offer(item.at, 'referencePoint', item.name);
   }
-  for (const { name, curve } of curves) {
+  for (const { id, name, curve } of curves) {
     const [start, end] = domainOf(curve.knots, curve.degree);
     offer(pointAt(curve, start), 'end', name);
     offer(pointAt(curve, end, 'left'), 'end', name);
     curve.points.slice(0, distinctPointCount(curve)).forEach((point, index) => {
-      offer(point, 'controlPoint', `P${index} ${name}`);
+      offer(point, 'controlPoint', `${pointName(named, id, 'controlPoints', index)} ${name}`);
     });
     for (const knot of new Set(curve.knots)) {
       if (knot > start && knot < end) offer(pointAt(curve, knot), 'knot', name);

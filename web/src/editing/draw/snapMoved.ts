@@ -1,6 +1,7 @@
 import { distinctPointCount, type Point } from '@bogen/core/curve';
 import { curveOf, itemOf, sourcesOf, type Grip } from '@bogen/core/figure';
 import type { Projection } from '../../figure/geometry/projection.js';
+import { pointName } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import type { FigureState } from '../../figure/scene/sceneParts.js';
 import { snap, type Snapped } from './snap.js';
@@ -31,7 +32,9 @@ export function snapMoved(
   const own = curve?.points.slice(0, distinctPointCount(curve)) ?? [];
   const index = grip.of === 'controlPoints' ? grip.index : -1;
   const name = itemOf(document, grip.item)?.name ?? '';
-  const points = own.flatMap((at, k) => (k === index ? [] : [{ at, name: `P${k} ${name}` }]));
+  const points = own.flatMap((at, k) =>
+    k === index ? [] : [{ at, name: `${pointName(document, grip.item, 'controlPoints', k)} ${name}` }],
+  );
   const near = [own[index + 1], own[index - 2], own[index - 1]].flatMap((at) => (at ? [at] : []));
-  return snap(pointer, near, { ...document, items: others }, evaluation, projection, points);
+  return snap(pointer, near, { ...document, items: others }, evaluation, projection, points, document);
 }

@@ -22,6 +22,7 @@ import { aboveZero } from '../../ui/limits.js';
 import { Panel } from '../../ui/Panel.js';
 import { PictureFields } from '../picture/PictureFields.js';
 import { patched } from '../../figure/scene/patched.js';
+import { AsChain } from './AsChain.js';
 import { OperationOfItem } from './OperationOfItem.js';
 import { ShapeFields } from './ShapeFields.js';
 
@@ -77,6 +78,7 @@ export function DetailsPanel({ scene, item: id, onItem, onClose }: DetailsPanelP
             <ShapeFields scene={scene} item={item} />
           </section>
         )}
+        {isCurveItem(item) && <AsChain scene={scene} item={item} />}
         {item.kind === 'built' && <OperationOfItem scene={scene} item={item} />}
         {item.kind === 'picture' && <PictureFields scene={scene} item={item} />}
         {isCurveItem(item) && <Size scene={scene} item={item} />}

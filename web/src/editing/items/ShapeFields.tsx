@@ -1,4 +1,4 @@
-import { setNodeKind } from '@bogen/core/curve';
+import { CurveError, nodeParameters, setNodeKind, setNodeParameter } from '@bogen/core/curve';
 import {
   conicHeldBy,
   curveOf,
@@ -9,11 +9,15 @@ import {
   type ShapeKind,
   type ShapeOf,
 } from '@bogen/core/figure';
-import type { ComponentType } from 'react';
+import { X } from 'lucide-react';
+import { useState, type ComponentType } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { Check, Choice } from '../../ui/Choice.js';
+import { ExpressionField } from '../../ui/ExpressionField.js';
+import { IconButton } from '../../ui/IconButton.js';
+import { ProblemText } from '../../ui/ProblemText.js';
 import { SliderField } from '../../ui/SliderField.js';
 import { WholeField } from '../../ui/WholeField.js';
 import { DescribedField } from '../fields/DescribedField.js';
@@ -117,8 +121,22 @@ function conicName(rho: number): 'draw.conics.ellipse' | 'draw.conics.parabola' 
   return rho < 0.5 ? 'draw.conics.ellipse' : 'draw.conics.hyperbola';
 }
 
+/** The nodes of a chain: how their handles depend on each other, and which parameter the curve has there. */
 function ChainFields({ shape, onSet }: OwnFieldsProps<ShapeOf<'chain'>>) {
   const { t } = useTranslation();
+  const [refused, setRefused] = useState<{ index: number; error: unknown } | null>(null);
+  const parameters = nodeParameters(shape.chain);
+  // The last node of an open chain is its end.
+  const last = shape.chain.nodes.length - (shape.chain.closed ? 0 : 1);
+  const setParameter = (index: number, parameter: number | undefined): void => {
+    try {
+      onSet({ ...shape, chain: setNodeParameter(shape.chain, index, parameter) });
+      setRefused(null);
+    } catch (error) {
+      if (!(error instanceof CurveError)) throw error;
+      setRefused({ index, error });
+    }
+  };
   return (
     <>
       <Check
@@ -126,9 +144,9 @@ function ChainFields({ shape, onSet }: OwnFieldsProps<ShapeOf<'chain'>>) {
         value={shape.chain.closed}
         onChange={(closed) => onSet({ ...shape, chain: { ...shape.chain, closed } })}
       />
-      <ul className="grid grid-cols-2 gap-1">
-        {shape.chain.nodes.map(({ kind }, index) => (
-          <li key={index}>
+      <ul className="flex flex-col gap-1">
+        {shape.chain.nodes.map(({ kind, parameter }, index) => (
+          <li key={index} className="flex flex-wrap items-center gap-2" data-node={index}>
             <Choice
               label={t('details.node', { index })}
               value={kind}
@@ -136,9 +154,28 @@ function ChainFields({ shape, onSet }: OwnFieldsProps<ShapeOf<'chain'>>) {
               name={(value) => t(`details.nodeKinds.${value}`)}
               onChange={(next) => onSet({ ...shape, chain: setNodeKind(shape.chain, index, next) })}
             />
+            {index > 0 && index < last && (
+              <ExpressionField
+                label={t('details.nodeParameter')}
+                value={Number(parameters[index]!.toPrecision(6))}
+                onChange={(next) => setParameter(index, next)}
+              />
+            )}
+            {parameter !== undefined && (
+              <IconButton
+                label={t('details.nodeByChord', { index })}
+                onPress={() => setParameter(index, undefined)}
+              >
+                <X size={14} />
+              </IconButton>
+            )}
+            {refused?.index === index && (
+              <ProblemText error={refused.error} className="w-full text-[12.5px]" />
+            )}
           </li>
         ))}
       </ul>
+      <p className="text-[12.5px] text-soft">{t('details.nodeHelp')}</p>
     </>
   );
 }

@@ -1,6 +1,7 @@
 import { distinctPointCount, type Curve } from '@bogen/core/curve';
 import { boxOf, curveOf, type FigureItem } from '@bogen/core/figure';
 import { useEffect, useState, useSyncExternalStore } from 'react';
+import { pointName } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';
 import { Panel } from '../../ui/Panel.js';
@@ -80,7 +81,7 @@ export function PointTable({
         </thead>
         <tbody>
           {points.map((point, index) => {
-            const name = `P${index}`;
+            const name = pointName(scene.document, item.id, 'controlPoints', index);
             const lit = picked?.item === item.id && picked.of === 'controlPoints' && picked.index === index;
             const move = (axis: number, value: number): void =>
               scene.host.do({

@@ -1,6 +1,7 @@
 import type { CalculationLine } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { useEffect, useSyncExternalStore } from 'react';
+import { letterOf } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { Formula } from '../../sheet/Formula.js';
 import { useTranslation } from '../../text/text.js';
@@ -26,6 +27,7 @@ export function CalculationView({ scene, item, lines }: CalculationViewProps) {
   useEffect(() => () => pointed.setHighlight(null), [pointed]);
   if (lines.length === 0) return <p className="text-[13px] text-soft">{t('calculation.nothing')}</p>;
   const index = picked?.item === item && picked.of === 'controlPoints' ? picked.index : null;
+  const letter = letterOf(scene.document, item, 'controlPoints');
   const show = (line: CalculationLine): void =>
     pointed.setHighlight({ places: line.places, lines: line.legs });
   return (
@@ -48,9 +50,11 @@ export function CalculationView({ scene, item, lines }: CalculationViewProps) {
           onBlur={() => pointed.setHighlight(null)}
           data-step={line.step}
         >
-          <p className="text-[12px] text-soft">{t(`calculation.steps.${line.step}`, line.values ?? {})}</p>
+          <p className="text-[12px] text-soft">
+            {t(`calculation.steps.${line.step}`, { ...line.values, letter })}
+          </p>
           <div className="overflow-x-auto text-[13px]">
-            <Formula latex={line.tex} block />
+            <Formula latex={inLetters(line.tex, letter)} block />
           </div>
         </li>
       ))}
@@ -60,3 +64,7 @@ export function CalculationView({ scene, item, lines }: CalculationViewProps) {
     </ol>
   );
 }
+
+/** A formula with the letter of the curve's own control points. */
+const inLetters = (latex: string, letter: string): string =>
+  letter === 'P' ? latex : latex.replaceAll('\\mathbf{P}', `\\mathbf{${letter}}`);

@@ -2,6 +2,7 @@ import { domainOf, type Construction } from '@bogen/core/curve';
 import { looksOf, type Looks } from '@bogen/core/figure';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { blossomText, constructionAt } from '../../figure/paint/drawConstruction.js';
+import { letterOf } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { Formula } from '../../sheet/Formula.js';
 import { shownNumber } from '../../text/number.js';
@@ -87,6 +88,7 @@ export function ConstructionPanel({ scene, onClose }: { scene: FigureScene; onCl
       />
       <Triangle
         construction={construction}
+        letter={letterOf(scene.document, scene.document.rail.item ?? '', 'controlPoints')}
         blossoms={looks.blossoms}
         entry={entry}
         onPoint={setPointed}
@@ -110,6 +112,8 @@ function highlightOf({ levels }: Construction, { level, index }: Entry) {
 
 interface TriangleProps {
   readonly construction: Construction;
+  /** That of the curve's control points. */
+  readonly letter: string;
   readonly blossoms: boolean;
   readonly entry: Entry;
   readonly onPoint: (entry: Entry | null) => void;
@@ -117,7 +121,7 @@ interface TriangleProps {
 }
 
 /** The levels as columns; an entry stands between its two parents. */
-function Triangle({ construction, blossoms, entry, onPoint, onChoose }: TriangleProps) {
+function Triangle({ construction, letter, blossoms, entry, onPoint, onChoose }: TriangleProps) {
   const { t } = useTranslation();
   const { levels, first, parameter } = construction;
   const rows = 2 * levels[0]!.length - 1;
@@ -162,7 +166,7 @@ function Triangle({ construction, blossoms, entry, onPoint, onChoose }: Triangle
               >
                 {blossoms && <span className="block">{blossomText(label, parameter)}</span>}
                 <span className="block">
-                  {r === 0 ? `P${first + j}  ` : ''}
+                  {r === 0 ? `${letter}${first + j}  ` : ''}
                   {x}, {y}
                 </span>
               </button>

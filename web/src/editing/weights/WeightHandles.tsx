@@ -12,7 +12,7 @@ import { useLayoutEffect, useMemo, useRef, useSyncExternalStore } from 'react';
 import type { Projection } from '../../figure/geometry/projection.js';
 import { alongLine } from '../../figure/hold/scalar.js';
 import { useHold, type Holdable } from '../../figure/hold/useHold.js';
-import { nameOf } from '../../figure/scene/names.js';
+import { nameOf, pointName } from '../../figure/scene/names.js';
 import type { Pane } from '../../figure/scene/pane.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useParts } from '../../figure/scene/useScene.js';
@@ -157,7 +157,8 @@ export function WeightHandles({ scene, projection, pane }: WeightHandlesProps) {
       onKeyDown={onKeyDown}
     >
       {pulls.map(({ key, kind, line }) => {
-        const names = { first: `P${line.index - 1}`, second: `P${line.index}` };
+        const named = (index: number): string => pointName(document, item!.id, 'controlPoints', index);
+        const names = { first: named(line.index - 1), second: named(line.index) };
         const weight = shownNumber(weightAtShare(line, line.share), 3);
         return (
           <div

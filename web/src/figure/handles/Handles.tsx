@@ -9,7 +9,7 @@ import { handlePlace, handlesOf, ringRadius } from '../scene/handles.js';
 import { mayMove } from '../scene/may.js';
 import type { Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
-import { letterOf, nameOf } from '../scene/names.js';
+import { nameOf, pointName } from '../scene/names.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Picked } from '../scene/sceneParts.js';
 
@@ -47,6 +47,7 @@ export function Handles({ scene, projection, pane, onToggle, onSay }: HandlesPro
   ];
   const byKey = new Map(handles.map((handle) => [gripKey(handle), handle]));
 
+  const nameOfPoint = ({ item, of, index }: Picked): string => pointName(scene.document, item, of, index);
   const handleAt = (event: SyntheticEvent): Picked | undefined =>
     byKey.get((event.target as Element).getAttribute('data-grip') ?? '');
 
@@ -166,7 +167,7 @@ export function Handles({ scene, projection, pane, onToggle, onSay }: HandlesPro
             key={key}
             r={Math.max(12, radius + 7)}
             className={clsx('mark grip', loose ? 'loose' : 'fixed', selected && 'selected')}
-            data-handle={`${item}/${nameOfPoint(handle)}`}
+            data-handle={`${item}/${handle.of === 'controlPoints' ? 'P' : 'E'}${handle.index}`}
             data-grip={key}
             tabIndex={0}
             role="button"
@@ -177,8 +178,6 @@ export function Handles({ scene, projection, pane, onToggle, onSay }: HandlesPro
     </g>
   );
 }
-
-const nameOfPoint = ({ of, index }: Picked): string => `${letterOf(of)}${index}`;
 
 const isMovable = ({ document, host }: FigureScene, grip: Picked): boolean =>
   !itemOf(document, grip.item)?.locked && mayMove(host, grip);

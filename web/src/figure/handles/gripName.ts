@@ -1,13 +1,13 @@
 import type { FigureDocument, Grip } from '@bogen/core/figure';
 import type { TFunction } from 'i18next';
-import { letterOf, nameOf } from '../scene/names.js';
+import { nameOf, pointName } from '../scene/names.js';
 
 /** What a grip is called where it has to be told from others. */
 export function gripName(document: FigureDocument, grip: Grip, t: TFunction<'texts'>): string {
   const item = nameOf(document, grip.item);
   if (grip.of === 'referencePoint') return t('grips.referencePoint', { item });
   if (grip.of === 'handle') return t('grips.handle', { name: handleName(grip.key, t), item });
-  const name = `${letterOf(grip.of)}${grip.index}`;
+  const name = pointName(document, grip.item, grip.of, grip.index);
   return t(grip.of === 'controlPoints' ? 'grips.controlPoint' : 'grips.editPoint', { name, item });
 }
 

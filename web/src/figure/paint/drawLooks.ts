@@ -54,7 +54,7 @@ export function drawAlong(
   const { document } = scene;
   const shows = (key: keyof Shown): boolean => isShown(document, key, item);
   if (shows('facets')) drawFacets(context, curve, looksOf(document).facetTolerance, projection, palette);
-  if (shows('ticks')) drawTicks(context, curve, projection, palette);
+  if (shows('ticks')) drawTicks(context, curve, projection, palette.ink);
   // Looking for all places costs more than a frame; those of what moves come back when the hand lets go.
   if (shows('extremes') && (scene.host.motion() === 'rest' || known.has(curve)))
     drawPlaces(context, curve, projection, palette);
@@ -88,8 +88,14 @@ function plainCurve({ document, evaluation }: FigureScene): Curve | undefined {
   return curve?.points[0]!.length === 2 ? curve : undefined;
 }
 
-/** Twenty uniform steps of the parameter, as short strokes on one side of the curve. */
-function drawTicks(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
+/** Twenty uniform steps of the parameter, as short strokes to the left of the curve, or to its right. */
+export function drawTicks(
+  context: Context,
+  curve: Curve,
+  projection: Projection,
+  color: string,
+  side: 1 | -1 = 1,
+): void {
   const [start, end] = domainOf(curve.knots, curve.degree);
   context.beginPath();
   for (let k = 0; k <= 20; k++) {
@@ -98,12 +104,12 @@ function drawTicks(context: Context, curve: Curve, projection: Projection, palet
     const speed = Math.hypot(first[0]!, first[1]!);
     if (!(speed > 0)) continue;
     const [x, y] = projection.toScreen(point);
-    const [nx, ny] = [-first[1]! / speed, -first[0]! / speed];
+    const [nx, ny] = [(-side * first[1]!) / speed, (-side * first[0]!) / speed];
     const length = k % 5 === 0 ? 11 : 7;
     context.moveTo(x + 3 * nx, y + 3 * ny);
     context.lineTo(x + length * nx, y + length * ny);
   }
-  context.strokeStyle = palette.ink;
+  context.strokeStyle = color;
   context.lineWidth = 1;
   context.stroke();
 }

@@ -15,6 +15,19 @@ import type { Picked } from '../scene/sceneParts.js';
 
 type Context = CanvasRenderingContext2D;
 
+/** A point's name: the letter of its curve and its number. */
+type Name = readonly [letter: string, index: number];
+
+/** The names of the control points on one place. */
+interface Label {
+  readonly curve: Curve;
+  readonly names: Name[];
+  readonly index: number;
+  readonly x: number;
+  readonly y: number;
+  readonly distance: number;
+}
+
 /**
  * Draws the marks of points: control points as open rings, edit points as solid lozenges, fixed ones
  * with a bar through them, and their names. The elements that are taken hold of lie above, unseen, so
@@ -28,6 +41,8 @@ export function drawMarks(
   handles: readonly Picked[],
 ): void {
   const { document, evaluation } = scene;
+  const several = handles.some(({ item }) => item !== handles[0]!.item);
+  const labels = new Map<string, Label>();
   for (const handle of handles) {
     const place = handlePlace(scene, handle);
     const curve = curveOf(evaluation, handle.item);
@@ -49,8 +64,18 @@ export function drawMarks(
     if (!isShown(document, 'labels', item) || liesUnderControlPoint(document, curve, handle)) continue;
     // Edit points have their names on the other side, so that both can be read.
     const distance = isControl ? radius + 12 : -16;
-    addLabel(curve, letterOf(handle.of), handle.index, x, y, distance, palette);
+    const name = [letterOf(document, handle.item, handle.of), handle.index] as const;
+    if (!isControl || !several) addLabel(curve, [name], handle.index, x, y, distance, palette);
+    else {
+      // Points of several curves on one place have their names side by side.
+      const key = `${Math.round(x / 3)} ${Math.round(y / 3)}`;
+      const label = labels.get(key);
+      if (label) label.names.push(name);
+      else labels.set(key, { curve, names: [name], index: handle.index, x, y, distance });
+    }
   }
+  for (const { curve, names, index, x, y, distance } of labels.values())
+    addLabel(curve, names, index, x, y, distance, palette);
   sprites.draw(context, palette, projection.markScale);
 }
 
@@ -88,7 +113,10 @@ export function drawFollowing(
       if (curve.weights && isShown(document, 'weights', item)) {
         addWeight(curve, index, x, y, radius, palette);
       }
-      if (labels) addLabel(curve, 'P', index, x, y, radius + 12, palette);
+      if (labels) {
+        const name = [letterOf(document, item.id, 'controlPoints'), index] as const;
+        addLabel(curve, [name], index, x, y, radius + 12, palette);
+      }
     });
   }
   if (item.kind === 'built' && isShown(document, 'editPoints', item)) {
@@ -104,10 +132,10 @@ export function drawFollowing(
   sprites.draw(context, palette, projection.markScale);
 }
 
-/** The name of a point beside it, away from the polygon. */
+/** The name of a point beside it, or the names of several, away from the polygon. */
 function addLabel(
   curve: Curve,
-  letter: string,
+  names: readonly Name[],
   index: number,
   x: number,
   y: number,
@@ -116,7 +144,10 @@ function addLabel(
 ): void {
   const [awayX, awayY] = labelDirection(curve.points, index);
   const place = [Math.round(x + awayX * distance), Math.round(y - awayY * distance)] as const;
-  sprites.add(`${letter}${index}`, 16, ...place, (own) => drawName(own, letter, index, palette));
+  const key = names.map((name) => name.join('')).join(' ');
+  sprites.add(key, 8 + 9 * names.length, ...place, (own) =>
+    names.forEach((name, k) => drawName(own, name, 18 * (k - (names.length - 1) / 2), palette)),
+  );
 }
 
 /** A control point's weight beside its ring, on the side away from its name. */
@@ -186,11 +217,11 @@ function drawBar(context: Context, radius: number, palette: Palette): void {
 }
 
 /** A letter with its subscript, on a clear background. */
-function drawName(context: Context, letter: string, index: number, palette: Palette): void {
+function drawName(context: Context, [letter, index]: Name, right: number, palette: Palette): void {
   const digits = String(index);
   const parts = [
-    { text: letter, font: '13px "Literata Variable", serif', dx: -4 - 2.5 * digits.length, dy: 4 },
-    { text: digits, font: '10px "Literata Variable", serif', dx: 4.5 - 2.5 * digits.length, dy: 7 },
+    { text: letter, font: '13px "Literata Variable", serif', dx: right - 4 - 2.5 * digits.length, dy: 4 },
+    { text: digits, font: '10px "Literata Variable", serif', dx: right + 4.5 - 2.5 * digits.length, dy: 7 },
   ];
   context.textAlign = 'left';
   context.textBaseline = 'alphabetic';

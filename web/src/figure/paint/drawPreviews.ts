@@ -9,6 +9,7 @@ import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { FigurePreview } from '../scene/sceneParts.js';
 import { arrow } from './arrow.js';
+import { looksFor } from './looks.js';
 import { write } from './drawText.js';
 
 type Context = CanvasRenderingContext2D;
@@ -16,11 +17,18 @@ type Context = CanvasRenderingContext2D;
 /** What is being drawn, before it is part of the document: its points as small crosses, the resulting curve in the accent. */
 export function drawPreviews(
   context: Context,
-  { previews }: FigureScene,
+  scene: FigureScene,
   projection: Projection,
   palette: Palette,
 ): void {
-  for (const preview of previews.all) drawPreview(context, preview, projection, palette);
+  for (const preview of scene.previews.all) {
+    drawPreview(context, preview, projection, palette);
+    if (preview.parameter && preview.curve) {
+      const before = scene.railCurve;
+      if (before) looksFor(scene)?.drawTicks(context, before, projection, palette.ink);
+      looksFor(scene)?.drawTicks(context, preview.curve, projection, palette.accent, -1);
+    }
+  }
 }
 
 function drawPreview(

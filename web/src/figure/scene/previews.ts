@@ -1,3 +1,4 @@
+import type { Curve } from '@bogen/core/curve';
 import type { FigurePreview, PreviewOwner, Refused, Snap } from './sceneParts.js';
 import { Store } from './store.js';
 
@@ -10,6 +11,12 @@ export class Previews extends Store {
   /** In the order in which their owners began to show them. */
   get all(): Iterable<FigurePreview> {
     return this.shown.values();
+  }
+
+  /** What a panel would make of the rail's curve with another parameter. */
+  get reparametrised(): Curve | undefined {
+    for (const { curve, parameter } of this.shown.values()) if (parameter) return curve;
+    return undefined;
   }
 
   /** Shows what an owner would make, in the place of what it showed before; `null` takes it away. */

@@ -14,6 +14,7 @@ import { Drawn } from './drawn.js';
 import { LaidOut } from './laidOut.js';
 import { ParameterWindow } from './parameterWindow.js';
 import { Pointed } from './pointed.js';
+import { Pins } from './pins.js';
 import { Previews } from './previews.js';
 import { Selection } from './selection.js';
 import { Structure } from './store.js';
@@ -47,6 +48,7 @@ export class FigureScene {
   readonly axis = new ParameterWindow(this.paintSoon);
   readonly pointed = new Pointed(this.paintSoon);
   readonly previews = new Previews(this.paintSoon);
+  readonly pins = new Pins(this.paintSoon);
   readonly laidOut = new LaidOut();
 
   constructor(readonly host: FigureHost) {

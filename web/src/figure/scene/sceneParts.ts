@@ -64,6 +64,8 @@ export interface FigurePreview {
   readonly image?: Curve | undefined;
   /** The mirror line, by two places. */
   readonly axis?: readonly [Point, Point] | undefined;
+  /** Whether it is about the parameter: its ticks are drawn along the curve, and the tracks of what it would come to. */
+  readonly parameter?: boolean;
   /** A freehand stroke as it is drawn. */
   readonly stroke?: readonly Point[];
   /** Numbers at the places that they are about. */

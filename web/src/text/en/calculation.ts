@@ -15,7 +15,7 @@ export const calculation = {
     derivativePoints: 'Control points of the derivative',
   } satisfies Record<ParameterCalculationName, string>,
   steps: {
-    newPoint: 'New point {{index}} between P{{first}} and P{{second}}',
+    newPoint: 'New point {{index}} between {{letter}}{{first}} and {{letter}}{{second}}',
     raisedPoint: 'Piece {{piece}}, point {{index}}',
     removedForwards: 'From the left, point {{index}}',
     removedBackwards: 'From the right, point {{index}}',

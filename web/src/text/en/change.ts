@@ -160,7 +160,7 @@ export const change = {
     close: { way: 'How', continuity: 'Bridge shares derivatives up to' },
     open: { parameter: 'at u =' },
     moveStart: { parameter: 'at u =' },
-    evenOut: { perSpan: 'Spans for each span' },
+    evenOut: { perSpan: 'Spans for each span', held: 'Held values' },
     mobius: { factor: 'Factor' },
     mapDomain: { start: 'Start', end: 'End' },
     mirror: { axis: 'Axis' },

@@ -1,0 +1,62 @@
+import { Pin as PinIcon, X } from 'lucide-react';
+import { useEffect } from 'react';
+import { heldValue, type Pin } from '../../figure/scene/pins.js';
+import type { FigureScene } from '../../figure/scene/scene.js';
+import { shownNumber } from '../../text/number.js';
+import { useTranslation } from '../../text/text.js';
+import { Button } from '../../ui/Button.js';
+import { ExpressionField } from '../../ui/ExpressionField.js';
+import { IconButton } from '../../ui/IconButton.js';
+
+interface PinFieldsProps {
+  readonly label: string;
+  readonly scene: FigureScene;
+  readonly pins: readonly Pin[];
+  readonly onChange: (pins: readonly Pin[]) => void;
+}
+
+/** The held values of a form: each place with the value that it gets, typed here or pulled on the curve and on the rail. */
+export function PinFields({ label, scene, pins, onChange }: PinFieldsProps) {
+  const { t } = useTranslation();
+  useEffect(() => {
+    scene.pins.show(pins, onChange);
+  });
+  useEffect(() => () => scene.pins.show(null), [scene]);
+  return (
+    <fieldset className="flex w-full flex-col gap-1" data-pins>
+      <legend className="mb-1 text-[13px] text-soft">{label}</legend>
+      {pins.map((pin, index) => (
+        <div key={index} className="flex items-center gap-2">
+          <ExpressionField
+            label={t('pins.at')}
+            value={Number(pin.at.toFixed(4))}
+            onChange={(at) => onChange(pins.with(index, { at, value: heldValue(pin) }))}
+          />
+          <ExpressionField
+            label={t('pins.value')}
+            value={Number(heldValue(pin).toFixed(4))}
+            onChange={(value) => onChange(pins.with(index, { ...pin, value }))}
+          />
+          <IconButton
+            label={t('pins.remove', { value: shownNumber(heldValue(pin), 3) })}
+            onPress={() => onChange(pins.toSpliced(index, 1))}
+          >
+            <X size={14} />
+          </IconButton>
+        </div>
+      ))}
+      <span>
+        <Button
+          quiet
+          className="-ml-2.5"
+          onClick={() => {
+            const at = Number(scene.cursor.toFixed(3));
+            if (!pins.some((pin) => pin.at === at)) onChange([...pins, { at }]);
+          }}
+        >
+          <PinIcon size={14} /> {t('pins.hold')}
+        </Button>
+      </span>
+    </fieldset>
+  );
+}
