@@ -134,3 +134,58 @@ test('a corner is rounded by an arc, a conic or a bridge, with what is cut off s
   await expect(made.getByRole('alert')).toContainText('at most about');
   if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/corner-details.png' });
 });
+
+test('a circle: its exact layouts beside each other, and an approximation with its error enlarged', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Circles');
+  const draw = async (layout?: string): Promise<void> => {
+    await choose(page, /^Circle/);
+    if (layout) await page.getByLabel('Layout').selectOption(layout);
+    await click(page, [
+      [100, 50],
+      [140, 50],
+    ]);
+    await page.getByRole('button', { name: 'Stop drawing' }).click();
+  };
+  await draw();
+  const exact = await lastItem(page);
+  await page.getByLabel('Curve', { exact: true }).selectOption(exact.id);
+  await page.getByRole('button', { name: 'Details …' }).click();
+  const layouts = page.locator('[data-layouts]');
+  await expect(layouts.locator('[data-layout]')).toHaveCount(4);
+  // √2/2 is read as such, and the quintic runs most evenly.
+  await expect(layouts.locator('[data-layout="quadratic9"]')).toContainText('√2/2');
+  const ratio = async (name: string): Promise<number> =>
+    Number(
+      await layouts.locator(`[data-layout="${name}"] [data-speed-ratio]`).getAttribute('data-speed-ratio'),
+    );
+  expect(await ratio('quadratic9')).toBeCloseTo(4 - 2 * Math.SQRT2, 9);
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/layouts.png' });
+  await layouts.locator('[data-layout="quadratic7"]').click();
+  await expect
+    .poll(async () => {
+      const item = await lastItem(page);
+      return item.kind === 'shape' && item.shape.kind === 'circle' && item.shape.layout;
+    })
+    .toBe('quadratic7');
+  await page.keyboard.press('Escape');
+  await draw('cubics');
+  await page.getByLabel('Curve', { exact: true }).selectOption(exact.id);
+  await page.getByRole('button', { name: 'Compare …' }).click();
+  await page.getByLabel('With').selectOption({ index: 2 });
+  await expect(page.locator('[data-largest-distance]')).toBeVisible();
+  const slider = page.getByRole('slider', { name: 'Difference enlarged' });
+  await expect(slider).toHaveAttribute('aria-valuetext', 'not shown');
+  await slider.fill('35');
+  await slider.blur();
+  await page.getByLabel('Lines between equal parameters').check();
+  await expect
+    .poll(async () => {
+      const { looks } = await figure(page);
+      return [looks?.correspondence, (looks?.enlarged ?? 1) > 10];
+    })
+    .toEqual([true, true]);
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/enlarged.png' });
+});

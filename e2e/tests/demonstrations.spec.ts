@@ -377,6 +377,8 @@ test('on a closed curve an edit point reaches everywhere and a control point nea
     ['curve/E0', 0.95, 1],
   ] as const) {
     await drag(page, name, { x: 12, y: -40 }, false);
+    // How far it reaches is seen on the rail too.
+    await expect(page.locator('[data-rail-reach]')).toHaveAttribute('d', /^M/);
     if (process.env['SHOTS']) await page.screenshot({ path: `/tmp/reach-${name.slice(-2)}.png` });
     await page.mouse.up();
     await expect(saved(page)).toBeVisible();
@@ -385,6 +387,20 @@ test('on a closed curve an edit point reaches everywhere and a control point nea
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect.poll(moved).toBe(0);
   }
+  await test.step('a corner is made where the curve is pointed at', async () => {
+    const [smooth] = await curves(page);
+    const [from, to] = domainOf(smooth!.knots, smooth!.degree);
+    const at = await screenOf(page);
+    const place = pointAt(smooth!, from + 0.77 * (to - from));
+    await page.mouse.click(...at(place), { button: 'right' });
+    await page.getByRole('menuitem', { name: 'Make a corner here' }).click();
+    const multiplicities = async () =>
+      interiorKnots((await curves(page))[0]!.knots, smooth!.degree).map(({ multiplicity }) => multiplicity);
+    await expect.poll(async () => Math.max(...(await multiplicities()))).toBe(smooth!.degree);
+    expect(largestDistance(smooth!, (await curves(page))[0]!).distance).toBeLessThan(1e-9);
+    await page.keyboard.press('Control+z');
+    await expect.poll(async () => (await curves(page))[0]).toEqual(smooth);
+  });
   await test.step('an edit point is added where it is asked for, and the shape stays', async () => {
     await change(page, 'insertEditPoint');
     await page.getByLabel('at u =').fill('0.4');
@@ -521,7 +537,7 @@ test('a weight pulled up to ten and down to a tenth, on the rail and in the figu
   newContext,
 }) => {
   const page = await signIn(await newContext());
-  await newLesson(page, 'Near and far by weights');
+  await newLesson(page, 'Ten and a tenth');
   const weight = async (): Promise<number> => (await curves(page))[0]!.weights?.[2] ?? 1;
   await page.getByRole('button', { name: 'Look …' }).click();
   for (const look of ['Weights', 'Convex hulls of spans', 'Rational curve from one dimension up']) {

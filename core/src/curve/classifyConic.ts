@@ -24,6 +24,18 @@ export interface ConicClass {
 }
 
 /**
+ * How far a place in the conic's plane is from it, to first order: the equation's value against its gradient.
+ */
+export function distanceFromConic({ equation, frame }: ConicClass, place: Point): number {
+  const offset = subtract(place, frame.origin);
+  const [x, y] = [dot(offset, frame.x), dot(offset, frame.y)];
+  const [A, B, C, D, E, F] = equation;
+  const value = A * x * x + B * x * y + C * y * y + D * x + E * y + F;
+  const slope = Math.hypot(2 * A * x + B * y + D, B * x + 2 * C * y + E);
+  return slope > 0 ? Math.abs(value) / slope : Math.abs(value);
+}
+
+/**
  * Says which conic a rational quadratic piece lies on, with its equation, centre, axes and foci (P&T 7.2;
  * Lee 1987): with k = w₁ / √(w₀w₂) and the barycentric coordinates τ of its control triangle the conic is
  * τ₁² = 4 k² τ₀ τ₂; it is an ellipse below k = 1, a parabola at 1, a hyperbola above.

@@ -60,7 +60,7 @@ export { matchCurve, type CurveEnd, type JointContinuity } from './match.js';
 export { curveFromLists, knotConventionOf, type KnotConvention } from './lists.js';
 export { endMultiplicity, withEndMultiplicity } from './looseEnd.js';
 export { mirrorCurve, mirrorThrough } from './mirror.js';
-export { nearestPoint } from './nearest.js';
+export { nearestFinder, nearestPoint } from './nearest.js';
 export { distinctPointCount, periodicCurve } from './periodic.js';
 export { reduceDegree } from './reduceDegree.js';
 export { sampleCurve, type CurveSamples } from './sample.js';

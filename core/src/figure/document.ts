@@ -181,6 +181,10 @@ export const looksDescription = object({
   blossoms: optional(flag),
   /** The item that the deviation is measured from. */
   compareWith: optional(nullable(itemId)),
+  /** How many times the difference from the compared curve is drawn enlarged; not at all where it is 1. */
+  enlarged: optional(number({ least: 1, most: 1e15 })),
+  /** Lines lead from the curve to equal parameters of the compared curve. */
+  correspondence: optional(flag),
   /** Two items, each in a pane of its own. */
   sideBySide: optional(nullable(pair(itemId))),
   /** Whether basis functions are drawn without the weights, too. */
@@ -285,6 +289,8 @@ export const looksByDefault: Readonly<Required<Looks>> = {
   constructionLevels: 9,
   blossoms: false,
   compareWith: null,
+  enlarged: 1,
+  correspondence: false,
   sideBySide: null,
   polynomialBasis: false,
   basisSum: false,

@@ -1,11 +1,10 @@
-import { closednessOf } from '../curve/close.js';
 import { guaranteedContinuity } from '../curve/continuity.js';
 import type { Curve } from '../curve/curve.js';
 import type { Deviation } from '../curve/deviation.js';
 import { CurveError } from '../curve/error.js';
 import { spansOf } from '../curve/knotVector.js';
 import { distinctPointCount } from '../curve/periodic.js';
-import { itemOf, type FigureDocument } from './document.js';
+import { itemOf, type FigureDocument, type FigureItem } from './document.js';
 import { closednessOfItem } from './fact/closedness.js';
 import type { Closedness } from './fact/define.js';
 import { told, type Told } from '../told/told.js';
@@ -37,14 +36,15 @@ export type Preview =
     } & Omit<OperationResult, 'deviation'>)
   | { readonly status: 'failed'; readonly reason: Told };
 
-export function countsOf(curve: Curve): CurveCounts {
+/** The counts of a curve; of a shape that is drawn closed the item says so. */
+export function countsOf(curve: Curve, item?: FigureItem): CurveCounts {
   return {
     degree: curve.degree,
     spans: spansOf(curve.knots, curve.degree).length,
     points: distinctPointCount(curve),
     knots: curve.knots.length,
     continuity: Math.min(curve.degree, ...guaranteedContinuity(curve).map(({ order }) => order)),
-    closedness: closednessOf(curve),
+    closedness: closednessOfItem(curve, item),
   };
 }
 
@@ -76,10 +76,7 @@ export function previewOperation(
       deviation,
       before:
         first?.kind === 'curve'
-          ? {
-              ...countsOf(first.curve),
-              closedness: closednessOfItem(first.curve, itemOf(document, sourcesOfOperation(operation)[0]!)),
-            }
+          ? countsOf(first.curve, itemOf(document, sourcesOfOperation(operation)[0]!))
           : undefined,
       after: countsOf(result.curve),
     };

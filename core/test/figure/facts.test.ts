@@ -36,6 +36,29 @@ describe('every fact', () => {
     expect((area as { value: number }).value).toBeCloseTo(9 * Math.PI, 9);
   });
 
+  it('of several pieces on one conic says which, and of pieces on several that they are', () => {
+    const word = (shape: Shape): unknown => {
+      const fact = facts.conic(curveOfShape(shape), undefined) as FactValue | undefined;
+      return fact?.kind === 'word' ? fact.word : undefined;
+    };
+    expect(word({ kind: 'circle', centre: [50, 20], radius: 30, layout: 'quadratic9' })).toBe('circle');
+    expect(word({ kind: 'circle', centre: [50, 20], radius: 30, layout: 'quadratic7' })).toBe('circle');
+    expect(
+      word({ kind: 'ellipse', centre: [5, 5], axisX: [40, 10], axisY: [-3, 20], layout: 'quadratic9' }),
+    ).toBe('ellipse');
+    const arcs = curveOfShape({ kind: 'circle', centre: [50, 20], radius: 30, layout: 'quadratic9' });
+    // Two quarters of one circle and two of another, which meets the first with a common tangent.
+    const bent = { ...arcs, points: arcs.points.map(([x, y], k) => (k > 4 ? [x!, 2 * y! - 20] : [x!, y!])) };
+    expect(facts.conic(bent, undefined)).toEqual({ kind: 'word', word: 'several' });
+    const parabolas = { ...arcs, weights: arcs.points.map(() => 1) };
+    expect(facts.conic(parabolas, undefined)).toEqual({ kind: 'word', word: 'parabolas' });
+    const far = {
+      ...arcs,
+      points: arcs.points.map(([x, y], k) => (k > 4 ? [3 * x! - 40, 3 * y! - 40] : [x!, y!])),
+    };
+    expect(facts.conic(far, undefined)).toEqual({ kind: 'word', word: 'circles' });
+  });
+
   it('of an open curve tells no area', () => {
     expect(told({ kind: 'arcThrough', start: [0, 0], through: [5, 5], end: [10, 0] })).toEqual({
       closedness: { kind: 'word', word: 'open' },

@@ -1,4 +1,4 @@
-import { setNodeKind, type NodeKind } from '@bogen/core/curve';
+import { setNodeKind, type NodeKind, type Point } from '@bogen/core/curve';
 import {
   gripKey,
   gripPlace,
@@ -17,7 +17,8 @@ import { keptCopy } from '../figure/scene/keptCopy.js';
 import { curvesNear } from '../figure/scene/curveNear.js';
 import { gripsNear, gripsOf } from '../figure/scene/gripsNear.js';
 import { panesOf, wholePane } from '../figure/scene/pane.js';
-import { pixelIn } from '../figure/geometry/projection.js';
+import { fromPixel, pixelIn, type Projection } from '../figure/geometry/projection.js';
+import { knotsAt } from './knot/cornerAt.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { zoomToSelection } from '../figure/view/zoom.js';
 import { patched } from '../figure/scene/patched.js';
@@ -37,6 +38,9 @@ interface Under {
   readonly grip: Grip | undefined;
   readonly item: FigureItem | undefined;
   readonly pane: string;
+  /** The place of the drawing, and how its pane shows it. */
+  readonly place: Point;
+  readonly projection: Projection;
   /** All grips on that place. */
   readonly grips: readonly Grip[];
 }
@@ -126,6 +130,23 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
                   {t('details.menu.onRail')}
                 </Row>
               )}
+              {!grip &&
+                item.kind === 'curve' &&
+                !item.locked &&
+                !item.faint &&
+                (['knot', 'corner'] as const).map((what) => {
+                  const found = knotsAt(item.curve, item.id, under.place, under.projection, what);
+                  return (
+                    <Row
+                      key={what}
+                      disabled={!found}
+                      onPress={() => found && host.do(found.command)}
+                      onPoint={(on) => scene.previews.show('hand', on && found ? found.preview : null)}
+                    >
+                      {t(`details.menu.${what}Here`)}
+                    </Row>
+                  );
+                })}
               <Row onPress={() => onPanel('details', item.id)}>{t('details.menu.details')}</Row>
               {isCurveItem(item) && (
                 <>
@@ -182,14 +203,23 @@ const rowClass =
 function Row({
   onPress,
   disabled = false,
+  onPoint,
   children,
 }: {
   onPress: () => void;
   disabled?: boolean;
+  /** Told while it is the one that would be taken. */
+  onPoint?: (on: boolean) => void;
   children: ReactNode;
 }) {
   return (
-    <ContextMenu.Item className={rowClass} disabled={disabled} onSelect={onPress}>
+    <ContextMenu.Item
+      className={rowClass}
+      disabled={disabled}
+      onSelect={onPress}
+      onFocus={onPoint && (() => onPoint(true))}
+      onBlur={onPoint && (() => onPoint(false))}
+    >
       {children}
     </ContextMenu.Item>
   );
@@ -216,6 +246,8 @@ function underPress(scene: FigureScene, event: MouseEvent): Under | null {
     grip,
     item: grip ? itemOf(scene.document, grip.item) : curve,
     pane: key,
+    place: fromPixel(projection, pixelIn(element, event)),
+    projection,
     grips: place ? gripsNear(scene, projection, place, pane) : [],
   };
 }

@@ -14,6 +14,7 @@ import { useTold } from '../text/told.js';
 import { gutter, railAxis } from './axis.js';
 import { isSameChange, outcomeOf, type KnotChange } from './knotChange.js';
 import { knotMarksOf, knotUnit, mayChangeKnots } from './knotMarks.js';
+import { RailReach } from './RailReach.js';
 import { Said, type Say, type Spoken } from './Said.js';
 import type { TrackMarksProps } from './track.js';
 
@@ -49,7 +50,7 @@ const offRail = 34;
  * and nudged with the arrows; a press on a free place inserts one. All of it as far as whoever is here may do so.
  * Their bars are drawn on the canvas below.
  */
-export function KnotMarks({ scene, width }: TrackMarksProps) {
+export function KnotMarks({ scene, width, height }: TrackMarksProps) {
   const { t } = useTranslation();
   const tell = useTold();
   const group = useRef<HTMLDivElement>(null);
@@ -282,6 +283,7 @@ export function KnotMarks({ scene, width }: TrackMarksProps) {
           onBlur={() => say(null)}
         />
       ))}
+      <RailReach scene={scene} width={width} line={height - lineFromBottom} />
       <Said ref={speaker} width={width} />
     </div>
   );

@@ -15,6 +15,7 @@ import { drawBitmap, isSame, kept, type Kept } from '../figure/paint/kept.js';
 import { mayArrangeRail } from '../figure/scene/may.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useTranslation } from '../text/text.js';
+import { useExact } from '../text/useExact.js';
 import { useFonts } from '../theme/fonts.js';
 import { Deferred } from '../ui/Deferred.js';
 import { useTheme, type Palette } from '../theme/theme.js';
@@ -35,6 +36,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   const { t } = useTranslation();
   const palette = useTheme((state) => state.palette);
   const fonts = useFonts();
+  const exact = useExact((state) => state.exact);
   const canvas = useRef<HTMLCanvasElement>(null);
   const values = useRef<HTMLCanvasElement>(null);
   const [pulled, setPulled] = useState<number | null>(null);
@@ -112,7 +114,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       ground?.image.close();
       standing?.image.close();
     };
-  }, [scene, track, width, height, palette, fonts, parameterWindow]);
+  }, [scene, track, width, height, palette, fonts, exact, parameterWindow]);
 
   const pick = (event: PointerEvent<HTMLDivElement>): void => {
     const contents = contentsOf(scene);

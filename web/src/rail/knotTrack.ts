@@ -2,7 +2,9 @@ import { lazyPart } from '../ui/lazyPart.js';
 import { distinctPointCount, domainOf, grevilleAbscissae, spansOf } from '@bogen/core/curve';
 import { distinctKnotsOf } from '../figure/geometry/geometry.js';
 import { drawJump, jumpsOf } from '../figure/paint/jumpMark.js';
+import { shownOrExact } from '../text/exact.js';
 import { shownNumber } from '../text/number.js';
+import { useExact } from '../text/useExact.js';
 import { changedPart } from '../figure/geometry/changedPart.js';
 import { drawLitBand, plotFont, type Track } from './track.js';
 
@@ -12,7 +14,13 @@ export const knotTrack: Track = {
   height: 70,
   Marks: lazyPart(async () => (await import('./KnotMarks.js')).KnotMarks),
   // What jumps at the knots depends on the points; the text tells whether it changed.
-  dependsOn: ({ curve, lit }) => [curve.knots, [...jumpsOf(curve).values()].join(' '), lit?.from, lit?.to],
+  dependsOn: ({ curve, lit }) => [
+    curve.knots,
+    [...jumpsOf(curve).values()].join(' '),
+    lit?.from,
+    lit?.to,
+    useExact.getState().exact,
+  ],
   valuesAt: ({ curve }, u) => {
     const span =
       spansOf(curve.knots, curve.degree).find(({ end }) => u < end) ??
@@ -78,7 +86,7 @@ export const knotTrack: Track = {
       const x = axis(value);
       // Where a name stands already there is no need to measure another.
       if (x < freeFrom) continue;
-      const text = shownNumber(value, 3).replace(/\.?0+$/, '') || '0';
+      const text = shownOrExact(value, useExact.getState().exact);
       const half = context.measureText(text).width / 2 + 4;
       const isEnd = x === lastX;
       if (x - half < freeFrom || (!isEnd && x + half > lastX - 12)) continue;

@@ -20,7 +20,8 @@ export type FactValue =
 /** What a number is measured in: the drawing's unit, its square, and one over its square. */
 export type FactUnit = 'length' | 'area' | 'curvatureSlope';
 
-export type FactWord = 'rational' | 'polynomial' | Closedness | ConicClass['kind'] | 'several';
+export type FactWord =
+  'rational' | 'polynomial' | Closedness | ConicClass['kind'] | `${ConicClass['kind']}s` | 'several';
 
 /** Whether a curve runs round, and how. */
 export type Closedness = 'open' | 'ends-meet' | 'periodic' | 'closed';

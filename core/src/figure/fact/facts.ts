@@ -14,6 +14,7 @@ import { rational } from './rational.js';
 import { shortKnotVector } from './shortKnotVector.js';
 import { spans } from './spans.js';
 import { storedNumbers } from './storedNumbers.js';
+import { weights } from './weights.js';
 
 /** Everything that can be told of a curve, in the order of the facts card. A new fact is a file beside these and a line here. */
 export const facts = {
@@ -24,6 +25,7 @@ export const facts = {
   knotVector,
   shortKnotVector,
   rational,
+  weights,
   conic,
   closedness,
   length,

@@ -19,6 +19,7 @@ import { Button } from '../../ui/Button.js';
 import { Check, Choice } from '../../ui/Choice.js';
 import { Panel } from '../../ui/Panel.js';
 import { DegreeOrSpan } from './DegreeOrSpan.js';
+import { SliderField } from '../../ui/SliderField.js';
 import { heavy, type Outcome } from '../../worker/heavy.js';
 
 /** Compares the rail's curve with another one: by number, by colour, as a track, and side by side. */
@@ -84,7 +85,11 @@ export function ComparePanel({
       {other && curve && otherCurve && (
         <>
           <Distance key={other.id} first={curve} second={otherCurve} />
-          <Counts first={countsOf(curve)} second={countsOf(otherCurve)} names={[item.name, other.name]} />
+          <Counts
+            first={countsOf(curve, item)}
+            second={countsOf(otherCurve, other)}
+            names={[item.name, other.name]}
+          />
           <Check
             label={t('compare.color')}
             value={isShown(document, 'deviation')}
@@ -94,6 +99,24 @@ export function ComparePanel({
             label={t('compare.track')}
             value={document.rail.tracks.includes('deviation')}
             onChange={toggleTrack}
+          />
+          <Check
+            label={t('compare.correspondence')}
+            value={looks.correspondence}
+            onChange={(correspondence) => host.do({ name: 'setLooks', looks: { correspondence } })}
+          />
+          <SliderField
+            label={t('compare.enlarged')}
+            value={looks.enlarged}
+            least={1}
+            most={1e15}
+            logarithmic
+            shown={(value) => (value <= 1 ? t('compare.notEnlarged') : `× ${shownFactor(value)}`)}
+            onPreview={(value) => host.preview({ name: 'setLooks', looks: { enlarged: rounded(value) } })}
+            onChange={(value) => {
+              host.preview(null);
+              host.do({ name: 'setLooks', looks: { enlarged: rounded(value) } });
+            }}
           />
           <Check
             label={t('compare.sideBySide')}
@@ -114,6 +137,11 @@ export function ComparePanel({
     </Panel>
   );
 }
+
+/** A factor in one digit, as it is chosen by hand. */
+const rounded = (value: number): number => Math.max(1, Number(value.toPrecision(1)));
+const shownFactor = (value: number): string =>
+  rounded(value) < 1e4 ? String(rounded(value)) : shownScientific(rounded(value));
 
 /** The largest distance of two curves and where it is, calculated beside the page. */
 function Distance({ first, second }: { first: LargestArgument; second: LargestArgument }) {

@@ -20,6 +20,7 @@ import { IconButton } from '../../ui/IconButton.js';
 import { ProblemText } from '../../ui/ProblemText.js';
 import { SliderField } from '../../ui/SliderField.js';
 import { WholeField } from '../../ui/WholeField.js';
+import { CircleLayouts } from './CircleLayouts.js';
 import { DescribedField } from '../fields/DescribedField.js';
 
 interface ShapeFieldsProps {
@@ -242,6 +243,7 @@ function CircleFields({ shape, onSet }: OwnFieldsProps<ShapeOf<'circle'>>) {
           />
         </>
       )}
+      <CircleLayouts shape={shape} onChoose={onSet} />
     </div>
   );
 }

@@ -1,7 +1,10 @@
-import { distinctPointCount, type Curve } from '@bogen/core/curve';
+import { distinctPointCount, type Curve, exactForm } from '@bogen/core/curve';
 import { boxOf, curveOf, type FigureItem } from '@bogen/core/figure';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { pointName } from '../../figure/scene/names.js';
+import { typedOrExact } from '../../text/exact.js';
+import { useExact } from '../../text/useExact.js';
+import { ExactCheck } from '../../ui/ExactCheck.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';
 import { Panel } from '../../ui/Panel.js';
@@ -52,6 +55,7 @@ export function PointTable({
             setBox(frameOf(curve));
           }}
         />
+        <ExactCheck />
       </div>
       {unit && (
         <p className="text-[12.5px] text-soft">
@@ -172,6 +176,9 @@ interface CellProps {
 /** One number of the table. What can't be read stays in the cell, marked, and changes nothing. */
 function Cell({ label, value, disabled, positive = false, onChange, onProblem }: CellProps) {
   const { t } = useTranslation();
+  const exact = useExact((state) => state.exact);
+  // Read as it can be typed back.
+  const shown = exact && exactForm(value) ? typedOrExact(value, true) : String(Math.round(value * 1e6) / 1e6);
   const [text, setText] = useState<string | null>(null);
   const [wrong, setWrong] = useState(false);
   useEffect(() => setText(null), [value]);
@@ -202,7 +209,7 @@ function Cell({ label, value, disabled, positive = false, onChange, onProblem }:
       aria-invalid={wrong || undefined}
       title={wrong ? t('ui.notANumber', { text: text ?? '' }) : String(value)}
       disabled={disabled}
-      value={text ?? String(Math.round(value * 1e6) / 1e6)}
+      value={text ?? shown}
       onChange={(event) => {
         setText(event.target.value);
         setWrong(false);

@@ -158,6 +158,10 @@ export function drawOver(
   if (pane.shows(document.rail.item)) {
     const shows = showsAtCursor(document, itemOf(document, document.rail.item!)) || scene.pointed.highlight;
     const looks = shows ? looksFor(scene) : undefined;
+    const { compareWith, enlarged, correspondence } = looksOf(document);
+    if (compareWith !== null && (enlarged > 1 || correspondence)) {
+      looksFor(scene)?.drawCompared(context, scene, projection, palette);
+    }
     looks?.drawAtCursor(context, scene, projection, palette);
     drawCursor(context, scene, projection, palette);
     looks?.drawHodograph(context, scene, projection, palette, pane);

@@ -17,6 +17,7 @@ import { arrow } from './arrow.js';
 import { drawConic } from './drawConic.js';
 import { drawConstruction } from './drawConstruction.js';
 import { drawDerivatives } from './drawDerivatives.js';
+export { drawCompared } from './drawCompared.js';
 export { drawDeviation } from './drawDeviation.js';
 export { drawHodograph } from './drawHodograph.js';
 export { drawReach } from './drawReach.js';

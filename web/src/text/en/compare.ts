@@ -19,6 +19,9 @@ export const compare = {
   failed: 'The distance could not be calculated: {{reason}}',
   color: 'Show the deviation along the curve',
   track: 'Deviation as a track on the rail',
+  correspondence: 'Lines between equal parameters',
+  enlarged: 'Difference enlarged',
+  notEnlarged: 'not shown',
   sideBySide: 'Side by side',
   sideBySideHelp:
     'Two panes share one view. Moving a control point in one moves the same point in the other.',

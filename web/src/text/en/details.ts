@@ -44,6 +44,9 @@ export const details = {
   asChainHelp_one: '{{count}} node with handles; largest deviation {{deviation}}.',
   asChainHelp_other: '{{count}} nodes with handles; largest deviation {{deviation}}.',
   noDeviation: 'none',
+  layouts: 'Exact layouts beside each other',
+  layoutCounts: 'degree {{degree}}, {{points}} points, spans: {{spans}}',
+  layoutSpeed: 'the parameter runs up to {{ratio}} times as fast in one place as in another',
   made: 'How it is made: {{operation}}',
   size: 'Size',
   width: 'Width, mm',
@@ -91,6 +94,8 @@ export const details = {
   nothingCopied: 'Nothing has been copied yet.',
   menu: {
     onRail: 'On the rail',
+    knotHere: 'Insert a knot here',
+    cornerHere: 'Make a corner here',
     details: 'Details …',
     change: 'Change …',
     points: 'Points …',
