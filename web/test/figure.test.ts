@@ -188,7 +188,14 @@ describe('the rail', () => {
     );
   });
   it('reads the basis functions at the cursor, and finds the one under the pointer', () => {
-    const contents = { curve: cubic, compared: undefined, made: undefined, lit: null, looks: {} as never };
+    const contents = {
+      curve: cubic,
+      compared: undefined,
+      made: undefined,
+      exact: false,
+      lit: null,
+      looks: {} as never,
+    };
     expect(basisTrack.valuesAt(contents, 0)).toEqual(['N0 1.000', 'N1 0.000', 'N2 0.000', 'N3 0.000']);
     const axis = railAxis(cubic, 800, null);
     const input = { ...contents, axis, width: 800, height: 96 };

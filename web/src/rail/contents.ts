@@ -2,6 +2,7 @@ import { domainOf, type Curve } from '@bogen/core/curve';
 import { looksOf } from '@bogen/core/figure';
 import { comparedCurve } from '../figure/scene/compared.js';
 import type { FigureScene } from '../figure/scene/scene.js';
+import { useExact } from '../text/useExact.js';
 import type { TrackContents } from './track.js';
 
 /** A curve where it has the same domain as another, so that both can be plotted over one axis. */
@@ -20,6 +21,7 @@ export function contentsOf(scene: FigureScene): TrackContents | undefined {
     curve,
     compared: comparedCurve(scene),
     made: sameDomain(curve, scene.previews.reparametrised),
+    exact: useExact.getState().exact,
     looks: looksOf(scene.document),
     lit: support?.item === scene.document.rail.item ? support : null,
   };

@@ -4,7 +4,6 @@ import { distinctKnotsOf } from '../figure/geometry/geometry.js';
 import { drawJump, jumpsOf } from '../figure/paint/jumpMark.js';
 import { shownOrExact } from '../text/exact.js';
 import { shownNumber } from '../text/number.js';
-import { useExact } from '../text/useExact.js';
 import { changedPart } from '../figure/geometry/changedPart.js';
 import { drawLitBand, plotFont, type Track } from './track.js';
 
@@ -14,12 +13,12 @@ export const knotTrack: Track = {
   height: 70,
   Marks: lazyPart(async () => (await import('./KnotMarks.js')).KnotMarks),
   // What jumps at the knots depends on the points; the text tells whether it changed.
-  dependsOn: ({ curve, lit }) => [
+  dependsOn: ({ curve, lit, exact }) => [
     curve.knots,
     [...jumpsOf(curve).values()].join(' '),
     lit?.from,
     lit?.to,
-    useExact.getState().exact,
+    exact,
   ],
   valuesAt: ({ curve }, u) => {
     const span =
@@ -73,7 +72,7 @@ export const knotTrack: Track = {
     }
   },
   drawNames: (input) => {
-    const { context, curve, axis, palette, height } = input;
+    const { context, curve, axis, palette, height, exact } = input;
     const line = height - 26;
     const [start, end] = domainOf(curve.knots, curve.degree);
     context.font = plotFont;
@@ -86,7 +85,7 @@ export const knotTrack: Track = {
       const x = axis(value);
       // Where a name stands already there is no need to measure another.
       if (x < freeFrom) continue;
-      const text = shownOrExact(value, useExact.getState().exact);
+      const text = shownOrExact(value, exact);
       const half = context.measureText(text).width / 2 + 4;
       const isEnd = x === lastX;
       if (x - half < freeFrom || (!isEnd && x + half > lastX - 12)) continue;

@@ -13,6 +13,8 @@ export interface TrackContents {
   readonly compared: Curve | undefined;
   /** What the rail's curve would become with another parameter, while a panel shows that. */
   readonly made: Curve | undefined;
+  /** Whether exact numbers are read as such. */
+  readonly exact: boolean;
   readonly looks: Required<Looks>;
   /** The support to light, where it belongs to the rail's curve. */
   readonly lit: LitSupport | null;
