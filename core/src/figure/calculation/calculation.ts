@@ -21,7 +21,18 @@ export type CalculationStep =
   | 'basisStart'
   | 'basisLevel'
   | 'derivativePoint'
-  | 'blossomAfter';
+  | 'blossomAfter'
+  | 'movedPoint'
+  | 'mirroredPoint'
+  | 'reversedPoint'
+  | 'mappedKnot'
+  | 'shiftedWeight'
+  | 'leastSquares'
+  | 'fittedPoint'
+  | 'largestMiss'
+  | 'endOfFirst'
+  | 'startOfSecond'
+  | 'bridgeHandle';
 
 /** One line of a calculation, with its actual numbers. */
 export interface CalculationLine {

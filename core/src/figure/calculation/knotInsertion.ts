@@ -1,7 +1,8 @@
 import { homogeneousRows } from '../../curve/homogeneous.js';
 import { dimensionOf, type Curve } from '../../curve/curve.js';
 import { insertKnot } from '../../curve/insertKnot.js';
-import { findSpan, interiorKnots } from '../../curve/knotVector.js';
+import { domainOf, findSpan, interiorKnots, multiplicityAt } from '../../curve/knotVector.js';
+import { withoutPeriod } from '../../curve/periodic.js';
 import { blossomLabels } from '../../curve/construct.js';
 import { mostLines, tex, texPoint, texShare, type CalculationLine } from './calculation.js';
 
@@ -58,6 +59,20 @@ function once(curve: Curve, u: number, isFirst: boolean): CalculationLine[] {
     });
   }
   return lines;
+}
+
+/** A part cut out: knots are inserted at both of its ends until their multiplicity is the degree (P&T 5.2). */
+export function cutsCalculation(curve: Curve, from: number, to: number): readonly CalculationLine[] {
+  const lines: CalculationLine[] = [];
+  let now = withoutPeriod(curve);
+  const [start, end] = domainOf(now.knots, now.degree);
+  for (const u of [from, to]) {
+    const missing = now.degree - multiplicityAt(now, u);
+    if (!(u > start && u < end) || missing <= 0) continue;
+    lines.push(...knotInsertion(now, u, missing));
+    now = insertKnot(now, u, missing);
+  }
+  return lines.slice(0, mostLines);
 }
 
 /** Decomposition into Bézier pieces: every interior knot is inserted until its multiplicity is the degree (P&T A5.6). */

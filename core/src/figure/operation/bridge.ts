@@ -1,3 +1,4 @@
+import { reverseCurve } from '../../curve/reparametrise.js';
 import { bridgeCurves, bridgeHandle, strengthFor, type BridgeEnd } from '../../curve/bridge.js';
 import type { Curve, Point } from '../../curve/curve.js';
 import { choice, number, signs } from '../../describe/describe.js';
@@ -82,4 +83,11 @@ export const bridge = onCurves({
     },
   },
   run: (curve, args, second) => bridgeOf(curve, second, args),
+  calculation: async (curve, args, second) =>
+    (await import('../calculation/bridging.js')).bridging(
+      bridgeOf(curve, second, args),
+      [args.strength, args.secondStrength],
+      args.end === 'end' ? curve : reverseCurve(curve),
+      args.secondEnd === 'start' ? second : reverseCurve(second),
+    ),
 });

@@ -16,4 +16,6 @@ export const close = onCurves({
   asks: ['way', 'continuity'],
   first: () => ({ way: 'wrap', continuity: 1 }) as const,
   run: (curve, { way, continuity }) => closeCurve(curve, way, continuity),
+  calculation: async (curve, { way, continuity }) =>
+    (await import('../calculation/ofFacts.js')).continuityCalculation(closeCurve(curve, way, continuity)),
 });

@@ -1,3 +1,5 @@
+import { extractPart } from '../../curve/split.js';
+import { domainOf } from '../../curve/knotVector.js';
 import { continueAtKnot } from '../../curve/continueAtKnot.js';
 import { largestDeviation } from '../../curve/deviation.js';
 import { interiorKnots } from '../../curve/knotVector.js';
@@ -27,5 +29,12 @@ export const continuityAtKnot = onCurves({
       deviation: largestDeviation(source, curve),
       measure: { kind: 'largestMove', value: largestMove },
     };
+  },
+  calculation: async (source, { parameter, continuity }) => {
+    const { curve } = continueAtKnot(source, parameter, continuity);
+    const { jointCalculation } = await import('../calculation/joint.js');
+    const [start, end] = domainOf(curve.knots, curve.degree);
+    if (!(parameter > start && parameter < end)) return [];
+    return jointCalculation(extractPart(curve, start, parameter), extractPart(curve, parameter, end));
   },
 });

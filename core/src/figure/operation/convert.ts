@@ -12,4 +12,8 @@ export const convert = onCurves({
   asks: ['kind'],
   first: () => ({ kind: 'bezier' }) as const,
   run: (curve, { kind }) => convertCurve(curve, kind),
+  calculation: async (source, { kind }) => {
+    const { curve, deviation } = convertCurve(source, kind);
+    return (await import('../calculation/approximation.js')).approximation(curve, deviation);
+  },
 });

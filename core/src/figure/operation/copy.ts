@@ -12,4 +12,6 @@ export const copy = onCurves({
   asks: ['offset'],
   first: () => ({ offset: [10, -10] }),
   run: (curve, { offset }) => ({ ...curve, points: curve.points.map((point) => addScaled(point, offset)) }),
+  calculation: async (curve, { offset }) =>
+    (await import('../calculation/pointByPoint.js')).movedAside(curve, offset),
 });

@@ -101,7 +101,11 @@ interface OnCurves<Name, Sources, Arguments extends Fields> {
   readonly arguments: Arguments;
   readonly shape: ShapeEffect;
   readonly run: (curve: Curve, args: ArgumentsOf<Arguments>, second: Curve) => OperationResult | Curve;
-  readonly calculation?: (curve: Curve, args: ArgumentsOf<Arguments>) => Promise<readonly CalculationLine[]>;
+  readonly calculation?: (
+    curve: Curve,
+    args: ArgumentsOf<Arguments>,
+    second: Curve,
+  ) => Promise<readonly CalculationLine[]>;
 }
 
 function member<const Name extends string, const Sources extends Fields, const Arguments extends Fields>({
@@ -113,8 +117,10 @@ function member<const Name extends string, const Sources extends Fields, const A
     ...spec,
     ...(calculation
       ? {
-          calculation: (sources: readonly Geometry[], args: ArgumentsOf<Arguments>) =>
-            calculation(curvesOf(sources)[0]!, args),
+          calculation: (sources: readonly Geometry[], args: ArgumentsOf<Arguments>) => {
+            const [first, second] = curvesOf(sources);
+            return calculation(first!, args, second ?? first!);
+          },
         }
       : {}),
     description: tagged('name', spec.name, { ...spec.sources, ...spec.arguments }) as unknown as ObjectField<

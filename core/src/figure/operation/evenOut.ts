@@ -19,4 +19,8 @@ export const evenOut = onCurves({
     const { curve, deviation, unevenness } = even(source, held, perSpan);
     return { curve, deviation, measure: { kind: 'unevenness', value: unevenness } };
   },
+  calculation: async (source, { held, perSpan }) => {
+    const { curve, deviation } = even(source, held, perSpan);
+    return (await import('../calculation/approximation.js')).approximation(curve, deviation);
+  },
 });

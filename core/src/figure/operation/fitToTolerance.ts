@@ -16,4 +16,8 @@ export const fitToTolerance = onCurves({
     const { curve, deviation } = fitCurveToTolerance(source, args.degree, args.tolerance);
     return { curve, deviation };
   },
+  calculation: async (source, { degree, tolerance }) => {
+    const { curve, deviation } = fitCurveToTolerance(source, degree, tolerance);
+    return (await import('../calculation/approximation.js')).approximation(curve, deviation);
+  },
 });

@@ -1,3 +1,4 @@
+import { domainOf } from '../../curve/knotVector.js';
 import { insertEditPoint as insert } from '../../curve/insertEditPoint.js';
 import { parameter } from '../parts.js';
 import { onCurves, oneCurve } from './define.js';
@@ -12,4 +13,13 @@ export const insertEditPoint = onCurves({
   asks: ['parameter'],
   first: (_, cursor) => ({ parameter: cursor }),
   run: (curve, args) => insert(curve, args.parameter),
+  calculation: async (curve, { parameter: at }) => {
+    const [start, end] = domainOf(curve.knots, curve.degree);
+    // The one knot that the new edit point needs.
+    const knot = insert(curve, at).knots.find(
+      (value) => value > start && value < end && !curve.knots.includes(value),
+    );
+    const { knotInsertion } = await import('../calculation/knotInsertion.js');
+    return knot === undefined ? [] : knotInsertion(curve, knot, 1);
+  },
 });

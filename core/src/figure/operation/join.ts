@@ -12,4 +12,6 @@ export const join = onCurves({
   asks: ['tolerance'],
   first: () => ({ tolerance: 0.001 }),
   run: (curve, { tolerance }, second) => joinCurves(curve, second, tolerance),
+  calculation: async (curve, _, second) =>
+    (await import('../calculation/joint.js')).jointCalculation(curve, second),
 });

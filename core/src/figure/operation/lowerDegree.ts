@@ -12,4 +12,8 @@ export const lowerDegree = onCurves({
   asks: ['times'],
   first: () => ({ times: 1 }),
   run: (curve, { times }) => reduceDegree(curve, times),
+  calculation: async (curve, { times }) => {
+    const { curve: made, deviation } = reduceDegree(curve, times);
+    return (await import('../calculation/approximation.js')).approximation(made, deviation);
+  },
 });

@@ -12,4 +12,6 @@ export const mapDomain = onCurves({
   asks: ['start', 'end'],
   first: () => ({ start: 0, end: 1 }),
   run: (curve, { start, end }) => map(curve, start, end),
+  calculation: async (curve, { start, end }) =>
+    (await import('../calculation/pointByPoint.js')).mappedKnots(curve, start, end),
 });

@@ -1,3 +1,4 @@
+import { reverseCurve } from '../../curve/reparametrise.js';
 import { largestDeviation } from '../../curve/deviation.js';
 import { matchCurve } from '../../curve/match.js';
 import { choice, signs } from '../../describe/describe.js';
@@ -23,5 +24,12 @@ export const match = onCurves({
       deviation: largestDeviation(source, curve),
       measure: { kind: 'largestMove', value: largestMove },
     };
+  },
+  calculation: async (source, { continuity, curveEnd, targetEnd }, target) => {
+    const { curve } = matchCurve(source, target, continuity, curveEnd, targetEnd);
+    return (await import('../calculation/joint.js')).jointCalculation(
+      targetEnd === 'end' ? target : reverseCurve(target),
+      curveEnd === 'start' ? curve : reverseCurve(curve),
+    );
   },
 });

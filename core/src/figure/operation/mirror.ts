@@ -20,4 +20,6 @@ export const mirror = onCurves({
     } as const;
   },
   run: (curve, { axis }) => mirrorCurve(curve, mirrorThrough(...axis)),
+  calculation: async (curve, { axis }) =>
+    (await import('../calculation/pointByPoint.js')).mirrored(curve, mirrorThrough(...axis)),
 });

@@ -12,4 +12,10 @@ export const mobius = onCurves({
   asks: ['factor'],
   first: () => ({ factor: 2 }),
   run: (curve, { factor }) => reparametriseMobius(curve, factor),
+  calculation: async (curve, { factor }) =>
+    (await import('../calculation/pointByPoint.js')).shiftedParameter(
+      curve,
+      factor,
+      reparametriseMobius(curve, factor),
+    ),
 });

@@ -1,3 +1,5 @@
+import { withoutPeriod } from '../../curve/periodic.js';
+import { multiplicityAt } from '../../curve/knotVector.js';
 import { moveSeam } from '../../curve/close.js';
 import { parameter } from '../parts.js';
 import { onCurves, oneCurve } from './define.js';
@@ -12,4 +14,8 @@ export const moveStart = onCurves({
   asks: ['parameter'],
   first: (_, cursor) => ({ parameter: cursor }),
   run: (curve, args) => moveSeam(curve, args.parameter),
+  calculation: async (curve, { parameter: u }) => {
+    const { knotInsertion } = await import('../calculation/knotInsertion.js');
+    return knotInsertion(withoutPeriod(curve), u, Math.max(0, curve.degree - multiplicityAt(curve, u)));
+  },
 });

@@ -13,4 +13,6 @@ export const part = onCurves({
   asks: ['from', 'to'],
   first: (curve, cursor) => ({ from: cursor, to: domainOf(curve.knots, curve.degree)[1] }),
   run: (curve, { from, to }) => extractPart(curve, from, to),
+  calculation: async (curve, { from, to }) =>
+    (await import('../calculation/knotInsertion.js')).cutsCalculation(curve, from, to),
 });

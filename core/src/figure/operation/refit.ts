@@ -14,4 +14,8 @@ export const refit = onCurves({
   asks: ['degree', 'spans'],
   first: (curve) => ({ degree: curve.degree, spans: spansOf(curve.knots, curve.degree).length }),
   run: (curve, args) => refitCurve(curve, args.degree, args.spans),
+  calculation: async (curve, args) => {
+    const { curve: made, deviation } = refitCurve(curve, args.degree, args.spans);
+    return (await import('../calculation/approximation.js')).approximation(made, deviation);
+  },
 });

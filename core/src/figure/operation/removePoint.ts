@@ -12,4 +12,8 @@ export const removePoint = onCurves({
   asks: ['index'],
   first: () => ({ index: 1 }),
   run: (curve, args) => removeControlPoint(curve, args.index),
+  calculation: async (curve, { index }) => {
+    const { curve: made, deviation } = removeControlPoint(curve, index);
+    return (await import('../calculation/approximation.js')).approximation(made, deviation);
+  },
 });

@@ -11,4 +11,5 @@ export const reverse = onCurves({
   asks: [],
   first: () => ({}),
   run: (curve) => reverseCurve(curve),
+  calculation: async (curve) => (await import('../calculation/pointByPoint.js')).reversed(curve),
 });

@@ -1,3 +1,5 @@
+import { extractPart } from '../../curve/split.js';
+import { domainOf } from '../../curve/knotVector.js';
 import { cornersOf, roundCorner as round, roundingSizeFor, type Rounding } from '../../curve/roundCorner.js';
 import { choice, number, signs } from '../../describe/describe.js';
 import { curvesOf } from '../geometry.js';
@@ -70,5 +72,15 @@ export const roundCorner = onCurves({
   run: (curve, args) => {
     const { curve: rounded, cut } = round(curve, args.corner, roundingOf(args));
     return { curve: rounded, goes: cut };
+  },
+  calculation: async (curve, args) => {
+    const { curve: rounded, piece } = round(curve, args.corner, roundingOf(args));
+    const [from, to] = domainOf(piece.knots, piece.degree);
+    const [start, end] = domainOf(rounded.knots, rounded.degree);
+    const { jointCalculation } = await import('../calculation/joint.js');
+    return [
+      ...jointCalculation(extractPart(rounded, start, from), piece),
+      ...jointCalculation(piece, extractPart(rounded, to, end)),
+    ];
   },
 });

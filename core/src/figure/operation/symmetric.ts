@@ -39,4 +39,6 @@ export const symmetric = onCurves({
     // It runs as the source does.
     return { curve: keep === 'after' ? reverseCurve(made) : made, ...(goes ? { goes: [goes] } : {}) };
   },
+  calculation: async (curve, { axis }) =>
+    (await import('../calculation/pointByPoint.js')).mirrored(curve, mirrorThrough(...axis)),
 });

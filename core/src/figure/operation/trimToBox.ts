@@ -1,3 +1,4 @@
+import { domainOf } from '../../curve/knotVector.js';
 import { told } from '../../told/told.js';
 import { CurveError } from '../../curve/error.js';
 import { trimToBox as trim } from '../../curve/trim.js';
@@ -30,5 +31,11 @@ export const trimToBox = onCurves({
     if (part) return part;
     if (parts.length === 0) throw new CurveError('index', told('noPartInBox'), { index, value: index });
     throw new CurveError('index', told('noPart', { index, last: parts.length - 1 }), { index, value: index });
+  },
+  calculation: async (curve, { corners, index }) => {
+    const part = trim(curve, corners)[index];
+    if (!part) return [];
+    const { cutsCalculation } = await import('../calculation/knotInsertion.js');
+    return cutsCalculation(curve, ...domainOf(part.knots, part.degree));
   },
 });

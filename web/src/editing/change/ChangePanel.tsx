@@ -130,6 +130,10 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
     });
     onClose();
   };
+  const curvesOfForm = () => {
+    const second = curveOf(scene.evaluation, typeof values['second'] === 'string' ? values['second'] : null);
+    return [curve!, ...(second ? [second] : [])].map((one) => ({ kind: 'curve', curve: one }) as const);
+  };
   const submit = (event: FormEvent): void => {
     event.preventDefault();
     if (beside) link();
@@ -161,11 +165,7 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
         </p>
       )}
       {calculation && curve && preview?.status === 'curve' && (
-        <Unfolding
-          scene={scene}
-          item={item.id}
-          lines={() => calculation([{ kind: 'curve', curve }], values as never)}
-        />
+        <Unfolding scene={scene} item={item.id} lines={() => calculation(curvesOfForm(), values as never)} />
       )}
       <div className="flex flex-wrap gap-2">
         <Button
