@@ -94,6 +94,7 @@ export * from '../src/figure/plane.js';
 export * from '../src/figure/picture.js';
 export * from '../src/figure/grip.js';
 export * from '../src/figure/linkedMove.js';
+export * from '../src/figure/lockedKnots.js';
 export * from '../src/figure/shape/shapes.js';
 export { conicHeldBy } from '../src/figure/shape/conic.js';
 export type { ApproximateCircle } from '../src/figure/shape/circle.js';

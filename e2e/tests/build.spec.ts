@@ -1,7 +1,7 @@
 import { domainOf, measureContinuity, pointAt, type Curve, type Point } from '@bogen/core/curve';
 import { curveOf, evaluateFigure, handlesOfItem } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
-import { expect, saved, signIn, test } from '../bogen.js';
+import { dragTo, expect, saved, signIn, test } from '../bogen.js';
 import { change, choose, click, figure, lastItem, newLesson, screenOf } from '../figure.js';
 
 /** The curve that the last item comes to, as the server has it. */
@@ -188,4 +188,36 @@ test('a circle: its exact layouts beside each other, and an approximation with i
     })
     .toEqual([true, true]);
   if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/enlarged.png' });
+});
+
+test('a knot of full multiplicity is locked at a continuity, and later drags keep it', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'A locked knot');
+  const curve = async (): Promise<Curve> => {
+    const [item] = (await figure(page)).items;
+    if (item?.kind !== 'curve') throw new Error('no curve');
+    return item.curve;
+  };
+  await change(page, 'continuityAtKnot');
+  await page.getByLabel('Continuity').selectOption('G0');
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await expect.poll(async () => (await curve()).points.length).toBe(8);
+  const mark = page.locator('[data-joint]');
+  await mark.click();
+  await page.locator('[data-lock] select').selectOption('G1');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('[data-joint][data-locked="G1"]')).toHaveCount(1);
+  const before = await curve();
+  const [x, y] = before.points[2]!;
+  await dragTo(page, 'curve/P2', [x! + 6, y! - 14]);
+  await expect(saved(page)).toBeVisible();
+  await expect.poll(async () => (await curve()).points[2]).not.toEqual(before.points[2]);
+  const after = await curve();
+  expect(after.points[4]).not.toEqual(before.points[4]);
+  expect(measureContinuity(after)[0]!.geometric).toBeGreaterThanOrEqual(1);
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/locked-knot.png' });
+  await page.keyboard.press('Control+z');
+  await expect.poll(curve).toEqual(before);
 });

@@ -4,7 +4,7 @@ import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { insertKnot } from './insertKnot.js';
 import { joinCurves } from './join.js';
-import { distinctKnots, domainOf } from './knotVector.js';
+import { distinctKnots, domainOf, isClamped, multiplicityAt } from './knotVector.js';
 import { matchCurve, type JointContinuity } from './match.js';
 import { knotsOfOnePeriod, periodOf, wrapParameter } from './periodic.js';
 import { removableTimes, removeKnot } from './removeKnot.js';
@@ -46,6 +46,33 @@ export function continueAtKnot(curve: Curve, u: number, continuity: JointContinu
   const tolerance = 1e-9 * Math.max(...joined.points.map(lengthOf));
   const times = order > 0 ? Math.min(order, removableTimes(joined, knot.value, tolerance)) : 0;
   return { curve: times > 0 ? removeKnot(joined, knot.value, times).curve : joined, largestMove };
+}
+
+/**
+ * An open curve with a continuity at a knot of full multiplicity, kept in its own space: knots and weights stay, and the
+ * first control points on one side of the knot move as `matchCurve` moves them.
+ * @param moves the side on which points move
+ * @throws CurveError `knot` where no such knot lies there, `unsupported` for a periodic curve or unclamped ends, and those of
+ * `matchCurve`
+ */
+export function keepContinuityAtKnot(
+  curve: Curve,
+  u: number,
+  continuity: JointContinuity,
+  moves: 'before' | 'after',
+): Curve {
+  const { degree, knots } = curve;
+  if (curve.periodic || !isClamped(knots, degree)) {
+    throw new CurveError('unsupported', told('lockedKnotOfClamped'));
+  }
+  if (multiplicityAt(curve, u) !== degree)
+    throw new CurveError('knot', told('noKnotInside', { knot: u }), { value: u });
+  const [before, after] = splitCurve(curve, u);
+  const [first, second] =
+    moves === 'after'
+      ? [before, matchCurve(after, before, continuity, 'start', 'end').curve]
+      : [matchCurve(before, after, continuity, 'end', 'start').curve, after];
+  return { ...curve, points: [...first.points, ...second.points.slice(1)] };
 }
 
 /** A periodic curve is opened at the knot that is farthest from this one, continued, and closed again where it started. */

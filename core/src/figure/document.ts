@@ -87,6 +87,12 @@ const lockedJoint = object({
   continuity: signs('G0', 'G1', 'G2', 'G3', 'C1', 'C2'),
 });
 
+/** A knot of full multiplicity at which later changes keep a continuity. */
+const lockedKnot = object({
+  knot: number({ unit: 'parameter' }),
+  continuity: signs('G0', 'G1', 'G2', 'G3', 'C1', 'C2'),
+});
+
 /** What every item may carry besides what it is: how it is called, and how it is drawn and taken hold of. */
 export const attributes = {
   name: itemName,
@@ -103,6 +109,8 @@ export const attributes = {
   faint: optional(flag),
   /** Joints with other curves that are kept when either curve changes. */
   lockedJoints: optional(list(lockedJoint, 8)),
+  /** Knots at which a continuity is kept when the curve changes. */
+  lockedKnots: optional(list(lockedKnot, 60)),
 } as const;
 
 const base = {
@@ -312,9 +320,11 @@ export function itemOf(document: FigureDocument, id: string): FigureItem | undef
   return document.items.find((item) => item.id === id);
 }
 
-/** Whether the figure has joints that are locked. */
+/** Whether the figure has joints or knots that are locked. */
 export function hasLocks(document: FigureDocument): boolean {
-  return document.items.some((item) => item.kind === 'curve' && (item.lockedJoints ?? []).length > 0);
+  return document.items.some(
+    (item) => item.kind === 'curve' && (item.lockedJoints ?? item.lockedKnots ?? []).length > 0,
+  );
 }
 
 /** Whether an item comes to a curve, and is neither a reference point nor a picture. */

@@ -72,6 +72,7 @@ export {
   type MeetingChain,
   type PutTogether,
 } from './takeApart.js';
+export { canLockKnot, lockedKnotsOf, lockKnot, type LockedKnot } from './lockedKnots.js';
 export { isLoose } from './loose.js';
 export { migrateFigure, migrateFigureCommand } from './migrateFigure.js';
 export { aims, type Aim, type OperationMember } from './operation/define.js';

@@ -7,7 +7,8 @@ import { CommandError } from '../history/history.js';
 import { told } from '../told/told.js';
 import { applyFigureCommand, singleCommands } from './applyCommand.js';
 import type { FigureCommand, SingleFigureCommand } from './command/commands.js';
-import { itemOf, type CurveItem, type FigureDocument } from './document.js';
+import { hasLocks, itemOf, type CurveItem, type FigureDocument } from './document.js';
+import { keepingLockedKnots } from './lockedKnots.js';
 import { lockBetween, locksOf, runningInto, type EndOfCurve, type Lock } from './joints.js';
 
 /** The command that locks a joint at a continuity, or lets it go again with `null`. */
@@ -47,14 +48,25 @@ function givenItem(document: FigureDocument, id: string): CurveItem {
  */
 export function keepingLocks(document: FigureDocument, command: FigureCommand): FigureCommand {
   const locks = locksOf(document);
-  if (locks.length === 0) return command;
+  if (locks.length === 0 && !hasLocks(document)) return command;
   let after = applyFigureCommand(document, command).document;
   const commands: SingleFigureCommand[] = [];
+  /** What a curve that was changed asks of itself at its locked knots. */
+  const keepKnots = (id: string, before: Curve | undefined): void => {
+    const item = itemOf(after, id);
+    if (item?.kind !== 'curve' || !item.lockedKnots || !before) return;
+    const kept = keepingLockedKnots(item, before);
+    if (kept === item.curve) return;
+    const follows = following(item, kept);
+    commands.push(...follows);
+    for (const single of follows) after = applyFigureCommand(after, single).document;
+  };
   const followed = new Set<string>();
   const changed = after.items
     .filter((item) => item.kind === 'curve' && curveBefore(document, item.id) !== item.curve)
     .map(({ id }) => id);
   const settled = new Set(changed);
+  for (const id of changed) keepKnots(id, curveBefore(document, id));
   for (let leader = changed.shift(); leader !== undefined; leader = changed.shift()) {
     for (const lock of locksOf(after).filter(({ first, second }) =>
       [first.item, second.item].includes(leader!),
@@ -72,6 +84,7 @@ export function keepingLocks(document: FigureDocument, command: FigureCommand): 
       const follows = following(item, matched(after, led, target, lock.continuity));
       commands.push(...follows);
       for (const single of follows) after = applyFigureCommand(after, single).document;
+      keepKnots(led.item, item.curve);
       changed.push(led.item);
     }
   }

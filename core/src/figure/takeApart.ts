@@ -53,7 +53,15 @@ export function takeApart(
   ids: readonly string[],
 ): FigureCommand {
   const position = document.items.findIndex(({ id }) => id === item.id);
-  const { id: _, kind: _kind, curve: _curve, lockedJoints: _locks, hidden: _hidden, ...attributes } = item;
+  const {
+    id: _,
+    kind: _kind,
+    curve: _curve,
+    lockedJoints: _locks,
+    lockedKnots: _knots,
+    hidden: _hidden,
+    ...attributes
+  } = item;
   const isSource = document.items.some((other) => sourcesOf(other).includes(item.id));
   const commands: SingleFigureCommand[] = pieces.map((curve, index) => ({
     name: 'addItem',

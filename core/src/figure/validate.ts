@@ -94,7 +94,7 @@ export function validateItem(item: FigureItem): void {
   if (item.faint && item.kind !== 'curve') {
     throw new CommandError(told('notAFaintCopy', { name: item.name }));
   }
-  if (item.lockedJoints && !isCurveItem(item)) {
+  if ((item.lockedJoints || item.lockedKnots) && !isCurveItem(item)) {
     throw new CommandError(told('lockOfGivenOnly', { name: item.name }));
   }
   try {

@@ -170,6 +170,7 @@ export const curveSentences = {
   liftOfPlaneOnly: 'Only a plane curve can be seen from one dimension up.',
   nodeParameterOrder:
     'Node {{index}} would be at u = {{value}}; it must lie above {{before}}, the parameter of the node before, and below 1 and those after.',
+  lockedKnotOfClamped: 'A knot can be locked only inside an open curve with clamped ends.',
   roundingSize: 'The size of the rounding is {{size}}; it must be finite and above zero.',
   roundingWithoutRoom:
     'A rounding of {{size}} finds no room beside this corner; at most about {{room}} does.',

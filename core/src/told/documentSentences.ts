@@ -16,6 +16,9 @@ export const documentSentences = {
   lockOnFixed:
     '{{name}} would have to follow at the locked joint, but the curve itself is locked; unlock it under Items.',
   lockOnFixedPoint: 'A locked joint would have to move a fixed point with this one.',
+  knotLockCantBeKept:
+    '{{name}} is locked at {{continuity}} at u = {{knot}}, which can’t be kept here: {{reason}}',
+  knotLocksContradict: '{{name}} can’t keep all its locked knots at once with this; unlock one of them.',
   locksContradict: '{{name}} would have to follow two curves at once; unlock one of its joints.',
   lockCantBeKept: 'The joint with {{name}} is locked at {{continuity}}, which can’t be kept here: {{reason}}',
   removeDependentFirst: '{{dependent}} is built from {{name}}; remove {{dependent}} first.',

@@ -2,17 +2,22 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   applyFigureCommand,
+  canLockKnot,
   chainThrough,
   clampEnds,
   curveOf,
   emptyFigure,
   evaluateFigure,
+  hasLocks,
   interiorKnots,
   itemOf,
   jointsOf,
+  keepContinuityAtKnot,
   keepingLocks,
   lockJoint,
+  lockKnot,
   locksOf,
+  measureContinuity,
   piecesOf,
   putTogether,
   replaceChain,
@@ -21,6 +26,7 @@ import {
   type CurveItem,
   type FigureCommand,
   type FigureDocument,
+  type JointContinuity,
 } from '../everything.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 import { expectSameCurve } from '../curve/sameCurve.js';
@@ -199,5 +205,91 @@ describe('locked joints', () => {
     expect(locksOf(free)).toHaveLength(1);
     expect(locksOf(run(document, { name: 'removeItem', item: 'p1' }))).toHaveLength(0);
     expect(curveOf(evaluateFigure(free), 'p0')).toBeDefined();
+  });
+});
+
+describe('locked knots', () => {
+  /** Three cubic pieces in one curve, with triple knots at 1 and 2. */
+  const pieces: Curve = {
+    degree: 3,
+    knots: [0, 0, 0, 0, 1, 1, 1, 2, 2, 2, 3, 3, 3, 3],
+    points: [
+      [0, 0],
+      [10, 20],
+      [25, 30],
+      [40, 30],
+      [55, 30],
+      [65, 12],
+      [75, 10],
+      [85, 8],
+      [100, 15],
+      [110, 30],
+    ],
+  };
+  const lockedAt = (continuity: JointContinuity, knots: readonly number[]): FigureDocument => {
+    let document = figureOf(pieces);
+    const own = (): CurveItem => document.items[0] as CurveItem;
+    for (const knot of knots) {
+      // Brought to it first, as a hand would.
+      const curve = keepContinuityAtKnot(own().curve, knot, continuity, 'after');
+      document = run(document, { name: 'setCurve', item: 'waist', curve });
+      document = run(document, lockKnot(own(), knot, continuity));
+    }
+    return document;
+  };
+  const curveIn = (document: FigureDocument): Curve => (document.items[0] as CurveItem).curve;
+  const orders = (document: FigureDocument): number[] =>
+    measureContinuity(curveIn(document)).map(({ geometric }) => geometric);
+
+  it('keep their continuity whichever point is pulled, in the same space, as one step', () => {
+    for (const [continuity, order] of [
+      ['G1', 1],
+      ['G2', 2],
+      ['C1', 1],
+      ['C2', 2],
+    ] as const) {
+      const document = lockedAt(continuity, [1]);
+      for (let index = 0; index < pieces.points.length; index++) {
+        const [x, y] = curveIn(document).points[index]!;
+        const move = { name: 'moveControlPoint', item: 'waist', index, to: [x! + 2, y! - 3] } as const;
+        const command = keepingLocks(document, move);
+        const { document: after, inverse } = applyFigureCommand(document, command);
+        expect(orders(after)[0]).toBeGreaterThanOrEqual(order);
+        expect(curveIn(after).knots).toEqual(pieces.knots);
+        expect(curveIn(after).points[index]).toEqual([expect.closeTo(x! + 2, 9), expect.closeTo(y! - 3, 9)]);
+        expect(applyFigureCommand(after, inverse).document).toEqual(document);
+      }
+    }
+  });
+
+  it('follow one another outwards from what was pulled', () => {
+    const document = lockedAt('G1', [1, 2]);
+    const [x, y] = curveIn(document).points[4]!;
+    const move = { name: 'moveControlPoint', item: 'waist', index: 4, to: [x! + 1, y! - 8] } as const;
+    const after = run(document, keepingLocks(document, move));
+    expect(orders(after)).toEqual([
+      expect.toSatisfy((n: number) => n >= 1),
+      expect.toSatisfy((n: number) => n >= 1),
+    ]);
+    // What lies beyond the next knot stays where it is.
+    expect(curveIn(after).points.slice(7)).toEqual(curveIn(document).points.slice(7));
+  });
+
+  it('leave alone what they need not change, and can be let go', () => {
+    const document = lockedAt('G1', [1]);
+    const far = { name: 'moveControlPoint', item: 'waist', index: 9, to: [120, 40] } as const;
+    expect(keepingLocks(document, far)).toBe(far);
+    const free = run(document, lockKnot(document.items[0] as CurveItem, 1, null));
+    expect(hasLocks(free)).toBe(false);
+    const move = { name: 'moveControlPoint', item: 'waist', index: 2, to: [20, 10] } as const;
+    expect(orders(run(free, keepingLocks(free, move)))[0]).toBe(0);
+  });
+
+  it('are refused where the curve can’t keep them, with the reason', () => {
+    const document = lockedAt('G1', [1]);
+    const move = { name: 'moveControlPoint', item: 'waist', index: 2, to: [40, 30] } as const;
+    expect(() => keepingLocks(document, move)).toThrow(/locked at G1 at u = 1/);
+    expect(canLockKnot(pieces, 1)).toBe(true);
+    expect(canLockKnot(waist, 1)).toBe(false);
   });
 });

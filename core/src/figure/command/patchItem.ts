@@ -6,7 +6,16 @@ import { anyItem, withItem } from './change.js';
 import type { CommandMember } from './define.js';
 
 /** The attributes that an item can do without. */
-const clearable = choice('hidden', 'locked', 'color', 'lineWeight', 'shown', 'faint', 'lockedJoints');
+const clearable = choice(
+  'hidden',
+  'locked',
+  'color',
+  'lineWeight',
+  'shown',
+  'faint',
+  'lockedJoints',
+  'lockedKnots',
+);
 
 const description = tagged('name', 'patchItem', {
   item: itemId,

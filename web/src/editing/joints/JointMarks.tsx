@@ -58,7 +58,7 @@ export function JointMarks({
   return (
     <div ref={group} className="pointer-events-none absolute inset-0 overflow-hidden" data-joints>
       {places.map((place) => {
-        const lock = place.kind === 'joint' ? place.joint.locked : undefined;
+        const lock = place.kind === 'joint' ? place.joint.locked : place.locked;
         const continuity = shortContinuity(place.measured);
         const words = lock ? t('joints.lockedAt', { continuity, lock }) : continuity;
         const label =

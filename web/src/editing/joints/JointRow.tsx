@@ -1,4 +1,4 @@
-import { itemOf, lockJoint, type EndOfCurve } from '@bogen/core/figure';
+import { canLockKnot, itemOf, lockJoint, lockKnot, type EndOfCurve } from '@bogen/core/figure';
 import type { JointContinuity } from '@bogen/core/curve';
 import clsx from 'clsx';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
@@ -58,17 +58,22 @@ export function JointRow({ scene, place }: { scene: FigureScene; place: MarkedPl
     setRefused(scene.attempt('do', change.command));
   };
   const lock = (continuity: string): void => {
-    if (place.kind !== 'joint') return;
-    const { first, second } = place.joint;
-    setRefused(
-      scene.attempt(
-        'do',
-        lockJoint(document, first, second, continuity === '' ? null : (continuity as JointContinuity)),
-      ),
-    );
+    const to = continuity === '' ? null : (continuity as JointContinuity);
+    if (place.kind === 'joint') {
+      const { first, second } = place.joint;
+      setRefused(scene.attempt('do', lockJoint(document, first, second, to)));
+      return;
+    }
+    const item = itemOf(document, place.item);
+    if (item?.kind === 'curve') setRefused(scene.attempt('do', lockKnot(item, place.knot.knot, to)));
   };
 
   const { measured } = place;
+  const locked = place.kind === 'joint' ? place.joint.locked : place.locked;
+  const isLockable = ({ item, knot }: MarkedPlace & { kind: 'knot' }): boolean => {
+    const own = itemOf(document, item);
+    return own?.kind === 'curve' && canLockKnot(own.curve, knot.knot);
+  };
   return (
     <div className="flex w-[248px] flex-col gap-2 text-[13px]" data-joint-row>
       <p>
@@ -134,18 +139,12 @@ export function JointRow({ scene, place }: { scene: FigureScene; place: MarkedPl
               })}
             </div>
           </div>
-          {place.kind === 'joint' && (
+          {(place.kind === 'joint' || isLockable(place)) && (
             <span title={t('joints.lockHelp')} data-lock>
               <Choice
                 label={t('joints.lock')}
-                value={place.joint.locked ?? ''}
-                choices={[
-                  '',
-                  ...new Set([
-                    ...heldContinuities(measured),
-                    ...(place.joint.locked ? [place.joint.locked] : []),
-                  ]),
-                ]}
+                value={locked ?? ''}
+                choices={['', ...new Set([...heldContinuities(measured), ...(locked ? [locked] : [])])]}
                 name={(continuity) =>
                   continuity ? signOf(continuity as JointContinuity) : t('joints.unlocked')
                 }

@@ -1,11 +1,12 @@
 import {
   measureContinuity,
   pointAt,
+  type JointContinuity,
   type KnotContinuity,
   type MeasuredContinuity,
   type Point,
 } from '@bogen/core/curve';
-import { curveOf, itemOf, jointsOf, type Joint } from '@bogen/core/figure';
+import { curveOf, itemOf, jointsOf, lockedKnotsOf, type Joint } from '@bogen/core/figure';
 import type { FigureScene } from '../../figure/scene/scene.js';
 
 /** A joint or a knot with its measured continuity, as it is marked in the figure. */
@@ -15,7 +16,12 @@ export type MarkedPlace = {
   readonly measured: MeasuredContinuity;
 } & (
   | { readonly kind: 'joint'; readonly joint: Joint }
-  | { readonly kind: 'knot'; readonly item: string; readonly knot: KnotContinuity }
+  | {
+      readonly kind: 'knot';
+      readonly item: string;
+      readonly knot: KnotContinuity;
+      readonly locked: JointContinuity | undefined;
+    }
 );
 
 /** More places than these are not marked: their marks would hide the curve. */
@@ -59,6 +65,10 @@ export function markedPlaces(scene: FigureScene): readonly MarkedPlace[] {
       kind: 'knot',
       item: item!,
       knot,
+      locked:
+        own?.kind === 'curve'
+          ? lockedKnotsOf(own).find((lock) => lock.knot === knot.knot)?.continuity
+          : undefined,
     })),
   ].slice(0, mostPlaces);
 }
