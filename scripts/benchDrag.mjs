@@ -26,6 +26,7 @@ export async function benchDrag() {
     const about = { x: 60, y: 45 };
     // A knot goes between its neighbours, out of reach of its own place.
     const alongRail = { x: 9, y: 0 };
+    const up = { x: 0, y: -18 };
     // Who writes has a page of their own: this one has joined the class.
     const writer = await (
       await browser.newContext({
@@ -43,6 +44,8 @@ export async function benchDrag() {
       [page, full, point('P20'), about, `one control point; ${large}`],
       [writer, writing, point('P20'), about, `one control point while writing; ${large}`],
       [writer, writing, '[data-knot="20"]', alongRail, `one knot; ${large}`],
+      [writer, write.replace(/combed$/, 'weighted'), '[data-weight="20"]', up, `one weight; ${large}`],
+      [writer, write.replace(/combed$/, 'locked'), point('P58'), about, `at a locked joint; ${large}`],
     ]) {
       await own.goto(address);
       await own.locator(mark).waitFor({ state: 'attached', timeout: 20_000 });
@@ -125,7 +128,30 @@ export async function makeLessons() {
       rail: { item: 'curve', tracks: ['knots', 'basis', 'curvature', 'speed'] },
     },
   };
-  const sheets = [sheet('plain', false), sheet('combed', true), full];
+  const weighted = {
+    ...full,
+    id: 'weighted',
+    title: 'Weighted',
+    figure: { ...full.figure, rail: { item: 'curve', tracks: ['knots', 'basis', 'curvature', 'weights'] } },
+  };
+  // The second curve goes on from the end of the first in its direction, and keeps doing so.
+  const [before, end] = items[0].curve.points.slice(-2);
+  const following = items[1].curve.points.map(([x, y]) => [end[0] - x, y]);
+  following[0] = end;
+  following[1] = end.map((value, axis) => 2 * value - before[axis]);
+  const joined = items.map((item, k) => {
+    if (k === 0) {
+      return { ...item, lockedJoints: [{ end: 'end', to: 'curve1', toEnd: 'start', continuity: 'G1' }] };
+    }
+    return k === 1 ? { ...item, curve: { ...item.curve, points: following } } : item;
+  });
+  const locked = {
+    ...full,
+    id: 'locked',
+    title: 'Locked',
+    figure: { ...full.figure, version: 2, items: joined },
+  };
+  const sheets = [sheet('plain', false), sheet('combed', true), full, weighted, locked];
   const document = { version: 1, title: 'Bench', sheets };
   const lesson = await post(`/courses/${course.id}/lessons`, { document });
   await post(`/lessons/${lesson.id}/editions`, { revision: 0 });

@@ -97,7 +97,7 @@ describe('the part of a curve that a change reaches', () => {
     expect(to).toBe(from);
   });
 
-  it('is not told of curves with another number of points, another degree or the first weights', () => {
+  it('is not told of curves with another number of points, or another degree', () => {
     const before: Curve = {
       degree: 2,
       knots: [0, 0, 0, 1, 1, 1],
@@ -107,9 +107,23 @@ describe('the part of a curve that a change reaches', () => {
         [3, 0],
       ],
     };
-    for (const now of [insertKnot(before, 0.5), { ...before, weights: [1, 2, 1] }]) {
+    const other: Curve = { ...before, degree: 1, knots: [0, 0, 0.5, 1, 1] };
+    for (const now of [insertKnot(before, 0.5), other]) {
       expect(changedPart(before, now)).toBeUndefined();
       expect(changedSpans(before, now)).toBeUndefined();
     }
+  });
+
+  it('of the first weight is that of its control point: without weights all of them are one', () => {
+    const before: Curve = {
+      degree: 2,
+      knots: [0, 0, 0, 1, 2, 3, 4, 4, 4],
+      points: [0, 1, 2, 3, 4, 5].map((x) => [x, x % 2]),
+    };
+    const ones = before.points.map(() => 1);
+    const now = { ...before, weights: ones.with(1, 3) };
+    expect(changedPart(before, now)).toEqual([0, 2]);
+    expect(changedPart(before, now)).toEqual(changedPart({ ...before, weights: ones }, now));
+    expect(changedSpans(before, now)).toEqual(changedSpans({ ...before, weights: ones }, now));
   });
 });

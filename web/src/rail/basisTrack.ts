@@ -37,7 +37,11 @@ export const basisTrack: Track = {
     });
     return firstIndex + best;
   },
-  changed: (before, now) => changedPart(before.curve, now.curve),
+  changed: (before, now) =>
+    // With the first weight the functions without weights are drawn too, where they are wished for.
+    now.looks.polynomialBasis && !before.curve.weights !== !now.curve.weights
+      ? undefined
+      : changedPart(before.curve, now.curve),
   drawGround: drawKnotLines,
   draw: (input) => {
     const { context, curve, axis, palette, lit, height, looks } = input;

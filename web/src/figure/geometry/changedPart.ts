@@ -15,6 +15,8 @@ function differing<T>(
   return [first, last];
 }
 
+const weightsOf = ({ weights, points }: Curve): readonly number[] => weights ?? points.map(() => 1);
+
 const isSamePoint = (a: readonly number[], b: readonly number[]): boolean =>
   a === b || (a.length === b.length && a.every((value, axis) => value === b[axis]));
 
@@ -24,19 +26,19 @@ const isSamePoint = (a: readonly number[], b: readonly number[]): boolean =>
  * @returns nothing where the curves can't be told apart by parts: one has another degree or more points
  */
 function changedFunctions(before: Curve, now: Curve): readonly [number, number] | undefined {
-  const { degree, knots, points, weights } = now;
+  const { degree, knots, points } = now;
   if (
     before.degree !== degree ||
     before.knots.length !== knots.length ||
     before.points.length !== points.length ||
-    before.periodic !== now.periodic ||
-    (before.weights === undefined) !== (weights === undefined)
+    before.periodic !== now.periodic
   )
     return undefined;
   const knot = differing(before.knots, knots);
   const functions = [
     differing(before.points, points, isSamePoint),
-    differing(before.weights ?? [], weights ?? []),
+    // Without weights all of them are one: the first pull of a weight makes the curve rational.
+    differing(weightsOf(before), weightsOf(now)),
     knot && ([knot[0] - degree - 1, knot[1]] as const),
   ].filter((range) => range !== undefined);
   const first = Math.max(0, Math.min(points.length, ...functions.map(([index]) => index)));
