@@ -41,6 +41,8 @@ await run(async () => {
 
     const teacher = await open();
     await teacher.goto('/sign-in');
+    // The first drawing of a new browser takes longer.
+    await teacher.waitForTimeout(1500);
     await shoot(teacher, 'sign-in');
     await teacher.getByLabel('Address').fill('mirela@ellerbrook.example');
     await teacher.getByLabel('Password').fill('peg-rib-and-purfling');
