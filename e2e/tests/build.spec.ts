@@ -2,6 +2,7 @@ import { domainOf, measureContinuity, pointAt, type Curve, type Point } from '@b
 import { curveOf, evaluateFigure, handlesOfItem } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
 import { dragTo, expect, saved, signIn, test } from '../bogen.js';
+import { violations } from '../violations.js';
 import { change, choose, click, figure, lastItem, newLesson, screenOf } from '../figure.js';
 
 /** The curve that the last item comes to, as the server has it. */
@@ -46,6 +47,7 @@ test('a bridge between two curves: continuity and strength at each end, pulled b
   await panel.getByLabel('to the other’s').selectOption('end');
   await panel.getByLabel('Continuity there').selectOption('G2');
   await expect(panel.locator('[data-change-numbers]')).toContainText('5');
+  expect(await violations(page)).toEqual([]);
   if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/bridge.png' });
   await panel.getByRole('button', { name: 'Add the curve' }).click();
   await expect.poll(async () => (await lastItem(page)).kind).toBe('built');
@@ -130,6 +132,7 @@ test('a corner is rounded by an arc, a conic or a bridge, with what is cut off s
       Math.min(...measureContinuity((await lastCurve(page))!).map(({ geometric }) => geometric)),
     )
     .toBe(3);
+  expect(await violations(page)).toEqual([]);
   await made.getByLabel('From the corner, mm').fill('70');
   await expect(made.getByRole('alert')).toContainText('at most about');
   if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/corner-details.png' });
@@ -162,6 +165,7 @@ test('a circle: its exact layouts beside each other, and an approximation with i
       await layouts.locator(`[data-layout="${name}"] [data-speed-ratio]`).getAttribute('data-speed-ratio'),
     );
   expect(await ratio('quadratic9')).toBeCloseTo(4 - 2 * Math.SQRT2, 9);
+  expect(await violations(page)).toEqual([]);
   if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/layouts.png' });
   await layouts.locator('[data-layout="quadratic7"]').click();
   await expect

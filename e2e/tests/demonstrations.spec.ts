@@ -15,6 +15,7 @@ import {
 import { curveOf, evaluateFigure, itemOf, jointsOf } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
 import { drag, dragTo, expect, placeOf, saved, signIn, test } from '../bogen.js';
+import { violations } from '../violations.js';
 import { change, choose, click, figure, lastItem, newLesson, screenOf } from '../figure.js';
 
 const curves = async (page: Page): Promise<readonly Curve[]> =>
@@ -546,6 +547,7 @@ test('a weight pulled up to ten and down to a tenth, on the rail and in the figu
   await page.keyboard.press('Escape');
   const lifted = page.locator('[data-lifted]');
   await expect(lifted).toBeVisible();
+  expect(await violations(page)).toEqual([]);
   const picture = () => lifted.locator('canvas').evaluate((canvas: HTMLCanvasElement) => canvas.toDataURL());
 
   await test.step('in the figure, along the line from the curve to the control point', async () => {
@@ -721,6 +723,7 @@ test('a closed profile: from an ellipse, over a picture, with its mirror image, 
         return interiorKnots(curve.knots, curve.degree)[1]!.value;
       })
       .toBe(0.6);
+    expect(await violations(page)).toEqual([]);
     if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/profile-nodes.png' });
     await page.keyboard.press('Escape');
   });
@@ -746,6 +749,7 @@ test('a closed profile: from an ellipse, over a picture, with its mirror image, 
     const at = Number(await held.getAttribute('aria-valuenow'));
     await expect(form.locator('[data-deviation]')).toBeVisible();
     const told = Number(await form.locator('[data-deviation]').getAttribute('data-deviation'));
+    expect(await violations(page)).toEqual([]);
     if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/profile-even.png' });
     await form.getByRole('button', { name: 'Apply' }).click();
     await expect.poll(async () => (await profile()).item.kind).toBe('curve');

@@ -1,5 +1,3 @@
-import AxeBuilder from '@axe-core/playwright';
-import type { Page } from '@playwright/test';
 import {
   coordinatesOf,
   expect,
@@ -11,17 +9,7 @@ import {
   test,
   openFirstSheet,
 } from '../bogen.js';
-
-async function violations(page: Page): Promise<string[]> {
-  const { violations: found } = await new AxeBuilder({ page }).analyze();
-  return found.map(
-    ({ id, nodes }) =>
-      `${id}: ${nodes
-        .map(({ html }) => html)
-        .join(' | ')
-        .slice(0, 300)}`,
-  );
-}
+import { violations } from '../violations.js';
 
 test('no screen has an accessibility violation, in both themes', async ({ newContext }) => {
   test.setTimeout(600_000);

@@ -69,6 +69,8 @@ export interface OperationMember<
   readonly asks: readonly Asks[];
   /** Which of them count with the values as they are; all where absent. */
   readonly counts?: (args: ArgumentsOf<Arguments>) => readonly Asks[];
+  /** The whole number of which some values are shown beside each other. */
+  readonly compares?: Asks;
   /** Whether the result stands beside its sources and takes the place of none of them. */
   readonly beside?: true;
   /** What the result can be taken hold of by while it follows its sources. */
@@ -146,6 +148,7 @@ export function onCurves<
   aim,
   asks,
   counts,
+  compares,
   beside,
   handles,
   first,
@@ -154,6 +157,7 @@ export function onCurves<
   readonly aim: Aim;
   readonly asks: readonly Asks[];
   readonly counts?: (args: ArgumentsOf<Arguments>) => readonly NoInfer<Asks>[];
+  readonly compares?: NoInfer<Asks>;
   readonly beside?: true;
   readonly handles?: OperationHandles<ArgumentsOf<Arguments>>;
   readonly first: FirstArguments<Arguments>;
@@ -163,6 +167,7 @@ export function onCurves<
     aim,
     asks,
     ...(counts && { counts }),
+    ...(compares && { compares }),
     ...(beside && { beside }),
     ...(handles && { handles }),
     first,

@@ -10,6 +10,7 @@ export const lowerDegree = onCurves({
   arguments: { times: whole(1, 9) },
   shape: 'near',
   asks: ['times'],
+  compares: 'times',
   first: () => ({ times: 1 }),
   run: (curve, { times }) => reduceDegree(curve, times),
   calculation: async (curve, { times }) => {

@@ -10,6 +10,7 @@ export const raiseDegree = onCurves({
   arguments: { times: whole(1, 9) },
   shape: 'kept',
   asks: ['times'],
+  compares: 'times',
   first: () => ({ times: 1 }),
   run: (curve, { times }) => elevateDegree(curve, times),
   calculation: async (curve) => (await import('../calculation/degreeElevation.js')).degreeElevation(curve),

@@ -12,6 +12,7 @@ export const refit = onCurves({
   arguments: { degree, spans: whole(1, 500) },
   shape: 'near',
   asks: ['degree', 'spans'],
+  compares: 'degree',
   first: (curve) => ({ degree: curve.degree, spans: spansOf(curve.knots, curve.degree).length }),
   run: (curve, args) => refitCurve(curve, args.degree, args.spans),
   calculation: async (curve, args) => {

@@ -5,6 +5,7 @@ import {
   type FigureDocument,
   type OfferedOperation,
   type Operation,
+  type OperationMember,
   type Preview,
 } from '@bogen/core/figure';
 import clsx from 'clsx';
@@ -18,12 +19,27 @@ import type { Arguments } from './OperationFields.js';
 /** More ways than these are not drawn beside each other. */
 const mostVariants = 4;
 
-/** The argument of an operation that says in which way it is done, and the ways. */
-export function waysOf(
-  name: OfferedOperation,
-): { readonly key: string; readonly ways: readonly string[] } | undefined {
-  const fields = operations[name].arguments as Readonly<Record<string, Field>>;
-  for (const key of operations[name].asks as readonly string[]) {
+/** The argument of an operation whose values are shown beside each other, and these values. */
+interface Ways {
+  readonly key: string;
+  readonly ways: readonly (string | number)[];
+}
+
+/**
+ * The argument of an operation that says in which way it is done, with all ways; or the number that it compares, with
+ * the values next to the one with which its form began.
+ */
+export function waysOf(name: OfferedOperation, began: Arguments): Ways | undefined {
+  const { compares, ...member } = operations[name] as OperationMember<OfferedOperation>;
+  const fields = member.arguments as Readonly<Record<string, Field>>;
+  if (compares) {
+    const field = fields[compares]!;
+    const value = Number(began[compares]);
+    if (field.type !== 'whole') return undefined;
+    const from = Math.max(field.least, Math.min(value - 1, field.most - 2));
+    return { key: compares, ways: [from, from + 1, from + 2].filter((way) => way <= field.most) };
+  }
+  for (const key of member.asks as readonly string[]) {
     const field = fields[key]!;
     if (field.type === 'choice' && field.signs !== true && field.choices.length <= mostVariants)
       return { key, ways: field.choices as readonly string[] };
@@ -42,13 +58,15 @@ interface VariantsProps {
 export function Variants({ document, operation, chosen, onChoose }: VariantsProps) {
   const { t } = useTranslation();
   const tell = useTold();
-  const found = waysOf(operation.name as OfferedOperation);
-  const [previews, setPreviews] = useState<ReadonlyMap<string, Preview>>(new Map());
+  const name = operation.name as OfferedOperation;
+  const [began] = useState(chosen);
+  const found = waysOf(name, began);
+  const [previews, setPreviews] = useState<ReadonlyMap<string | number, Preview>>(new Map());
   useEffect(() => {
     if (!found) return undefined;
     let stale = false;
     void (async () => {
-      const next = new Map<string, Preview>();
+      const next = new Map<string | number, Preview>();
       for (const way of found.ways) {
         next.set(way, await heavy.preview(document, { ...operation, [found.key]: way } as Operation));
         if (stale) return;
@@ -79,7 +97,9 @@ export function Variants({ document, operation, chosen, onChoose }: VariantsProp
           >
             {preview?.status === 'curve' ? <Drawing curve={preview.curve} /> : <span className="h-16" />}
             <span className="text-[11.5px] leading-tight font-medium">
-              {t(`change.choices.${way as 'pull'}`)}
+              {typeof way === 'number'
+                ? `${t(`change.fields.${name}.${found.key}` as 'change.fields.refit.degree')} ${way}`
+                : t(`change.choices.${way as 'pull'}`)}
             </span>
             <span className="text-[11px] leading-tight text-soft">
               {preview?.status === 'curve' &&

@@ -165,7 +165,14 @@ export class Layers {
   private hasMoved({ item, of, index }: Picked): boolean {
     const before = this.settled && curveOf(this.settled, item);
     const now = curveOf(this.scene.evaluation, item);
-    if (!before || !now || before.weights !== now.weights) return true;
+    if (!before || !now) return true;
+    // With the first weight every point has one to be shown.
+    if (
+      !before.weights !== !now.weights &&
+      isShown(this.scene.document, 'weights', itemOf(this.scene.document, item))
+    )
+      return true;
+    if (of === 'controlPoints' && (before.weights?.[index] ?? 1) !== (now.weights?.[index] ?? 1)) return true;
     const isElsewhere = (k: number): boolean => before.points[k] !== now.points[k];
     if (isElsewhere(index - 1) || isElsewhere(index) || isElsewhere(index + 1)) return true;
     if (of === 'controlPoints') return false;
