@@ -161,7 +161,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
         </Deferred>
       </span>
       <div className="pointer-events-none absolute top-1.5 left-4 max-w-[104px] leading-tight">
-        <h3 className="text-[13px] font-semibold">{title}</h3>
+        <h2 className="text-[13px] font-semibold">{title}</h2>
         <p className="text-[11.5px] text-soft">{note}</p>
       </div>
       <canvas
