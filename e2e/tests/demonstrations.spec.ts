@@ -740,6 +740,11 @@ test('a closed profile: from an ellipse, over a picture, with its mirror image, 
     const held = page.locator('[data-pin="0"]');
     await expect(held).toBeVisible();
     await expect(page.locator('[data-rail-pin="0"]')).toBeVisible();
+    // What lies outside the curve is told where it was typed, and nothing comes of it.
+    await form.getByLabel('Place, u now').fill('7');
+    await expect(form.getByLabel('Place, u now')).toHaveAttribute('aria-invalid', 'true');
+    await expect(held).toHaveAttribute('aria-valuenow', '0.38');
+    await form.getByLabel('Place, u now').fill('0.38');
     await form.getByLabel('gets u =').fill('0.5');
     await expect(page.locator('[data-rail-pin="0"]')).toHaveAttribute('aria-valuenow', '0.5');
     const place = Number(await held.getAttribute('aria-valuenow'));

@@ -323,7 +323,7 @@ export function itemOf(document: FigureDocument, id: string): FigureItem | undef
 /** Whether the figure has joints or knots that are locked. */
 export function hasLocks(document: FigureDocument): boolean {
   return document.items.some(
-    (item) => item.kind === 'curve' && (item.lockedJoints ?? item.lockedKnots ?? []).length > 0,
+    (item) => item.kind === 'curve' && [...(item.lockedJoints ?? []), ...(item.lockedKnots ?? [])].length > 0,
   );
 }
 

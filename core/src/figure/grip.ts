@@ -51,13 +51,27 @@ export function handlesOfItem(item: FigureItem, evaluation: Evaluation): ItemHan
       return pictureHandles(item).map(({ key, at }) =>
         key === 'centre' ? passed(key, at) : pulls(key, at, item.centre),
       );
-    case 'built': {
-      const sources = sourceGeometry(item, evaluation);
-      return (sources && handlesOf(item)?.at(sources, item.operation)) ?? [];
-    }
+    case 'built':
+      return handlesOfBuilt(item, evaluation);
     default:
       return [];
   }
+}
+
+const known = new WeakMap<object, ItemHandle[]>();
+
+/** They are found once for each result: they are asked for in every frame, also while something else is pulled. */
+function handlesOfBuilt(item: BuiltItem, evaluation: Evaluation): ItemHandle[] {
+  const result = evaluation.items.get(item.id);
+  const own = handlesOf(item);
+  if (!result || !own) return [];
+  let handles = known.get(result);
+  if (!handles) {
+    const sources = sourceGeometry(item, evaluation);
+    handles = sources ? own.at(sources, item.operation) : [];
+    known.set(result, handles);
+  }
+  return handles;
 }
 
 /** The command that takes a handle of an item to a place, or as near to it as what it stands for allows. */

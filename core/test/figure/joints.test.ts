@@ -279,6 +279,8 @@ describe('locked knots', () => {
     const document = lockedAt('G1', [1]);
     const far = { name: 'moveControlPoint', item: 'waist', index: 9, to: [120, 40] } as const;
     expect(keepingLocks(document, far)).toBe(far);
+    const own = { ...(document.items[0] as CurveItem), lockedJoints: [] };
+    expect(hasLocks({ ...document, items: [own] })).toBe(true);
     const free = run(document, lockKnot(document.items[0] as CurveItem, 1, null));
     expect(hasLocks(free)).toBe(false);
     const move = { name: 'moveControlPoint', item: 'waist', index: 2, to: [20, 10] } as const;

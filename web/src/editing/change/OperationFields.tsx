@@ -102,7 +102,15 @@ function FieldOf(props: FieldProps) {
       }
       break;
     case 'list':
-      return <PinFields label={label} scene={scene} pins={value as readonly Pin[]} onChange={onChange} />;
+      return (
+        <PinFields
+          label={label}
+          scene={scene}
+          pins={value as readonly Pin[]}
+          onChange={onChange}
+          pulled={of === scene.document.rail.item}
+        />
+      );
     case 'pair':
       return field.line ? <AxisField {...props} /> : <CornersField {...props} />;
     case 'place': {

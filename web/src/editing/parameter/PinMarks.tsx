@@ -1,4 +1,4 @@
-import { derivativesAt, type Point } from '@bogen/core/curve';
+import { derivativesAt, domainOf, type Point } from '@bogen/core/curve';
 import { useLayoutEffect, useRef, useSyncExternalStore } from 'react';
 import type { Projection } from '../../figure/geometry/projection.js';
 import { alongCurve } from '../../figure/hold/parameter.js';
@@ -47,7 +47,12 @@ export function PinMarks({ scene, projection, pane }: PinMarksProps) {
       (scene.pins.list ?? []).forEach(({ at }, k) => {
         const element = elements[k];
         if (!element) return;
-        const [point, tangent] = derivativesAt(curve, at, 1) as [Point, Point];
+        // The curve may have got another domain meanwhile, by an undo for instance.
+        const [start, end] = domainOf(curve.knots, curve.degree);
+        const [point, tangent] = derivativesAt(curve, Math.min(end, Math.max(start, at)), 1) as [
+          Point,
+          Point,
+        ];
         const [x, y] = projection.toScreen(point);
         // Its stem stands across the curve, its head away from it.
         const angle = Math.atan2(-tangent[1]!, tangent[0]!);
