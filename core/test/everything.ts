@@ -66,7 +66,7 @@ export * from '../src/curve/hull.js';
 export * from '../src/curve/facets.js';
 export * from '../src/curve/sampleDistances.js';
 export * from '../src/curve/lists.js';
-export * from '../src/curve/poles.js';
+export * from '../src/curve/betweenPoles.js';
 export * from '../src/curve/bezierChain.js';
 export * from '../src/curve/monotone.js';
 export * from '../src/curve/compose.js';

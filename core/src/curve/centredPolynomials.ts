@@ -77,7 +77,12 @@ export function centredPolynomials(polynomials: SpanPolynomials): CentredPolynom
     }
     const rounding = length * 2.2e-16;
     const ofPoints = size > 0 ? (rounding * bound) / size : 0;
-    const ofWeights = rational ? (rounding * weightBound) / smallestWeight : 0;
+    // With a weight that is not positive the weight function may come to nothing between.
+    const ofWeights = !rational
+      ? 0
+      : smallestWeight > 0
+        ? (rounding * weightBound) / smallestWeight
+        : Infinity;
     exact[span] = ofPoints <= allowed && ofWeights <= allowed ? 1 : 0;
   }
   const centred = { middles, scales, coefficients, exact };

@@ -1,5 +1,6 @@
 import { told } from '../told/told.js';
 import { rowsOfPieces } from './assemble.js';
+import { sampledParts } from './betweenPoles.js';
 import { measureContinuity } from './continuity.js';
 import type { Curve, Point } from './curve.js';
 import { decompose } from './decompose.js';
@@ -33,7 +34,8 @@ export type Closedness = 'open' | 'ends-meet' | 'periodic';
  */
 export function closednessOf(curve: Curve, tolerance?: number): Closedness {
   if (curve.periodic) return 'periodic';
-  const [start, end] = domainOf(curve.knots, curve.degree);
+  const parts = sampledParts(curve);
+  const [start, end] = [parts[0]!.start, parts.at(-1)!.end];
   const allowed = tolerance ?? 1e-10 * Math.max(...curve.points.flat().map(Math.abs));
   return distance(pointAt(curve, start), pointAt(curve, end, 'left')) <= allowed ? 'ends-meet' : 'open';
 }

@@ -15,8 +15,13 @@ export interface Curve {
   readonly knots: readonly number[];
   /** Control points P₀ … Pₙ₋₁, all of the same dimension, 2 or 3. */
   readonly points: readonly Point[];
-  /** Weights w₀ … wₙ₋₁, finite and positive. Absent for a polynomial curve. */
+  /** Weights w₀ … wₙ₋₁, finite, and positive but for `signedWeights`. Absent for a polynomial curve. */
   readonly weights?: readonly number[];
+  /**
+   * Whether weights of zero and below are allowed. With one of them the curve may run to infinity and lies in no
+   * hull (`betweenPoles.ts`); what can't do with such a curve refuses it.
+   */
+  readonly signedWeights?: true;
   /**
    * Whether the curve is periodic: the last p points and weights are the first p again, and the
    * knot vector repeats itself after the domain's length. What evaluates a curve may ignore

@@ -1,5 +1,6 @@
 import { blossom } from './blossom.js';
-import { dimensionOf, type Curve } from './curve.js';
+import type { Curve } from './curve.js';
+import { curveOfRows } from './homogeneous.js';
 import { spansOf } from './knotVector.js';
 
 /**
@@ -8,21 +9,12 @@ import { spansOf } from './knotVector.js';
  * and k times b (Ramshaw 1987; F 8; the same pieces as P&T A5.6).
  */
 export function decompose(curve: Curve): Curve[] {
-  const { degree, knots, weights } = curve;
-  const dimension = dimensionOf(curve);
+  const { degree, knots } = curve;
   return spansOf(knots, degree).map(({ index, start, end }) => {
     const homogeneous = Array.from({ length: degree + 1 }, (_, k) =>
       blossom(curve, index, [...Array<number>(degree - k).fill(start), ...Array<number>(k).fill(end)]),
     );
-    const piece = {
-      degree,
-      knots: [...Array<number>(degree + 1).fill(start), ...Array<number>(degree + 1).fill(end)],
-    };
-    if (!weights) return { ...piece, points: homogeneous };
-    return {
-      ...piece,
-      points: homogeneous.map((point) => point.slice(0, dimension).map((c) => c / point[dimension]!)),
-      weights: homogeneous.map((point) => point[dimension]!),
-    };
+    const ends = [...Array<number>(degree + 1).fill(start), ...Array<number>(degree + 1).fill(end)];
+    return curveOfRows(curve, degree, ends, homogeneous);
   });
 }

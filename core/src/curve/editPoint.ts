@@ -1,5 +1,6 @@
 import { told } from '../told/told.js';
 import { basisFunctions } from './basis.js';
+import { refuseSignedWeights } from './betweenPoles.js';
 import {
   factoriseCollocation,
   factorisePeriodicCollocation,
@@ -63,11 +64,18 @@ function validateEditPointIndex(index: number, count: number): void {
   }
 }
 
+/** The parameters of a curve's edit points; see `editPoints`. */
+export function editParameters(curve: Curve): number[] {
+  return editSites(curve).map(({ parameter }) => parameter);
+}
+
 /**
  * The curve's edit points: its points at the Greville abscissae, one for each different control point.
  * Those of an unclamped curve are taken where they would be with clamped ends.
+ * @throws CurveError `weight` where a weight is not positive: the edit points then need not determine the curve
  */
 export function editPoints(curve: Curve): EditPoint[] {
+  refuseSignedWeights(curve);
   return editSites(curve).map(({ parameter, side }) => ({
     parameter,
     point: pointAt(curve, parameter, side),
@@ -79,9 +87,10 @@ export function editPoints(curve: Curve): EditPoint[] {
  * `index` of the inverse of the collocation matrix (dB XIII, collocation at the Greville abscissae).
  * @returns one factor for each control point, twins of a periodic curve included; their signs alternate
  * away from the edit point
- * @throws CurveError `index`; `singular` where these edit points do not determine the curve
+ * @throws CurveError `index`, `weight`; `singular` where these edit points do not determine the curve
  */
 export function editPointInfluence(curve: Curve, index: number): Float64Array {
+  refuseSignedWeights(curve);
   const { weights } = curve;
   const sites = editSites(curve);
   validateEditPointIndex(index, sites.length);
@@ -98,7 +107,7 @@ export function editPointInfluence(curve: Curve, index: number): Float64Array {
  * The curve whose edit point `index` lies at `to` while every other edit point stays where it is.
  * Degree, knots and weights are kept; in general every control point moves.
  * @param to the new place, as many coordinates as the curve has
- * @throws CurveError `index`, `point`, `singular`
+ * @throws CurveError `index`, `point`, `weight`, `singular`
  */
 export function moveEditPoint(curve: Curve, index: number, to: Point): Curve {
   const dimension = dimensionOf(curve);

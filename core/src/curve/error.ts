@@ -19,7 +19,8 @@ export type CurveErrorKind =
   | 'index'
   | 'order'
   | 'unsupported'
-  | 'singular';
+  | 'singular'
+  | 'pole';
 
 /**
  * The typed error of the curve core. It says which value at which index is wrong and what is allowed, as the code of

@@ -8,7 +8,7 @@ import { findSpan } from './knotVector.js';
  * The curve's point at `u` (P&T A3.1; rational A4.1).
  * @param u a parameter in the domain
  * @param side which span's polynomial is taken at a knot; it matters only at a gap (multiplicity p + 1)
- * @throws CurveError `parameter`
+ * @throws CurveError `parameter`, `pole`
  */
 export function pointAt(curve: Curve, u: number, side: Side = 'right'): Point {
   const { degree, knots, points, weights } = curve;
@@ -23,7 +23,9 @@ export function pointAt(curve: Curve, u: number, side: Side = 'right'): Point {
     denominator += factor;
     for (let axis = 0; axis < dimension; axis++) sum[axis]! += factor * points[index]![axis]!;
   }
-  return weights ? sum.map((value) => value / denominator) : sum;
+  if (!weights) return sum;
+  if (denominator === 0) return derivativesAt(curve, u, 0, side)[0]!;
+  return sum.map((value) => value / denominator);
 }
 
 /**
@@ -32,7 +34,7 @@ export function pointAt(curve: Curve, u: number, side: Side = 'right'): Point {
  * @param side one-sided derivatives at a knot: from the right where not given (always from inside at
  * the ends of the domain)
  * @returns `order + 1` vectors: the point, then the derivatives of order 1, 2, …
- * @throws CurveError `parameter`, `order`
+ * @throws CurveError `parameter`, `order`, `pole`
  */
 export function derivativesAt(curve: Curve, u: number, order: number, side: Side = 'right'): Point[] {
   if (!Number.isInteger(order) || order < 0) {
@@ -40,6 +42,21 @@ export function derivativesAt(curve: Curve, u: number, order: number, side: Side
       value: order,
     });
   }
+  const { weights } = curve;
+  const { numerators, denominators } = homogeneousDerivatives(curve, u, order, side);
+  if (!weights) return numerators;
+  return quotients(
+    denominators[0] === 0 ? withoutSharedZero(curve, u, order, side) : { numerators, denominators },
+  );
+}
+
+/** Derivatives of the weighted coordinates and of the weight function, the values first. */
+interface HomogeneousDerivatives {
+  readonly numerators: number[][];
+  readonly denominators: number[];
+}
+
+function homogeneousDerivatives(curve: Curve, u: number, order: number, side: Side): HomogeneousDerivatives {
   const { degree, knots, points, weights } = curve;
   const span = findSpan(knots, degree, u, side);
   const basis = basisDerivatives(knots, degree, span, u, order);
@@ -58,14 +75,42 @@ export function derivativesAt(curve: Curve, u: number, order: number, side: Side
     numerators.push(sum);
     denominators.push(denominator);
   }
-  if (!weights) return numerators;
+  return { numerators, denominators };
+}
+
+/**
+ * The same for numerators and weight function without the factor (t − u)^m by which both vanish at u, as at an end whose
+ * weight is zero: what is left of f has the derivatives k! / (k + m)! f^(k + m) there.
+ * @throws CurveError `pole` where only the weight function vanishes
+ */
+function withoutSharedZero(curve: Curve, u: number, order: number, side: Side): HomogeneousDerivatives {
+  const all = homogeneousDerivatives(curve, u, order + curve.degree, side);
+  const shared = all.denominators.findIndex(
+    (value, k) => value !== 0 || all.numerators[k]!.some((component) => component !== 0),
+  );
+  if (shared < 0 || all.denominators[shared] === 0) {
+    throw new CurveError('pole', told('pole', { parameter: u }), { value: u });
+  }
+  const factors = Array.from({ length: order + 1 }, (_, k) => {
+    let factor = 1;
+    for (let j = 1; j <= shared; j++) factor /= k + j;
+    return factor;
+  });
+  return {
+    numerators: factors.map((factor, k) => all.numerators[k + shared]!.map((value) => factor * value)),
+    denominators: factors.map((factor, k) => factor * all.denominators[k + shared]!),
+  };
+}
+
+/** The derivatives of numerators over a denominator (P&T 4.3, eq. 4.8). */
+function quotients({ numerators, denominators }: HomogeneousDerivatives): Point[] {
   const result: number[][] = [];
-  for (let k = 0; k <= order; k++) {
+  for (let k = 0; k < numerators.length; k++) {
     const value = numerators[k]!.slice();
     let binomial = 1;
     for (let i = 1; i <= k; i++) {
       binomial = (binomial * (k - i + 1)) / i;
-      for (let axis = 0; axis < dimension; axis++) {
+      for (let axis = 0; axis < value.length; axis++) {
         value[axis]! -= binomial * denominators[i]! * result[k - i]![axis]!;
       }
     }
@@ -93,6 +138,7 @@ export function rationalBasisFunctions(
   if (weights) {
     let denominator = 0;
     for (let j = 0; j <= degree; j++) denominator += values[j]! *= weights[first + j]!;
+    if (denominator === 0) throw new CurveError('pole', told('pole', { parameter: u }), { value: u });
     for (let j = 0; j <= degree; j++) values[j]! /= denominator;
   }
   return { first, values };

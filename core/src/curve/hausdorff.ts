@@ -1,4 +1,5 @@
 import { told } from '../told/told.js';
+import { refuseSignedWeights } from './betweenPoles.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { peakOf } from './deviation.js';
 import { CurveError } from './error.js';
@@ -21,12 +22,14 @@ export interface LargestDistance {
  * farthest point on either curve. Each is looked at in several places of every span, and the farthest are followed to their peak
  * (Alt & Scharf 2008 on where peaks can be).
  * @param perSpan places in a span; where not given, by the degree
- * @throws CurveError `point` where one curve is plane and the other is not
+ * @throws CurveError `point` where one curve is plane and the other is not, `weight` where a weight is not positive
  */
 export function largestDistance(first: Curve, second: Curve, perSpan?: number): LargestDistance {
   if (dimensionOf(first) !== dimensionOf(second)) {
     throw new CurveError('point', told('comparisonOfMixedDimensions'));
   }
+  refuseSignedWeights(first);
+  refuseSignedWeights(second);
   const there = farthestFrom(first, second, perSpan);
   const back = farthestFrom(second, first, perSpan);
   return there.distance >= back.distance

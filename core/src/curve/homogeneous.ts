@@ -22,7 +22,40 @@ export function liftedCurve(curve: Curve): Curve {
   return { degree, knots, points: homogeneousRows({ ...curve, weights: weights ?? points.map(() => 1) }) };
 }
 
-/** The curve of given degree and knots whose homogeneous rows these are, rational where `like` is. */
+/**
+ * The points that homogeneous rows stand for. A row of zeros has no weight and no place of its own; it is put halfway
+ * between its neighbours.
+ * @throws CurveError `weight` for a point at infinity
+ */
+function pointsOfRows(
+  rows: readonly (readonly number[])[],
+  dimension: number,
+  signedWeights: boolean,
+): number[][] {
+  const points = rows.map((row, index) => {
+    const weight = row[dimension]!;
+    if (weight !== 0) return row.slice(0, dimension).map((value) => value / weight);
+    if (signedWeights && row.every((value) => value === 0)) return undefined;
+    throw new CurveError(
+      'weight',
+      signedWeights ? told('pointAtInfinity', { index }) : told('weightWouldBe', { index, weight }),
+      { index, value: weight },
+    );
+  });
+  return points.map((point, index) => {
+    if (point) return point;
+    const before = points.slice(0, index).findLast((one) => one !== undefined);
+    const after = points.slice(index + 1).find((one) => one !== undefined);
+    const [first, second] = [before ?? after ?? [], after ?? before ?? []];
+    return first.map((value, axis) => (value + second[axis]!) / 2);
+  });
+}
+
+/**
+ * The curve of given degree and knots whose homogeneous rows these are, rational where `like` is, and with weights of
+ * any sign where `like` allows them.
+ * @throws CurveError `weight` where a point would lie at infinity
+ */
 export function curveOfRows(
   like: Curve,
   degree: number,
@@ -34,8 +67,9 @@ export function curveOfRows(
   return {
     degree,
     knots,
-    points: rows.map((row) => row.slice(0, dimension).map((value) => value / row[dimension]!)),
+    points: pointsOfRows(rows, dimension, like.signedWeights === true),
     weights: rows.map((row) => row[dimension]!),
+    ...(like.signedWeights && { signedWeights: true }),
   };
 }
 

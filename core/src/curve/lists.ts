@@ -45,6 +45,7 @@ export function knotConventionOf(count: number, degree: number, pointCount: numb
  * A curve from lists of points, weights and knots. Knots may be written in either convention; a short
  * list of weights is repeated as a pattern.
  * @param weights none for a polynomial curve
+ * @param signedWeights whether weights of zero and below are allowed
  * @throws CurveError for whatever is wrong in the lists, with the index
  */
 export function curveFromLists(
@@ -52,6 +53,7 @@ export function curveFromLists(
   points: readonly Point[],
   knots: readonly number[],
   weights: readonly number[] = [],
+  signedWeights = false,
 ): Curve {
   const convention = knotConventionOf(knots.length, degree, points.length);
   const curve: Curve = {
@@ -59,6 +61,7 @@ export function curveFromLists(
     knots: convention === 'full' ? knots : fullKnotList(knots),
     points,
     ...(weights.length === 0 ? {} : { weights: listOfWeights(weights, points.length) }),
+    ...(signedWeights && { signedWeights: true }),
   };
   validateCurve(curve);
   return curve;

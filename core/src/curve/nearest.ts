@@ -1,5 +1,6 @@
 import { told } from '../told/told.js';
 import { differentiateBernstein, multiplyBernstein, rootsOfBernstein } from './bernstein.js';
+import { hasSignedWeights, piecesBetweenPoles } from './betweenPoles.js';
 import type { Curve, Point } from './curve.js';
 import { decompose } from './decompose.js';
 import { CurveError } from './error.js';
@@ -22,7 +23,8 @@ export interface NearestPoint {
  * @returns a function of the target, which needs as many coordinates as the curve's points
  */
 export function nearestFinder(curve: Curve): (target: Point) => NearestPoint {
-  const pieces = decompose(curve).map((piece) => {
+  const own = hasSignedWeights(curve) ? piecesBetweenPoles(curve) : decompose(curve);
+  const pieces = own.map((piece) => {
     const [start, end] = domainOf(piece.knots, piece.degree);
     const low = piece.points[0]!.map((_, axis) => Math.min(...piece.points.map((point) => point[axis]!)));
     const high = piece.points[0]!.map((_, axis) => Math.max(...piece.points.map((point) => point[axis]!)));

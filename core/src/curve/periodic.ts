@@ -143,10 +143,9 @@ export function periodicOfRows(
   rows: readonly (readonly number[])[],
 ): Curve {
   const degree = (knots.length - rows.length - 1) / 2;
-  const { points, weights } = curveOfRows(like, degree, knots, rows);
+  const { points, weights, ...made } = curveOfRows(like, degree, knots, rows);
   return {
-    degree,
-    knots,
+    ...made,
     points: wrapped(points, degree),
     ...(weights ? { weights: wrapped(weights, degree) } : {}),
     periodic: true,

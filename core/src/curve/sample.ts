@@ -1,3 +1,4 @@
+import { sampledParts } from './betweenPoles.js';
 import type { Curve } from './curve.js';
 import { spanEvaluator } from './evaluateMany.js';
 import { spanPolynomials, type SpanPolynomials } from './spanPolynomials.js';
@@ -8,9 +9,13 @@ import { spanPolynomials, type SpanPolynomials } from './spanPolynomials.js';
  */
 export interface CurveSamples {
   readonly dimension: number;
-  /** Number of spans; each has `perSpan + 1` samples, one after the other. */
+  /** Number of spans, or of parts of them between poles; each has `perSpan + 1` samples, one after the other. */
   readonly spanCount: number;
   readonly perSpan: number;
+  /** Whether a span begins where the one before it ends; 0 for the first, after a gap and after a pole. */
+  readonly joined: Uint8Array;
+  /** Which of the curve's spans each belongs to. */
+  readonly spanOf: Int32Array;
   readonly parameters: Float64Array;
   /** `dimension` coordinates a sample. */
   readonly coordinates: Float64Array;
@@ -23,7 +28,7 @@ export interface CurveSamples {
 }
 
 /**
- * Samples a curve evenly in the parameter, `perSpan` steps to each span, from its spans' Bézier forms
+ * Samples a curve evenly in the parameter, `perSpan` steps to each span or part of one between poles, from its spans' Bézier forms
  * and those of their first and second derivatives.
  * @param perSpan steps a span, at least 1
  * @param polynomials of the curve, to the second derivative, where they are known
@@ -33,7 +38,8 @@ export function sampleCurve(
   perSpan: number,
   polynomials: SpanPolynomials = spanPolynomials(curve, 2),
 ): CurveSamples {
-  const { spans, dimension } = polynomials;
+  const { dimension } = polynomials;
+  const spans = sampledParts(curve);
   const evaluate = spanEvaluator(polynomials, 2);
   const total = spans.length * (perSpan + 1);
   const parameters = new Float64Array(total);
@@ -47,11 +53,11 @@ export function sampleCurve(
   const second = values.subarray(2 * dimension);
   let sample = 0;
   for (let s = 0; s < spans.length; s++) {
-    const { start, end } = spans[s]!;
+    const { start, end, span } = spans[s]!;
     for (let step = 0; step <= perSpan; step++, sample++) {
       const u = step === perSpan ? end : start + ((end - start) * step) / perSpan;
       parameters[sample] = u;
-      evaluate(s, u, values, 0);
+      evaluate(span, u, values, 0);
       let speedSquared = 0;
       for (let axis = 0; axis < dimension; axis++) speedSquared += first[axis]! * first[axis]!;
       const speed = Math.sqrt(speedSquared);
@@ -75,5 +81,22 @@ export function sampleCurve(
     }
   }
   const spanCount = spans.length;
-  return { dimension, spanCount, perSpan, parameters, coordinates, tangents, speeds, curvature };
+  const spanOf = Int32Array.from(spans, ({ span }) => span);
+  const joined = Uint8Array.from(spans, ({ start, index }, s) => {
+    if (s === 0 || spans[s - 1]!.end !== start) return 0;
+    // Between two spans only full multiplicity lets the curve jump.
+    return spans[s - 1]!.index === index || curve.knots[index - curve.degree]! < start ? 1 : 0;
+  });
+  return {
+    dimension,
+    spanCount,
+    perSpan,
+    joined,
+    spanOf,
+    parameters,
+    coordinates,
+    tangents,
+    speeds,
+    curvature,
+  };
 }

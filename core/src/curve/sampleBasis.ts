@@ -1,9 +1,13 @@
+import { told } from '../told/told.js';
 import { basisFunctions } from './basis.js';
+import { sampledParts } from './betweenPoles.js';
 import type { Curve, Side } from './curve.js';
-import { findSpan, spansOf } from './knotVector.js';
+import { CurveError } from './error.js';
+import { findSpan } from './knotVector.js';
 
 /** Values of a curve's basis functions, sampled span by span for drawing. */
 export interface BasisSamples {
+  /** Number of spans; of a curve with poles, of parts between them. */
   readonly spanCount: number;
   readonly perSpan: number;
   /** One parameter a sample, `perSpan + 1` a span, both ends of each span included. */
@@ -24,7 +28,7 @@ export interface BasisAt {
 /**
  * Values of a curve's basis functions at a parameter: the rational ones R_i where the curve has weights,
  * N_i where it has none (P&T 2.2, 4.2). They sum to one.
- * @throws CurveError `parameter` outside the domain
+ * @throws CurveError `parameter` outside the domain, `pole` where the curve runs to infinity
  */
 export function basisAt(
   curve: Pick<Curve, 'degree' | 'knots' | 'weights'>,
@@ -47,20 +51,18 @@ function fillBasis(
   if (!weights) return;
   let denominator = 0;
   for (let j = 0; j <= degree; j++) denominator += row[j]! *= weights[span - degree + j]!;
+  if (denominator === 0) throw new CurveError('pole', told('pole', { parameter: u }), { value: u });
   for (let j = 0; j <= degree; j++) row[j]! /= denominator;
 }
 
 /**
- * Samples the basis functions of a curve, `perSpan` steps to each span: the rational ones R_i where the
+ * Samples the basis functions of a curve, `perSpan` steps to each span, or part of one between poles: the rational ones R_i where the
  * curve has weights, N_i where it has none (P&T 2.2, 4.2).
  * @param perSpan steps a span, at least 1
  */
-export function sampleBasis(
-  curve: Pick<Curve, 'degree' | 'knots' | 'weights'>,
-  perSpan: number,
-): BasisSamples {
-  const { degree, knots } = curve;
-  const spans = spansOf(knots, degree);
+export function sampleBasis(curve: Curve, perSpan: number): BasisSamples {
+  const { degree } = curve;
+  const spans = sampledParts(curve);
   const width = degree + 1;
   const total = spans.length * (perSpan + 1);
   const parameters = new Float64Array(total);

@@ -1,11 +1,12 @@
 import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
-import { domainOf, relativeKnotTolerance, validateKnots } from './knotVector.js';
+import { domainOf, relativeKnotTolerance, spansOf, validateKnots } from './knotVector.js';
 
 /**
  * Checks that a curve is whole: degree 1 to 9, a valid knot vector, finite points of one dimension
- * (2 or 3), and, where there are weights, one finite positive weight for each point.
+ * (2 or 3), and, where there are weights, one finite weight for each point, positive where the curve does not
+ * allow others.
  * @throws CurveError naming the value and its index
  */
 export function validateCurve(curve: Curve): void {
@@ -31,6 +32,9 @@ export function validateCurve(curve: Curve): void {
   if (curve.periodic) validatePeriodic(curve);
 }
 
+/** Where weights of any sign are allowed, those of another size can't be told from zero, or from infinity. */
+const signedWeightSizes = [1e-9, 1e9] as const;
+
 function validateWeights(curve: Curve, weights: readonly number[]): void {
   if (weights.length !== curve.points.length) {
     throw new CurveError(
@@ -40,13 +44,29 @@ function validateWeights(curve: Curve, weights: readonly number[]): void {
     );
   }
   weights.forEach((weight, index) => {
-    if (!(Number.isFinite(weight) && weight > 0)) {
-      throw new CurveError('weight', told('weight', { index, weight }), {
-        index,
-        value: weight,
-      });
-    }
+    const size = Math.abs(weight);
+    const isAllowed = curve.signedWeights
+      ? size === 0 || (size >= signedWeightSizes[0] && size <= signedWeightSizes[1])
+      : Number.isFinite(weight) && weight > 0;
+    if (isAllowed) return;
+    const [least, most] = signedWeightSizes;
+    throw new CurveError(
+      'weight',
+      curve.signedWeights
+        ? told('signedWeight', { index, weight, least, most })
+        : told('weight', { index, weight }),
+      { index, value: weight },
+    );
   });
+  // With no weight at all over a span there is no curve on it.
+  for (const { index, start, end } of curve.signedWeights ? spansOf(curve.knots, curve.degree) : []) {
+    const first = index - curve.degree;
+    if (weights.slice(first, index + 1).some((weight) => weight !== 0)) continue;
+    throw new CurveError('weight', told('weightsAllZero', { first, last: index, start, end }), {
+      index: first,
+      value: 0,
+    });
+  }
 }
 
 /**

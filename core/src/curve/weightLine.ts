@@ -1,6 +1,6 @@
 import { basisFunctions } from './basis.js';
 import type { Curve, Point } from './curve.js';
-import { editPoints } from './editPoint.js';
+import { editParameters } from './editPoint.js';
 import { findSpan } from './knotVector.js';
 import { distinctPointCount, twinsOf } from './periodic.js';
 
@@ -13,13 +13,13 @@ export interface WeightLine {
   /** Where the place would be without the control point, and the control point itself. */
   readonly from: Point;
   readonly to: Point;
-  /** How far along it is, from 0 to 1. */
+  /** How far along it is, from 0 to 1; outside of that for a negative weight. */
   readonly share: number;
   /** The weight at which it would be halfway. */
   readonly others: number;
 }
 
-/** The weight with which the place of a line stands at a share of it, above 0 and below 1. */
+/** The weight with which the place of a line stands at a share of it, below 1: positive above 0, and negative below. */
 export function weightAtShare({ others }: WeightLine, share: number): number {
   return (others * share) / (1 - share);
 }
@@ -37,9 +37,9 @@ export function shareOfWeight({ others }: WeightLine, weight: number): number {
 export function weightLines(curve: Curve): WeightLine[] {
   const { degree, knots, points } = curve;
   const weights = curve.weights ?? points.map(() => 1);
-  return editPoints(curve)
+  return editParameters(curve)
     .slice(0, distinctPointCount(curve))
-    .flatMap(({ parameter }, index): WeightLine[] => {
+    .flatMap((parameter, index): WeightLine[] => {
       const twins = new Set(twinsOf(curve, index));
       const span = findSpan(knots, degree, parameter);
       const values = basisFunctions(knots, degree, span, parameter);
@@ -76,8 +76,10 @@ export function weightLines(curve: Curve): WeightLine[] {
 export function weightPointLines(curve: Curve): WeightLine[] {
   const { points } = curve;
   const weights = curve.weights ?? points.map(() => 1);
-  return points.slice(0, distinctPointCount(curve) - 1).map((from, index) => {
+  return points.slice(0, distinctPointCount(curve) - 1).flatMap((from, index): WeightLine[] => {
+    // Only two positive weights divide the leg between them.
+    if (!(weights[index]! > 0 && weights[index + 1]! > 0)) return [];
     const line = { index: index + 1, from, to: points[index + 1]!, share: 0, others: weights[index]! };
-    return { ...line, share: shareOfWeight(line, weights[index + 1]!) };
+    return [{ ...line, share: shareOfWeight(line, weights[index + 1]!) }];
   });
 }

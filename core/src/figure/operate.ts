@@ -1,4 +1,5 @@
 import { told } from '../told/told.js';
+import { refuseSignedWeights } from '../curve/betweenPoles.js';
 import { CurveError } from '../curve/error.js';
 import { validateCurve } from '../curve/validate.js';
 import { referencesIn } from '../describe/ids.js';
@@ -18,9 +19,13 @@ export function sourcesOfOperation(operation: Operation): readonly string[] {
  * @throws CurveError where the operation can't be done on them; its sentence is the reason to show
  */
 export function operate(operation: Operation, sources: readonly Geometry[]): OperationResult {
-  const { run } = operations[operation.name] as {
+  const { run, signedWeights } = operations[operation.name] as {
     readonly run: (sources: readonly Geometry[], args: Operation) => OperationResult;
+    readonly signedWeights?: true;
   };
+  for (const source of sources) {
+    if (!signedWeights && source.kind === 'curve') refuseSignedWeights(source.curve);
+  }
   const result = run(sources, operation);
   refuseTooManyPoints(result.curve.points.length);
   validateCurve(result.curve);

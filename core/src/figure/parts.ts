@@ -32,6 +32,7 @@ const curveFields = object({
   knots: list(number(), figureLimits.points + 20),
   points: places,
   weights: optional(list(number(), figureLimits.points)),
+  signedWeights: optional(onlyTrue),
   periodic: optional(onlyTrue),
 });
 

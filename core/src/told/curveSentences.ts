@@ -148,7 +148,14 @@ export const curveSentences = {
     'Control point {{index}} has {{count}} coordinates; all points must have 2, or all 3.',
   controlPointNotFinite: 'Control point {{index}} has the coordinate {{value}}; it must be a finite number.',
   weightCount: 'There are {{weights}} weights for {{points}} control points; each point needs one.',
-  weight: 'Weight {{index}} is {{weight}}; it must be finite and above zero.',
+  weight:
+    'Weight {{index}} is {{weight}}; it must be finite and above zero, unless the curve allows weights of zero and below.',
+  signedWeight: 'Weight {{index}} is {{weight}}; it must be zero, or from {{least}} to {{most}} in size.',
+  weightsAllZero:
+    'Weights {{first}} to {{last}} are all zero, so there is no curve from {{start}} to {{end}}; at least one of them must differ from zero.',
+  needsPositiveWeights: 'Weight {{index}} is {{weight}}; this needs weights above zero.',
+  pole: 'The curve runs to infinity at {{parameter}}; it has no point there.',
+  pointAtInfinity: 'Control point {{index}} would have the weight zero, so it would lie at infinity.',
   periodicKnot:
     'Knot {{index}} is {{found}}; in a periodic curve it must be {{expected}}, one period after knot {{twin}}.',
   periodicPoint:

@@ -21,7 +21,6 @@ import {
   equaliseEndWeights,
   evenOut,
   exactCircle,
-  findPoles,
   intersectLine,
   knotConventionOf,
   measureContinuity,
@@ -433,26 +432,6 @@ describe('lists', () => {
     expect(() => curveFromLists(2, square, knots.toReversed())).toThrow(CurveError);
     expect(repeatPattern([1, 2], 5)).toEqual([1, 2, 1, 2, 1]);
     expect(() => repeatPattern([], 3)).toThrow(CurveError);
-  });
-});
-
-describe('poles', () => {
-  it('are where the denominator vanishes', () => {
-    const base: Curve = {
-      degree: 2,
-      knots: [0, 0, 0, 1, 1, 1],
-      points: [
-        [0, 0],
-        [1, 1],
-        [2, 0],
-      ],
-    };
-    expect(findPoles({ ...base, weights: [1, 1, 1] })).toEqual([]);
-    expect(findPoles(base)).toEqual([]);
-    expect(findPoles({ ...base, weights: [1, 0, 1] })).toEqual([]);
-    // (1 − t)² − 4 t (1 − t) + t² = 0 at t = (3 ± √3) / 6.
-    const poles = findPoles({ ...base, weights: [1, -2, 1] });
-    expectClose(poles, [(3 - Math.sqrt(3)) / 6, (3 + Math.sqrt(3)) / 6], 1e-12);
   });
 });
 

@@ -1,3 +1,4 @@
+import { hasSignedWeights, piecesBetweenPoles } from '../../curve/betweenPoles.js';
 import { classifyConic } from '../../curve/classifyConic.js';
 import { standardWeight, quadraticPiece } from '../../curve/conic.js';
 import { measureContinuity } from '../../curve/continuity.js';
@@ -92,7 +93,8 @@ export function conicEquation(equation: readonly number[]): string {
 /** Which conic each quadratic piece lies on: k = w₁ / √(w₀ w₂) against 1, and its equation (P&T 7.2). */
 export function conicCalculation(curve: Curve): readonly CalculationLine[] {
   if (curve.degree !== 2) return [];
-  return decompose(curve)
+  const pieces = hasSignedWeights(curve) ? piecesBetweenPoles(curve) : decompose(curve);
+  return pieces
     .flatMap((piece, index): CalculationLine[] => {
       try {
         const { points, weights } = quadraticPiece(piece);

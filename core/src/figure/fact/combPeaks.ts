@@ -1,3 +1,4 @@
+import { hasSignedWeights } from '../../curve/betweenPoles.js';
 import { interiorKnots } from '../../curve/knotVector.js';
 import { curvatureAt, curvatureDerivativeAt } from '../../curve/differential.js';
 import { dimensionOf, type Curve } from '../../curve/curve.js';
@@ -12,7 +13,7 @@ function slopeOfSize(curve: Curve, u: number, side: 'left' | 'right'): number {
 
 /** How many peaks the curvature comb has: inside spans, and at knots where it rises before and falls after. */
 export const combPeaks: FactMember = (curve) => {
-  if (dimensionOf(curve) !== 2) return undefined;
+  if (dimensionOf(curve) !== 2 || hasSignedWeights(curve)) return undefined;
   const inside = curvatureExtremes(curve).filter(({ kind }) => kind === 'largest').length;
   const atKnots = interiorKnots(curve.knots, curve.degree).filter(
     ({ value }) => slopeOfSize(curve, value, 'left') > 0 && slopeOfSize(curve, value, 'right') < 0,

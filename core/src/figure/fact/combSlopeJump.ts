@@ -1,8 +1,10 @@
+import { hasSignedWeights } from '../../curve/betweenPoles.js';
 import { knotJumps } from '../../curve/continuity.js';
 import type { FactMember } from './define.js';
 
 /** The largest jump of the slope of the curvature comb at a knot: what is seen there as a kink. */
 export const combSlopeJump: FactMember = (curve) => {
+  if (hasSignedWeights(curve)) return undefined;
   const jumps = knotJumps(curve).map(({ curvatureDerivative }) => curvatureDerivative);
   const largest = Math.max(0, ...jumps.filter(Number.isFinite));
   // Below this share of what the curve's own size gives it is rounding.

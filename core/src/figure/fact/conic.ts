@@ -1,3 +1,4 @@
+import { hasSignedWeights, piecesBetweenPoles } from '../../curve/betweenPoles.js';
 import { classifyConic, distanceFromConic, type ConicClass } from '../../curve/classifyConic.js';
 import type { Curve } from '../../curve/curve.js';
 import { decompose } from '../../curve/decompose.js';
@@ -11,7 +12,7 @@ import { unfolding, type FactMember, type FactWord } from './define.js';
 export const conic: FactMember = unfolding((curve) => {
   if (curve.degree !== 2) return undefined;
   try {
-    const pieces = decompose(curve);
+    const pieces = hasSignedWeights(curve) ? piecesBetweenPoles(curve) : decompose(curve);
     return {
       kind: 'word',
       word: wordFor(

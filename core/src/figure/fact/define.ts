@@ -21,7 +21,13 @@ export type FactValue =
 export type FactUnit = 'length' | 'area' | 'curvatureSlope';
 
 export type FactWord =
-  'rational' | 'polynomial' | Closedness | ConicClass['kind'] | `${ConicClass['kind']}s` | 'several';
+  | 'rational'
+  | 'polynomial'
+  | 'noPoles'
+  | Closedness
+  | ConicClass['kind']
+  | `${ConicClass['kind']}s`
+  | 'several';
 
 /** Whether a curve runs round, and how. */
 export type Closedness = 'open' | 'ends-meet' | 'periodic' | 'closed';

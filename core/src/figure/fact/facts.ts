@@ -10,6 +10,7 @@ import { knotVector } from './knotVector.js';
 import { length } from './length.js';
 import { order } from './order.js';
 import { points } from './points.js';
+import { poles } from './poles.js';
 import { rational } from './rational.js';
 import { shortKnotVector } from './shortKnotVector.js';
 import { spans } from './spans.js';
@@ -26,6 +27,7 @@ export const facts = {
   shortKnotVector,
   rational,
   weights,
+  poles,
   conic,
   closedness,
   length,

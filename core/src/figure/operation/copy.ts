@@ -9,6 +9,7 @@ export const copy = onCurves({
   sources: oneCurve,
   arguments: { offset: place },
   shape: 'another',
+  signedWeights: true,
   asks: ['offset'],
   first: () => ({ offset: [10, -10] }),
   run: (curve, { offset }) => ({ ...curve, points: curve.points.map((point) => addScaled(point, offset)) }),

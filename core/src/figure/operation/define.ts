@@ -73,6 +73,8 @@ export interface OperationMember<
   readonly compares?: Asks;
   /** Whether the result stands beside its sources and takes the place of none of them. */
   readonly beside?: true;
+  /** Whether it can do with weights of zero and below; others refuse them. */
+  readonly signedWeights?: true;
   /** What the result can be taken hold of by while it follows its sources. */
   readonly handles?: OperationHandles<ArgumentsOf<Arguments>>;
   /** What a form holds at first for a curve with the cursor at a parameter; absent where it is not offered on a curve. */
@@ -102,6 +104,7 @@ interface OnCurves<Name, Sources, Arguments extends Fields> {
   readonly sources: Sources;
   readonly arguments: Arguments;
   readonly shape: ShapeEffect;
+  readonly signedWeights?: true;
   readonly run: (curve: Curve, args: ArgumentsOf<Arguments>, second: Curve) => OperationResult | Curve;
   readonly calculation?: (
     curve: Curve,

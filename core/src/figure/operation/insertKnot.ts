@@ -10,6 +10,7 @@ export const insertKnot = onCurves({
   sources: oneCurve,
   arguments: { parameter, times: whole(1, 9) },
   shape: 'kept',
+  signedWeights: true,
   asks: ['parameter', 'times'],
   first: (_, cursor) => ({ parameter: cursor, times: 1 }),
   run: (curve, args) => insert(curve, args.parameter, args.times),

@@ -9,6 +9,7 @@ export const mapDomain = onCurves({
   sources: oneCurve,
   arguments: { start: number({ unit: 'parameter' }), end: number({ unit: 'parameter' }) },
   shape: 'kept',
+  signedWeights: true,
   asks: ['start', 'end'],
   first: () => ({ start: 0, end: 1 }),
   run: (curve, { start, end }) => map(curve, start, end),

@@ -9,6 +9,7 @@ export const mobius = onCurves({
   sources: oneCurve,
   arguments: { factor: number({ unit: 'ratio', least: 0.001, most: 1000 }) },
   shape: 'kept',
+  signedWeights: true,
   asks: ['factor'],
   first: () => ({ factor: 2 }),
   run: (curve, { factor }) => reparametriseMobius(curve, factor),

@@ -10,6 +10,7 @@ export const part = onCurves({
   sources: oneCurve,
   arguments: { from: parameter, to: parameter },
   shape: 'another',
+  signedWeights: true,
   asks: ['from', 'to'],
   first: (curve, cursor) => ({ from: cursor, to: domainOf(curve.knots, curve.degree)[1] }),
   run: (curve, { from, to }) => extractPart(curve, from, to),

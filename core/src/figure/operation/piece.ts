@@ -11,6 +11,7 @@ export const piece = onCurves({
   sources: oneCurve,
   arguments: { index: whole(0, 1999) },
   shape: 'another',
+  signedWeights: true,
   asks: ['index'],
   first: () => ({ index: 0 }),
   run: (curve, { index }) => {

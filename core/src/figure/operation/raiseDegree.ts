@@ -9,6 +9,7 @@ export const raiseDegree = onCurves({
   sources: oneCurve,
   arguments: { times: whole(1, 9) },
   shape: 'kept',
+  signedWeights: true,
   asks: ['times'],
   compares: 'times',
   first: () => ({ times: 1 }),

@@ -8,6 +8,7 @@ export const reverse = onCurves({
   sources: oneCurve,
   arguments: {},
   shape: 'kept',
+  signedWeights: true,
   asks: [],
   first: () => ({}),
   run: (curve) => reverseCurve(curve),

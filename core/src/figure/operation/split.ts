@@ -11,6 +11,7 @@ export const split = onCurves({
   sources: oneCurve,
   arguments: { parameter, side: choice('before', 'after') },
   shape: 'another',
+  signedWeights: true,
   asks: ['parameter', 'side'],
   first: (_, cursor) => ({ parameter: cursor, side: 'before' }) as const,
   run: (curve, args) => splitCurve(curve, args.parameter)[args.side === 'before' ? 0 : 1],
