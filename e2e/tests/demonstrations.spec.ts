@@ -11,6 +11,7 @@ import {
   measureContinuity,
   type Point,
   pointAt,
+  polesOf,
 } from '@bogen/core/curve';
 import { curveOf, evaluateFigure, itemOf, jointsOf } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
@@ -615,6 +616,94 @@ test('a weight pulled up to ten and down to a tenth, on the rail and in the figu
     await lifted.getByRole('button', { name: 'From above' }).click();
     await expect(slider).toHaveAttribute('aria-valuenow', '90');
     if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/lifted-above.png' });
+  });
+});
+
+test('a weight below zero is opened explicitly: the curve goes the other way round its conic, and through infinity where it has poles', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Below zero');
+  const curve = async (): Promise<Curve> => (await curves(page))[0]!;
+  const facts = page.locator('[data-facts]');
+  await page.getByRole('button', { name: 'Lists …' }).click();
+  const lists = page.locator('[data-lists]');
+  const state = page.locator('[data-lists-state]');
+  await lists.getByLabel('Degree').fill('2');
+  await lists.getByLabel('Points, x and y in turn').fill('(60, 40) (100, 80) (140, 40)');
+  await lists.getByLabel('Knots', { exact: true }).fill('0 0 0 1 1 1');
+  await lists.getByLabel(/^Weights/, { exact: false }).first().fill('1, -2, 1');
+  await expect(page.locator('[data-fault="weights"]')).toContainText('unless the curve allows weights of zero');
+  await lists.getByLabel('Allow weights of zero and below').check();
+  await expect(state).toHaveAttribute('data-lists-state', 'ready');
+  await lists.getByRole('button', { name: 'Set curve' }).click();
+  await expect(state).toHaveAttribute('data-lists-state', 'same');
+  await page.keyboard.press('Escape');
+  expect(polesOf(await curve())).toHaveLength(2);
+  await expect(facts).toContainText('runs to infinity at u = 0.211, 0.789');
+  await page.getByRole('button', { name: 'Tracks …' }).click();
+  await page.getByLabel('Weights', { exact: true }).check();
+  await page.keyboard.press('Escape');
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/poles.png' });
+
+  await test.step('its facts name the poles and the conic, and no length', async () => {
+    await page.getByRole('button', { name: 'Facts' }).click();
+    const card = page.locator('[data-facts-card]');
+    await expect(card).toContainText('Poles2: 0.211');
+    await expect(card).toContainText('Conichyperbola');
+    await expect(card).not.toContainText('Length');
+    await page.keyboard.press('Escape');
+  });
+
+  await test.step('on the rail it is pulled up past the poles', async () => {
+    const bar = page.locator('[data-weight="1"]');
+    await bar.focus();
+    await page.keyboard.press('Shift+ArrowUp');
+    await page.keyboard.press('Shift+ArrowUp');
+    await expect.poll(async () => (await curve()).weights![1]).toBe(-1);
+    await expect(facts).toContainText('runs to infinity at u = 0.5');
+    // The cursor on the pole is nowhere, and nothing breaks.
+    await page.locator('[data-cursor-field]').fill('0.5');
+    await page.keyboard.press('Enter');
+    await expect(page.locator('[data-track-values]').first()).toBeVisible();
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/poles-parabola.png' });
+    await bar.focus();
+    await page.keyboard.press('Shift+ArrowUp');
+    await expect.poll(async () => (await curve()).weights![1]).toBe(-0.5);
+    await expect(facts).toContainText('length');
+    expect(polesOf(await curve())).toEqual([]);
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/poles-none.png' });
+  });
+
+  await test.step('in the figure it is pulled through zero', async () => {
+    await page.getByRole('button', { name: 'Look …' }).click();
+    await page.getByLabel('Weights', { exact: true }).check();
+    await page.keyboard.press('Escape');
+    const pull = page.locator('[data-weight-pull="1"]');
+    const before = (await curve()).weights![1]!;
+    await pull.focus();
+    for (let step = 0; step < 8; step++) await page.keyboard.press('Shift+ArrowRight');
+    await expect.poll(async () => (await curve()).weights![1]!).toBeGreaterThan(before);
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/poles-pulled.png' });
+  });
+
+  await test.step('what needs positive weights says so, and they are not forbidden again while one is below zero', async () => {
+    for (let step = 0; step < 8 && (await curve()).weights![1]! > -0.49; step++) {
+      await page.keyboard.press('Control+z');
+      await expect(saved(page)).toBeVisible();
+    }
+    await change(page, 'refit');
+    await expect(page.locator('[data-change-panel]')).toContainText('needs weights above zero');
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Points …' }).click();
+    await page.getByLabel('Allow weights of zero and below').click();
+    await expect(page.getByRole('alert')).toContainText('Weight 1 is -0.5');
+    expect((await curve()).signedWeights).toBe(true);
+    await page.getByRole('textbox', { name: 'Weight of P1' }).fill('0.5');
+    await page.keyboard.press('Enter');
+    await expect.poll(async () => (await curve()).weights![1]).toBe(0.5);
+    await page.getByLabel('Allow weights of zero and below').click();
+    await expect.poll(async () => (await curve()).signedWeights).toBeUndefined();
   });
 });
 

@@ -102,7 +102,7 @@ describe('lines drawn through samples', () => {
     const recorder = new Recorder();
     addSpans(
       recorder.context,
-      4,
+      { perSpan: 4, joined: Uint8Array.of(0, 1) },
       0,
       9,
       (k) => places[k]!,

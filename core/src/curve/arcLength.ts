@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
@@ -22,6 +23,7 @@ export interface ArcLengthTable {
  * @param stepsPerPiece how many steps each span is cut into, 8 where not given
  */
 export function arcLengthTable(curve: Curve, stepsPerPiece = 8): ArcLengthTable {
+  refuseSignedWeights(curve);
   const polynomials = spanPolynomials(curve, 1);
   const places: number[] = [];
   const sums: number[] = [];

@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { CurveError } from './error.js';
@@ -14,6 +15,7 @@ import { spanPolynomials } from './spanPolynomials.js';
  * @throws CurveError `unsupported` in space
  */
 export function enclosedArea(curve: Curve): number {
+  refuseSignedWeights(curve);
   if (dimensionOf(curve) !== 2) {
     throw new CurveError('unsupported', told('areaOfPlaneOnly'));
   }

@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
@@ -27,6 +28,7 @@ export interface CircleError {
  * @throws CurveError `point`, `argument`
  */
 export function circleError(curve: Curve, centre: Point, radius: number): CircleError {
+  refuseSignedWeights(curve);
   validateCircle(curve, centre, radius);
   let best: CircleError | undefined;
   // Where the error is rounding alone it has no stationary points; samples in between catch it too.
@@ -54,6 +56,7 @@ export function circleErrorsAt(
   radius: number,
   parameters: ArrayLike<number>,
 ): Float64Array {
+  refuseSignedWeights(curve);
   validateCircle(curve, centre, radius);
   const dimension = dimensionOf(curve);
   const points = pointsAt(curve, parameters);
@@ -70,6 +73,7 @@ export function circleErrorsAt(
  * @throws CurveError `singular` where the curve is straight, `unsupported` in space
  */
 export function bestCircle(curve: Curve): { centre: Point; radius: number } {
+  refuseSignedWeights(curve);
   if (dimensionOf(curve) !== 2) {
     throw new CurveError('unsupported', told('circleOfPlaneOnly'));
   }

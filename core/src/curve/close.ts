@@ -1,6 +1,6 @@
 import { told } from '../told/told.js';
 import { rowsOfPieces } from './assemble.js';
-import { sampledParts } from './betweenPoles.js';
+import { refuseSignedWeights, sampledParts } from './betweenPoles.js';
 import { measureContinuity } from './continuity.js';
 import type { Curve, Point } from './curve.js';
 import { decompose } from './decompose.js';
@@ -58,6 +58,7 @@ export const closingWays: readonly ClosingWay[] = ['pull', 'bridge', 'wrap'];
  * `degree` where the bridge would need a degree above 9
  */
 export function closeCurve(curve: Curve, way: ClosingWay, continuity: 0 | 1 | 2 = 1): Curve {
+  refuseSignedWeights(curve);
   if (curve.periodic) throw new CurveError('argument', told('closedAlready'));
   const clamped = clampEnds(curve);
   const { points, weights, degree, knots } = clamped;
@@ -113,6 +114,7 @@ function bridge(curve: Curve, continuity: 0 | 1 | 2): Curve {
  * @throws CurveError `argument` where the ends do not meet
  */
 export function periodicFromClosed(curve: Curve): Curve {
+  refuseSignedWeights(curve);
   if (curve.periodic) return curve;
   if (closednessOf(curve) !== 'ends-meet') {
     throw new CurveError('argument', told('endsApart'));
@@ -178,6 +180,7 @@ export function openCurve(curve: Curve, u?: number): Curve {
  * @throws CurveError `argument` where the curve is open, `parameter`
  */
 export function moveSeam(curve: Curve, u: number): Curve {
+  refuseSignedWeights(curve);
   validateParameter(curve, u);
   const { degree, knots } = curve;
   const [start, end] = domainOf(knots, degree);

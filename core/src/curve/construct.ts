@@ -1,6 +1,8 @@
 import type { Curve, Point, Side } from './curve.js';
 import { dimensionOf } from './curve.js';
+import { told } from '../told/told.js';
 import { decompose } from './decompose.js';
+import { CurveError } from './error.js';
 import { findSpan, spansOf } from './knotVector.js';
 import { homogeneousRows } from './homogeneous.js';
 import { wrapIndex, distinctPointCount } from './periodic.js';
@@ -35,7 +37,7 @@ export interface Construction {
 /**
  * De Boor's algorithm at a parameter, with every intermediate point (P&T 5.2; dB X; F 8): point j of
  * level r lies between two of level r − 1 with the share (u − u_{i}) / (u_{i+p+1−r} − u_{i}).
- * @throws CurveError `parameter`
+ * @throws CurveError `parameter`, `pole` where a point of the construction lies at infinity
  */
 export function deBoorConstruction(curve: Curve, u: number, side: Side = 'right'): Construction {
   const { degree, knots } = curve;
@@ -56,7 +58,8 @@ export function deBoorConstruction(curve: Curve, u: number, side: Side = 'right'
 /**
  * De Casteljau's algorithm at a parameter on the Bézier piece that holds it, with every intermediate
  * point (P&T 1.3; F 4).
- * @throws CurveError `parameter`
+ * @throws CurveError as `deBoorConstruction`
+ * @throws CurveError `parameter`, `pole` where a point of the construction lies at infinity
  */
 export function deCasteljauConstruction(curve: Curve, u: number, side: Side = 'right'): Construction {
   const { degree, knots } = curve;
@@ -98,8 +101,19 @@ function triangle(
     step?: Pick<Required<ConstructionPoint>, 'share' | 'between'>,
   ): ConstructionPoint => {
     const weight = rational ? row[dimension]! : 1;
+    if (weight === 0 && level > 0) {
+      throw new CurveError('pole', told('constructionAtInfinity', { level, index: j, parameter }), {
+        value: parameter,
+      });
+    }
     return {
-      point: rational ? row.slice(0, dimension).map((value) => value / weight) : row.slice(0, dimension),
+      // A control point without a weight has its place all the same.
+      point:
+        weight === 0
+          ? curve.points[first + j]!.slice()
+          : rational
+            ? row.slice(0, dimension).map((value) => value / weight)
+            : row.slice(0, dimension),
       weight,
       label: labelOf(level, j).sort((a, b) => a - b),
       ...step,

@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { chainOfCurve, curveOfChain } from './bezierChain.js';
 import type { Curve, Point } from './curve.js';
 import { largestDistance } from './hausdorff.js';
@@ -21,6 +22,7 @@ export const curveKinds: readonly CurveKind[] = ['straight', 'monotone', 'bezier
  * - `bspline`: the smooth cubic through the same places, closed if the curve is periodic.
  */
 export function convertCurve(curve: Curve, kind: CurveKind): Approximation {
+  refuseSignedWeights(curve);
   const converted = convert(curve, kind);
   const { distance, onFirst, parameters } = largestDistance(curve, converted);
   return { curve: converted, deviation: { distance, parameter: parameters[0], point: onFirst } };

@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
@@ -29,6 +30,8 @@ export function largestDeviation(
   between?: readonly [number, number],
   perSpan = 12,
 ): Deviation {
+  refuseSignedWeights(first);
+  refuseSignedWeights(second);
   if (dimensionOf(first) !== dimensionOf(second)) {
     throw new CurveError('point', told('comparisonOfMixedDimensions'));
   }

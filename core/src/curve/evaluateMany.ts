@@ -1,4 +1,5 @@
 import { told } from '../told/told.js';
+import { refuseSignedWeights } from './betweenPoles.js';
 import { centredPolynomials } from './centredPolynomials.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
@@ -93,7 +94,7 @@ function bernsteinPoint(
  * @param parameters any number of parameters in the domain, in any order; a knot is taken from the right
  * @param order highest derivative, 0 to 3
  * @returns `out[(i * (order + 1) + r) * dimension + axis]` is the r-th derivative at parameter i
- * @throws CurveError `parameter`, `order`
+ * @throws CurveError `parameter`, `order`, `weight`
  */
 export function derivativesAtMany(
   curve: Curve | SpanPolynomials,
@@ -304,7 +305,7 @@ function divide(
  * through from its own polynomial.
  * @param count how many points, 2 or more
  * @returns `dimension` coordinates a point
- * @throws CurveError `point-count`
+ * @throws CurveError `point-count`, `weight`
  */
 export function tessellate(curve: Curve | SpanPolynomials, count: number, out?: Float64Array): Float64Array {
   if (!Number.isInteger(count) || count < 2) {
@@ -434,7 +435,10 @@ function power(coefficients: Float64Array, at: number, degree: number, s: number
 }
 
 function prepared(curve: Curve | SpanPolynomials, order: number): SpanPolynomials {
-  return 'scaled' in curve ? curve : spanPolynomials(curve, order);
+  if ('scaled' in curve) return curve;
+  // One of many parameters may be a pole; `sampleCurve` keeps off them.
+  refuseSignedWeights(curve);
+  return spanPolynomials(curve, order);
 }
 
 /** Horner's sum in ratio, up from the first coefficient or down from the last. */

@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import { arcLengthTable, type ArcLengthTable } from './arcLength.js';
 import { dimensionOf, type Curve } from './curve.js';
@@ -37,6 +38,7 @@ export interface EvenedCurve {
  * @param held parameters at which a part ends, inside the domain
  */
 export function unevennessOf(curve: Curve, held: readonly number[] = []): number {
+  refuseSignedWeights(curve);
   const table = arcLengthTable(curve);
   const polynomials = spanPolynomials(curve, 1);
   const [start, end] = domainOf(curve.knots, curve.degree);
@@ -87,6 +89,7 @@ export function unevennessOf(curve: Curve, held: readonly number[] = []): number
  * has no length
  */
 export function evenOut(curve: Curve, held: readonly HeldValue[] = [], perSpan = 1): EvenedCurve {
+  refuseSignedWeights(curve);
   if (!Number.isInteger(perSpan) || perSpan < 1 || perSpan > 50) {
     throw new CurveError('argument', told('spansPerSpan', { count: perSpan }), {
       value: perSpan,

@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import {
   addBernstein,
@@ -24,6 +25,7 @@ export interface BoundingBox {
  * vanishes (P&T 6; roots by F 5).
  */
 export function boundingBox(curve: Curve): BoundingBox {
+  refuseSignedWeights(curve);
   const dimension = dimensionOf(curve);
   const low = Array<number>(dimension).fill(Infinity);
   const high = Array<number>(dimension).fill(-Infinity);
@@ -62,6 +64,7 @@ export interface CurvatureExtreme extends CurveLocation {
  * @throws CurveError `unsupported` in space, where curvature has no sign
  */
 export function inflections(curve: Curve): CurveLocation[] {
+  refuseSignedWeights(curve);
   if (dimensionOf(curve) !== 2) {
     throw new CurveError('unsupported', told('inflectionsOfPlaneOnly'));
   }
@@ -95,6 +98,7 @@ export function inflections(curve: Curve): CurveLocation[] {
  * curve itself (P&T 6; F 11). At knots, where curvature may jump or bend, see the measured continuity.
  */
 export function curvatureExtremes(curve: Curve): CurvatureExtreme[] {
+  refuseSignedWeights(curve);
   const found: CurvatureExtreme[] = [];
   for (const piece of decompose(curve)) {
     const [start, end] = domainOf(piece.knots, piece.degree);

@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
@@ -43,6 +44,7 @@ export interface SpanHull {
  * @throws CurveError `unsupported` in space
  */
 export function spanHulls(curve: Curve): SpanHull[] {
+  refuseSignedWeights(curve);
   refuseSpace(curve);
   return spansOf(curve.knots, curve.degree).map(({ index, start, end }) => ({
     start,
@@ -58,6 +60,7 @@ export function spanHulls(curve: Curve): SpanHull[] {
  * @throws CurveError `unsupported` in space, `argument`
  */
 export function signChanges(curve: Curve, line: readonly [Point, Point]): number {
+  refuseSignedWeights(curve);
   refuseSpace(curve);
   const along = subtract(line[1], line[0]);
   if (!(Math.hypot(...along) > 0)) {

@@ -10,7 +10,13 @@ export {
 export { enclosedArea } from './area.js';
 export { circleError } from './circleError.js';
 export { arcFromBulge, arcFromEnds, arcThroughPoints, exactCircle, exactEllipse } from './circle.js';
-export { hasSignedWeights, polesOf, withPositiveForm, type Pole } from './betweenPoles.js';
+export {
+  hasSignedWeights,
+  piecesBetweenPoles,
+  polesOf,
+  withPositiveForm,
+  type Pole,
+} from './betweenPoles.js';
 export { classifyConic, type ConicClass } from './classifyConic.js';
 export { conicFromShoulder } from './conic.js';
 export { cornersOf } from './roundCorner.js';

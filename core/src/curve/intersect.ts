@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import { closednessOf } from './close.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
@@ -43,6 +44,7 @@ export function intersectLine(
   line: readonly [Point, Point],
   segment = false,
 ): LineIntersection[] {
+  refuseSignedWeights(curve);
   if (dimensionOf(curve) !== 2) {
     throw new CurveError('unsupported', told('intersectionOfPlaneOnly'));
   }
@@ -87,6 +89,8 @@ const mostPairs = 3000;
  * @throws CurveError `point` where one curve is plane and the other is not
  */
 export function intersectCurves(first: Curve, second: Curve, tolerance?: number): Intersections {
+  refuseSignedWeights(first);
+  refuseSignedWeights(second);
   if (dimensionOf(first) !== dimensionOf(second)) {
     throw new CurveError('point', told('intersectionOfMixedDimensions'));
   }
@@ -105,6 +109,7 @@ export function intersectCurves(first: Curve, second: Curve, tolerance?: number)
  * @returns the smaller parameter of each place first
  */
 export function selfIntersections(curve: Curve, tolerance?: number): Intersections {
+  refuseSignedWeights(curve);
   const within = tolerance ?? 1e-9 * Math.max(...curve.points.flat().map(Math.abs), 1e-300);
   const [start, end] = domainOf(curve.knots, curve.degree);
   // Parts that cannot meet themselves; a cusp is halved a few times and then left as it is.

@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import type { Curve } from './curve.js';
 import { quadratureBreaks } from './quadratureBreaks.js';
 import { derivativesAtMany } from './evaluateMany.js';
@@ -89,6 +90,7 @@ export function lengthOfPart(
  * @returns the length in the drawing's unit
  */
 export function lengthOfCurve(curve: Curve, tolerance = 1e-12): number {
+  refuseSignedWeights(curve);
   const polynomials = spanPolynomials(curve, 1);
   let size = 0;
   for (const point of curve.points) for (const value of point) size = Math.max(size, Math.abs(value));

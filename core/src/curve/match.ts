@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import { measureJoint, type MeasuredContinuity } from './continuity.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
@@ -47,6 +48,7 @@ export function matchCurve(
   curveEnd: CurveEnd = 'start',
   targetEnd: CurveEnd = 'end',
 ): Match {
+  refuseSignedWeights(curve);
   if (dimensionOf(curve) !== dimensionOf(target)) {
     throw new CurveError('point', told('matchOfMixedDimensions'));
   }

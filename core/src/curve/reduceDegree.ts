@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { largestDeviation } from './deviation.js';
@@ -20,6 +21,7 @@ import { clampEnds } from './split.js';
  * @throws CurveError `order` (times), `degree`, `weight` where a weight would not stay positive
  */
 export function reduceDegree(curve: Curve, times = 1): Approximation {
+  refuseSignedWeights(curve);
   if (!Number.isInteger(times) || times < 1) {
     throw new CurveError('order', told('reductionTimes', { times }), { value: times });
   }

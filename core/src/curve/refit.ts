@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { largestDeviation } from './deviation.js';
@@ -21,6 +22,7 @@ import { pointAt } from './evaluate.js';
  * @throws CurveError `degree`, `argument` (span count)
  */
 export function refitCurve(curve: Curve, degree: number, spanCount: number): Approximation {
+  refuseSignedWeights(curve);
   validateDegree(degree);
   const least = curve.periodic ? 2 : 1;
   if (!Number.isInteger(spanCount) || spanCount < least || spanCount > maximumSpanCount) {
@@ -55,6 +57,7 @@ export interface ToleranceFit extends Approximation {
  * @throws CurveError `degree`, `tolerance`
  */
 export function fitCurveToTolerance(curve: Curve, degree: number, tolerance: number): ToleranceFit {
+  refuseSignedWeights(curve);
   validateDegree(degree);
   validateTolerance(tolerance);
   const [start, end] = domainOf(curve.knots, curve.degree);

@@ -1,3 +1,4 @@
+import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { largestDeviation, type Deviation } from './deviation.js';
@@ -39,6 +40,7 @@ export interface Approximation {
  * would not stay positive, `unsupported` for the last knot at the seam of a periodic curve
  */
 export function removeKnot(curve: Curve, u: number, times = 1): Approximation {
+  refuseSignedWeights(curve);
   const knot = removableKnot(curve, u);
   if (!Number.isInteger(times) || times < 1 || times > knot.multiplicity) {
     throw new CurveError(
@@ -60,6 +62,7 @@ export function removeKnot(curve: Curve, u: number, times = 1): Approximation {
  * @throws CurveError `knot`, `tolerance`
  */
 export function removableTimes(curve: Curve, u: number, tolerance: number): number {
+  refuseSignedWeights(curve);
   if (!(tolerance >= 0)) {
     throw new CurveError('tolerance', told('toleranceNegative', { tolerance }), {
       value: tolerance,

@@ -155,6 +155,8 @@ export const curveSentences = {
     'Weights {{first}} to {{last}} are all zero, so there is no curve from {{start}} to {{end}}; at least one of them must differ from zero.',
   needsPositiveWeights: 'Weight {{index}} is {{weight}}; this needs weights above zero.',
   pole: 'The curve runs to infinity at {{parameter}}; it has no point there.',
+  constructionAtInfinity:
+    'Point {{index}} of level {{level}} lies at infinity at {{parameter}}, since weights cancel; look at another parameter.',
   pointAtInfinity: 'Control point {{index}} would have the weight zero, so it would lie at infinity.',
   periodicKnot:
     'Knot {{index}} is {{found}}; in a periodic curve it must be {{expected}}, one period after knot {{twin}}.',

@@ -31,6 +31,13 @@ const hard: [string, Curve][] = [
   ['a periodic curve of one point', core.periodicCurve(3, points.slice(0, 1))],
   ['a periodic curve of two points', core.periodicCurve(5, points.slice(0, 2))],
   ['unclamped ends', { ...base, knots: core.unclampedUniformKnots(6, 3) }],
+  ['a weight below zero', { ...base, weights: [1, 1, -0.5, 1, 1, 1], signedWeights: true }],
+  ['poles in every span', { ...base, weights: [1, -1, 1, -1, 1, -1], signedWeights: true }],
+  [
+    'a pole in the middle',
+    { degree: 1, knots: [0, 0, 1, 1], points: points.slice(0, 2), weights: [1, -1], signedWeights: true },
+  ],
+  ['ends without a weight', { ...base, weights: [0, 1, 1, 1, 1, 0], signedWeights: true }],
   ['a gap', { degree: 1, knots: [0, 0, 1, 1, 2, 2], points: points.slice(0, 4) }],
 ];
 

@@ -4,11 +4,23 @@ import {
   curveOfShape,
   factNames,
   facts,
+  type Curve,
   type FactValue,
   type FigureItem,
   type Shape,
 } from '../everything.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
+
+const signed: Curve = {
+  degree: 2,
+  knots: [0, 0, 0, 1, 1, 1],
+  points: [
+    [0, 0],
+    [10, 10],
+    [20, 0],
+  ],
+  signedWeights: true,
+};
 
 describe('every fact', () => {
   it.each(factNames)('%s of a random curve is a number or a word that can be told', (name) => {
@@ -22,6 +34,38 @@ describe('every fact', () => {
       }),
       { numRuns: name === 'area' ? 10 : 40 },
     );
+  });
+
+  it.each(factNames)('%s of a curve with weights of any sign is told, or is none', (name) => {
+    for (const weights of [
+      [1, -2, 1],
+      [1, -1, 1],
+      [1, -0.5, 1],
+      [1, 0, 1],
+      [0, 1, 1],
+      [-1, -1, -1],
+    ]) {
+      const value: FactValue | undefined = facts[name]({ ...signed, weights }, undefined);
+      if (value?.kind === 'number') expect(value.value).toSatisfy(Number.isFinite);
+      if (value?.kind === 'list') expect(value.values.every(Number.isFinite)).toBe(true);
+    }
+  });
+
+  it('of a curve with a weight below zero says where its poles are, or that there are none', () => {
+    const of = (weight: number) => {
+      const curve = { ...signed, weights: [1, weight, 1] };
+      return [facts.poles, facts.conic, facts.length].map((fact) => fact(curve, undefined));
+    };
+    const [poles, conic, length] = of(-2);
+    expect(poles).toMatchObject({
+      kind: 'list',
+      values: [expect.closeTo(0.2113, 4), expect.closeTo(0.7887, 4)],
+    });
+    expect(conic).toEqual({ kind: 'word', word: 'hyperbola' });
+    expect(length).toBeUndefined();
+    expect(of(-1)).toEqual([{ kind: 'list', values: [0.5] }, { kind: 'word', word: 'parabola' }, undefined]);
+    expect(of(-0.5)).toMatchObject([{ word: 'noPoles' }, { word: 'ellipse' }, { kind: 'number' }]);
+    expect(of(0.5)[0]).toBeUndefined();
   });
 
   const told = (shape: Shape) => {

@@ -36,6 +36,12 @@ export const figureItems: readonly FigureItem[] = [
     ...decorated,
   },
   { id: 'a', name: 'A', kind: 'curve', curve, ...decorated },
+  {
+    id: 'n',
+    name: 'N',
+    kind: 'curve',
+    curve: { ...curve, weights: [1, -2, 1, 0, 3, 1], signedWeights: true },
+  },
   { id: 'constructor', name: 'C', kind: 'curve', curve: { ...curve, weights: [1, 2, 1, 1, 3, 1] } },
   { id: 'p', name: 'P', kind: 'point', at: [5, 5] },
   {

@@ -6,15 +6,19 @@ import {
   CommandError,
   curveOfShape,
   CurveError,
+  domainOf,
   figureCommands,
   figureDescription,
   handlesOfShape,
+  hasSignedWeights,
   itemDescription,
   moveShapeHandle,
   offeredOperations,
   operate,
   operations,
+  partsBetweenPoles,
   pathsMeet,
+  pointAt,
   referencesIn,
   shapes,
   touchesOfFigureCommand,
@@ -30,6 +34,8 @@ import {
   type SingleFigureCommand,
 } from '../everything.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
+import { expectClose } from '../curve/reference.js';
+import { signedCurves } from '../curve/signedCurves.js';
 import { expectSameCurve } from '../curve/sameCurve.js';
 import { arbitraryOf } from '../describe/arbitraryOf.js';
 import {
@@ -181,6 +187,40 @@ describe('every operation that is offered', () => {
         if (name === 'insertKnot' || name === 'raiseDegree') expectSameCurve(first, made);
       }),
       { numRuns: name === 'evenOut' || name === 'fitToTolerance' || name === 'refit' ? 4 : 30 },
+    );
+  });
+});
+
+describe('every operation that is offered, on weights of any sign,', () => {
+  it.each(offeredOperations)('%s makes a whole curve with the same points, or says why not', (name) => {
+    const member = operations[name];
+    fc.assert(
+      fc.property(signedCurves, (curve) => {
+        const [start, end] = domainOf(curve.knots, curve.degree);
+        const operation = {
+          name,
+          source: 'a',
+          ...member.first(curve, start + 0.4 * (end - start)),
+          ...('second' in member.sources ? { second: 'a' } : {}),
+        } as Operation;
+        const source = { kind: 'curve', curve } as const;
+        let made: Curve;
+        try {
+          made = operate(operation, 'second' in member.sources ? [source, source] : [source]).curve;
+        } catch (error) {
+          expect(error).toBeInstanceOf(CurveError);
+          return;
+        }
+        validateCurve(made);
+        if (hasSignedWeights(curve)) expect(made.signedWeights).toBe(true);
+        if (member.shape !== 'kept' || !['insertKnot', 'raiseDegree'].includes(name)) return;
+        for (const { start: from, end: to } of partsBetweenPoles(curve)) {
+          const u = from + 0.4 * (to - from);
+          const point = pointAt(curve, u);
+          expectClose(pointAt(made, u), point, 1e-5 * (50 + Math.hypot(...point)));
+        }
+      }),
+      { numRuns: 40 },
     );
   });
 });

@@ -10,6 +10,7 @@ import {
   type PlotInput,
 } from '../everything.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
+import { signedCurves } from '../curve/signedCurves.js';
 
 /** Tracks that plot numbers over the parameter. */
 const plotted = trackNames.filter((name) => trackOf(name).plots !== undefined);
@@ -54,6 +55,20 @@ describe('every plotted track', () => {
         },
       ),
       { numRuns: 60 },
+    );
+  });
+
+  it.each(plotted)('%s of a curve with weights of any sign has only finite values', (name) => {
+    fc.assert(
+      fc.property(signedCurves, (curve) => {
+        const samples = sampleCurve(curve, 6);
+        const distances = (): Float64Array => new Float64Array(samples.parameters.length);
+        for (const { values } of trackOf(name).plots!)
+          expect((values({ curve, samples, compared: curve, distances }) ?? []).every(Number.isFinite)).toBe(
+            true,
+          );
+      }),
+      { numRuns: 40 },
     );
   });
 

@@ -9,6 +9,7 @@ import {
   type PointerEvent,
 } from 'react';
 import type { TrackName } from '@bogen/core/figure';
+import { unlessPole } from '../figure/geometry/unlessPole.js';
 import clsx from 'clsx';
 import { prepare } from '../figure/paint/canvas.js';
 import { drawBitmap, isSame, kept, type Kept } from '../figure/paint/kept.js';
@@ -60,7 +61,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       // Numbers at the cursor are words: they change when the cursor does or the curve.
       const tells = [scene.cursor, contents.curve, contents.compared];
       if (values.current && !same(told, tells)) {
-        const texts = track.valuesAt(contents, scene.cursor);
+        const texts = unlessPole(() => track.valuesAt(contents, scene.cursor)) ?? ['∞'];
         if (texts.join(gap) !== values.current.dataset['values'] || told.length === 0) {
           drawValues(values.current, texts, valuesWidth(width), palette);
         }

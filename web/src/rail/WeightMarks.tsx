@@ -4,7 +4,7 @@ import { itemOf } from '@bogen/core/figure';
 import type { Told } from '@bogen/core/lesson';
 import clsx from 'clsx';
 import { useLayoutEffect, useRef, useSyncExternalStore, type KeyboardEvent } from 'react';
-import { ratioUp } from '../figure/hold/scalar.js';
+import { numberUp, ratioUp } from '../figure/hold/scalar.js';
 import { useHold, type Holdable } from '../figure/hold/useHold.js';
 import { nameOf, pointName } from '../figure/scene/names.js';
 import { shownNumber } from '../text/number.js';
@@ -16,7 +16,8 @@ import type { TrackMarksProps } from './track.js';
 import { weightScale, weightsOf } from './weightScale.js';
 
 /** How far a weight can be pulled, also beyond the track; the scale goes along. */
-const [least, most] = [0.001, 1000] as const;
+const positiveLimits = [0.001, 1000] as const;
+const signedLimits = [-10, 10] as const;
 
 /**
  * The weights on their track as something to take hold of: pulled up and down, nudged with the arrows, and put back to
@@ -32,6 +33,7 @@ export function WeightMarks({ scene, width, height }: TrackMarksProps) {
   const { document, host } = scene;
   const id = document.rail.item;
   const item = id === null ? undefined : itemOf(document, id);
+  const limits = curve?.signedWeights ? signedLimits : positiveLimits;
   const weights = curve ? weightsOf(curve).slice(0, distinctPointCount(curve)) : [];
   const abscissae = curve ? grevilleAbscissae(curve.knots, curve.degree) : [];
   const mayPull = (index: number): boolean =>
@@ -58,9 +60,10 @@ export function WeightMarks({ scene, width, height }: TrackMarksProps) {
     const index = Number(element.getAttribute('data-weight') ?? NaN);
     const weight = weights[index];
     if (!curve || !item || weight === undefined) return undefined;
-    const y = weightScale(curve, height);
+    const { y } = weightScale(curve, height);
+    const ends = { limits, pixels: [y(limits[0]), y(limits[1])] } as const;
     return {
-      space: ratioUp({ limits: [least, most], pixels: [y(Math.log10(least)), y(Math.log10(most))] }),
+      space: curve.signedWeights ? numberUp({ ...ends, step: 0.05, attracts: [0, 1] }) : ratioUp(ends),
       value: () => weight,
       ...(mayPull(index) ? {} : { fixed: () => undefined }),
       take: () => {
@@ -102,11 +105,11 @@ export function WeightMarks({ scene, width, height }: TrackMarksProps) {
     return scene.addPainter(() => {
       const now = scene.railCurve;
       if (!now) return;
-      const y = weightScale(now, height);
+      const { y } = weightScale(now, height);
       const values = weightsOf(now);
       elements.forEach((element, index) => {
         const u = abscissae[index]!;
-        const transform = `translate(${axis(u).toFixed(2)}px, ${y(Math.log10(values[index] ?? 1)).toFixed(2)}px)`;
+        const transform = `translate(${axis(u).toFixed(2)}px, ${y(values[index] ?? 1).toFixed(2)}px)`;
         if (element.style.transform !== transform) element.style.transform = transform;
         const visibility = u < start || u > end ? 'hidden' : '';
         if (element.style.visibility !== visibility) element.style.visibility = visibility;
@@ -127,8 +130,8 @@ export function WeightMarks({ scene, width, height }: TrackMarksProps) {
             point: pointName(document, id, 'controlPoints', index),
             curve: nameOf(document, id),
           })}
-          aria-valuemin={least}
-          aria-valuemax={most}
+          aria-valuemin={limits[0]}
+          aria-valuemax={limits[1]}
           aria-valuenow={weight}
           aria-valuetext={shownNumber(weight, 3)}
           aria-readonly={!mayPull(index)}

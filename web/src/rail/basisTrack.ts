@@ -1,4 +1,4 @@
-import { basisAt } from '@bogen/core/curve';
+import { basisAt, type Curve } from '@bogen/core/curve';
 import { basisOf } from '../figure/geometry/geometry.js';
 import { addLine } from '../figure/geometry/path.js';
 import { shownNumber } from '../text/number.js';
@@ -8,6 +8,10 @@ import { drawKnotLines, nameFont, type Track, type TrackInput } from './track.js
 /** Pixels from the track's upper edge to the value one. */
 const top = 15;
 
+/** Where the value zero stands: with weights of any sign functions go below it too. */
+const baseOf = ({ signedWeights }: Curve, height: number): number =>
+  signedWeights ? Math.round(0.62 * height) : height - 9;
+
 /** Every basis function over its support; the one of the picked control point is filled. */
 export const basisTrack: Track = {
   name: 'basis',
@@ -15,6 +19,7 @@ export const basisTrack: Track = {
   dependsOn: ({ curve, lit, looks }) => [
     curve.knots,
     curve.weights,
+    curve.signedWeights,
     lit?.index,
     looks.basisSum,
     looks.polynomialBasis,
@@ -28,7 +33,7 @@ export const basisTrack: Track = {
     const [start, end] = axis.domain;
     const u = axis.invert(x);
     if (u < start || u > end) return null;
-    const base = height - 9;
+    const base = baseOf(curve, height);
     const wanted = (base - y) / (base - top);
     const { firstIndex, values } = basisAt(curve, u);
     let best = 0;
@@ -45,7 +50,7 @@ export const basisTrack: Track = {
   drawGround: drawKnotLines,
   draw: (input) => {
     const { context, curve, axis, palette, lit, height, looks } = input;
-    const base = height - 9;
+    const base = baseOf(curve, height);
     context.lineWidth = 1;
     context.beginPath();
     for (let index = 0; index < curve.points.length; index++) {
@@ -86,7 +91,7 @@ export const basisTrack: Track = {
       context.globalAlpha = 1;
     }
   },
-  drawNames: (input) => nameFunctions(input, input.height - 9, top),
+  drawNames: (input) => nameFunctions(input, baseOf(input.curve, input.height), top),
 };
 
 /** The sum of all functions, which is one everywhere in the domain. */
@@ -119,15 +124,16 @@ function addFunction(
   if (curve.knots[index]! >= end || curve.knots[index + curve.degree + 1]! <= start) return;
   const { parameters, values, firstIndex, spanCount, perSpan } = basisOf(curve);
   const width = curve.degree + 1;
-  let begun = false;
+  let last = NaN;
   for (let span = 0; span < spanCount; span++) {
     const column = index - firstIndex[span]!;
     if (column < 0 || column >= width) continue;
     const first = span * (perSpan + 1);
     const x = (sample: number): number => axis(parameters[sample]!);
     const y = (sample: number): number => base - (base - top) * values[sample * width + column]!;
-    if (!begun) context.moveTo(x(first), y(first));
-    begun = true;
+    // It begins anew at the start of its support, and after a pole.
+    if (parameters[first] !== last) context.moveTo(x(first), y(first));
+    last = parameters[first + perSpan]!;
     addLine(context, first, first + perSpan, x, y);
   }
 }
@@ -143,7 +149,8 @@ function nameFunctions({ context, curve, axis, palette, lit }: TrackInput, base:
     for (let column = 0; column < width; column++) {
       const value = values[sample * width + column]!;
       const peak = peaks[first + column]!;
-      if (value > peak.value) peaks[first + column] = { u: parameters[sample]!, value };
+      // With weights of any sign a function may leave the track; its name stays in it.
+      if (value > peak.value && value <= 1) peaks[first + column] = { u: parameters[sample]!, value };
     }
   }
   const letter = curve.weights ? 'R' : 'N';

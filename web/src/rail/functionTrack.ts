@@ -1,3 +1,4 @@
+import { hasSignedWeights, polesOf, type Curve } from '@bogen/core/curve';
 import { trackOf, type Plot, type PlotInput, type TrackName } from '@bogen/core/figure';
 import { linearScale, type LinearScale } from '../figure/geometry/linearScale.js';
 import { distancesOf } from '../figure/scene/compared.js';
@@ -23,6 +24,31 @@ export function rangeWithZero(values: ArrayLike<number>): [number, number] {
     most = Math.max(most, values[k]!);
   }
   return [least, most];
+}
+
+/** The part of the domain whose values may leave the track below it, and as much above it, where there are poles. */
+const leftOut = 0.1;
+
+/**
+ * The range of a curve's plotted values, with zero. Towards a pole they grow without bound: then it is that of most of
+ * them, and the others leave the track.
+ */
+function plottedRange(curve: Curve, values: Float64Array): [number, number] {
+  if (!hasSignedWeights(curve) || polesOf(curve).length === 0) return rangeWithZero(values);
+  const { parameters, perSpan } = samplesOf(curve);
+  // The samples stand the closer the nearer they are to a pole: each counts as much of the domain as its part takes up.
+  const share = (at: number): number => {
+    const first = at - (at % (perSpan + 1));
+    return parameters[first + perSpan]! - parameters[first]!;
+  };
+  const order = [...values.keys()].sort((a, b) => values[a]! - values[b]!);
+  const whole = order.reduce((sum, at) => sum + share(at), 0);
+  let below = 0;
+  const most = order.filter((at) => {
+    below += share(at);
+    return below >= leftOut * whole && below <= (1 - leftOut) * whole;
+  });
+  return rangeWithZero(most.map((at) => values[at]!));
 }
 
 /** The next of 1, 1.5, 2, 3, 5, 7 times a power of ten: a scale that stays while a point moves a little. */
@@ -71,7 +97,7 @@ function scaleOf(
   let [least, most] = [0, 0];
   const input = inputOf(contents);
   for (const { values } of plots) {
-    const [low, high] = rangeWithZero(values(input) ?? []);
+    const [low, high] = plottedRange(contents.curve, values(input) ?? new Float64Array(0));
     least = Math.min(least, low);
     most = Math.max(most, high);
   }
@@ -183,7 +209,11 @@ export function drawLine(
   }
   context.stroke();
   const jumps = Array.from({ length: spanCount }, (_, span) => span * stride).filter(
-    (at) => at > 0 && Math.abs(values[at]! - values[at - 1]!) >= 1e-6 * (high - low),
+    // Across a pole nothing jumps from one value to the next.
+    (at) =>
+      at > 0 &&
+      parameters[at] === parameters[at - 1] &&
+      Math.abs(values[at]! - values[at - 1]!) >= 1e-6 * (high - low),
   );
   context.setLineDash([2, 2]);
   context.beginPath();

@@ -1,5 +1,5 @@
 import { lazyPart } from '../ui/lazyPart.js';
-import { distinctPointCount, domainOf, grevilleAbscissae, spansOf } from '@bogen/core/curve';
+import { distinctPointCount, domainOf, grevilleAbscissae, polesOf, spansOf } from '@bogen/core/curve';
 import { distinctKnotsOf } from '../figure/geometry/geometry.js';
 import { drawJump, jumpsOf } from '../figure/paint/jumpMark.js';
 import { shownOrExact } from '../text/exact.js';
@@ -15,6 +15,9 @@ export const knotTrack: Track = {
   // What jumps at the knots depends on the points; the text tells whether it changed.
   dependsOn: ({ curve, lit, exact }) => [
     curve.knots,
+    polesOf(curve)
+      .map(({ parameter }) => parameter)
+      .join(' '),
     [...jumpsOf(curve).values()].join(' '),
     lit?.from,
     lit?.to,
@@ -78,6 +81,9 @@ export const knotTrack: Track = {
     context.font = plotFont;
     context.textAlign = 'center';
     context.textBaseline = 'top';
+    context.fillStyle = palette.soft;
+    // A lozenge would be an edit point, and a bar a knot.
+    for (const { parameter } of polesOf(curve)) context.fillText('∞', axis(parameter), line - 18);
     let freeFrom = -Infinity;
     const lastX = axis(axis.domain[1]);
     for (const { value } of distinctKnotsOf(curve)) {

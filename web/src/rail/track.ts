@@ -1,4 +1,4 @@
-import { interiorKnots, type Curve } from '@bogen/core/curve';
+import { interiorKnots, polesOf, type Curve } from '@bogen/core/curve';
 import { type Looks, type TrackName } from '@bogen/core/figure';
 import type { LinearScale } from '../figure/geometry/linearScale.js';
 import type { ComponentType } from 'react';
@@ -71,7 +71,10 @@ export interface Track {
 export const plotFont = '11px "JetBrains Mono Variable", monospace';
 export const nameFont = '12px "Literata Variable", serif';
 
-/** A vertical dotted line at every interior knot, so that the eye can go from track to track. */
+/**
+ * A vertical dotted line at every interior knot, so that the eye can go from track to track, and one of dashes and dots
+ * where the curve runs to infinity.
+ */
 export function drawKnotLines({ context, curve, axis, height, palette }: TrackInput): void {
   context.beginPath();
   for (const { value } of interiorKnots(curve.knots, curve.degree)) {
@@ -82,6 +85,14 @@ export function drawKnotLines({ context, curve, axis, height, palette }: TrackIn
   context.setLineDash([1.5, 4]);
   context.strokeStyle = palette.strong;
   context.lineWidth = 1;
+  context.stroke();
+  context.beginPath();
+  for (const { parameter } of polesOf(curve)) {
+    context.moveTo(axis(parameter), 0);
+    context.lineTo(axis(parameter), height);
+  }
+  context.setLineDash([7, 4, 1.5, 4]);
+  context.strokeStyle = palette.soft;
   context.stroke();
   context.setLineDash([]);
 }

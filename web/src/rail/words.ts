@@ -11,6 +11,7 @@ type Contents = Pick<TrackContents, 'curve' | 'compared'>;
 /** Which of a track's texts fits: there may be one of its own for rational curves, and for nothing to compare with. */
 function contextOf(name: TrackName, { curve, compared }: Contents): string | undefined {
   if (trackOf(name).compares && !compared) return 'nothing';
+  if (name === 'weights' && curve.signedWeights) return 'signed';
   return curve.weights ? 'rational' : undefined;
 }
 

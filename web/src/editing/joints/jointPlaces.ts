@@ -7,6 +7,7 @@ import {
   type Point,
 } from '@bogen/core/curve';
 import { curveOf, itemOf, jointsOf, lockedKnotsOf, type Joint } from '@bogen/core/figure';
+import { unlessPole } from '../../figure/geometry/unlessPole.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 
 /** A joint or a knot with its measured continuity, as it is marked in the figure. */
@@ -46,10 +47,14 @@ export function markedPlaces(scene: FigureScene): readonly MarkedPlace[] {
   const isSeen = own && !own.hidden && own.kind === 'curve' && !own.faint;
   const knots =
     curve && isSeen
-      ? measureContinuity(
-          curve,
-          undefined,
-          (knot, multiplicity) => multiplicity > 1 || knot === scene.pointed.knot,
+      ? (
+          unlessPole(() =>
+            measureContinuity(
+              curve,
+              undefined,
+              (knot, multiplicity) => multiplicity > 1 || knot === scene.pointed.knot,
+            ),
+          ) ?? []
         ).filter(({ guaranteed }) => guaranteed < curve.degree && guaranteed >= 0)
       : [];
   // Where an open curve's ends meet there is no knot to change.

@@ -1,4 +1,5 @@
 import '../../text/enRail.js';
+import { unlessPole } from '../../figure/geometry/unlessPole.js';
 import { derivativesAt, distinctKnots, domainOf, pointAt, type Curve } from '@bogen/core/curve';
 import { Plus } from 'lucide-react';
 import { useLayoutEffect, useRef, useSyncExternalStore, type KeyboardEvent } from 'react';
@@ -48,9 +49,9 @@ function knotPlaces(curve: Curve, projection: Projection): ValueSpace<number> {
   };
 }
 
-/** The place to the left of a curve, in the direction in which it runs, that many dots from one of its points. */
+/** The place to the left of a curve, in the direction in which it runs, that many dots from one of its points; from its first control point at a pole. */
 function leftOf(curve: Curve, u: number, projection: Projection, dots: number): [number, number] {
-  const [at, tangent] = derivativesAt(curve, u, 1);
+  const [at, tangent] = unlessPole(() => derivativesAt(curve, u, 1)) ?? [curve.points[0]!, [1, 0]];
   const [x, y] = projection.toScreen(at!);
   const length = Math.hypot(tangent![0]!, tangent![1]!) || 1;
   // With y downwards on the screen.
@@ -100,7 +101,7 @@ export function KnotAdder({
   const change = (what: 'preview' | 'do', before: Curve, u: number): void => {
     const outcome = outcomeOf(before, item!, { kind: 'insert', at: u });
     const refused = 'refused' in outcome ? outcome.refused : scene.attempt(what, outcome.command);
-    const at = pointAt(before, u);
+    const at = unlessPole(() => pointAt(before, u)) ?? before.points[0]!;
     scene.previews.setRefused(refused && { told: refused, at });
     if ('refused' in outcome || refused) {
       scene.host.preview(null);

@@ -27,6 +27,8 @@ interface ListsPanelProps {
 interface Typed {
   readonly degree: number;
   readonly lists: Lists;
+  /** Whether weights of zero and below are allowed. */
+  readonly signedWeights: boolean;
 }
 
 const rows = { points: 5, weights: 2, knots: 3 } as const;
@@ -57,7 +59,7 @@ export function ListsPanel({ scene, item, onClose }: ListsPanelProps) {
     const turn = ++reading.current;
     if (!typed) return undefined;
     const timer = setTimeout(() => {
-      readLists(typed.degree, typed.lists).then(
+      readLists(typed.degree, typed.lists, typed.signedWeights).then(
         (result) => {
           if (turn !== reading.current) return;
           const curve = 'curve' in result ? result.curve : null;
@@ -92,7 +94,11 @@ export function ListsPanel({ scene, item, onClose }: ListsPanelProps) {
   );
 
   if (!own) return null;
-  const shown = typed ?? { degree: own.degree, lists: listsOf(own, convention, exact) };
+  const shown = typed ?? {
+    degree: own.degree,
+    lists: listsOf(own, convention, exact),
+    signedWeights: own.signedWeights === true,
+  };
   const change = (next: Partial<Typed>): void => setTyped({ ...shown, ...next });
   const forget = (): void => {
     reading.current++;
@@ -150,6 +156,11 @@ export function ListsPanel({ scene, item, onClose }: ListsPanelProps) {
             </div>
           );
         })}
+        <Check
+          label={t('table.signedWeights')}
+          value={shown.signedWeights}
+          onChange={(signedWeights) => change({ signedWeights })}
+        />
         {faults.length === 0 && (
           <p className="text-[12.5px] text-soft" data-knot-counts>
             {t('lists.countsRight', {

@@ -33,8 +33,12 @@ interface Numbers {
 export type ReadLists =
   { readonly curve: Curve; readonly convention: KnotConvention } | { readonly faults: readonly ListFault[] };
 
-/** The curve of three lists and a degree. @throws ReaderAway */
-export async function readLists(degree: number, lists: Lists): Promise<ReadLists> {
+/**
+ * The curve of three lists and a degree.
+ * @param signedWeights whether weights of zero and below are allowed
+ * @throws ReaderAway
+ */
+export async function readLists(degree: number, lists: Lists, signedWeights = false): Promise<ReadLists> {
   const faults: ListFault[] = [];
   const read = async (list: ListName): Promise<Numbers> => {
     const result = await readNumbers(list, lists[list]);
@@ -71,7 +75,7 @@ export async function readLists(degree: number, lists: Lists): Promise<ReadLists
     };
   }
   try {
-    const curve = curveFromLists(degree, pairs, knots.values, weights.values);
+    const curve = curveFromLists(degree, pairs, knots.values, weights.values, signedWeights);
     return { curve, convention: knotConventionOf(knots.values.length, degree, pairs.length) };
   } catch (error) {
     if (!(error instanceof CurveError)) throw error;

@@ -1,4 +1,5 @@
-import { derivativesAt, domainOf, type Point } from '@bogen/core/curve';
+import { unlessPole } from '../../figure/geometry/unlessPole.js';
+import { derivativesAt, domainOf } from '@bogen/core/curve';
 import { useLayoutEffect, useRef, useSyncExternalStore } from 'react';
 import type { Projection } from '../../figure/geometry/projection.js';
 import { alongCurve } from '../../figure/hold/parameter.js';
@@ -49,10 +50,9 @@ export function PinMarks({ scene, projection, pane }: PinMarksProps) {
         if (!element) return;
         // The curve may have got another domain meanwhile, by an undo for instance.
         const [start, end] = domainOf(curve.knots, curve.degree);
-        const [point, tangent] = derivativesAt(curve, Math.min(end, Math.max(start, at)), 1) as [
-          Point,
-          Point,
-        ];
+        const within = Math.min(end, Math.max(start, at));
+        const [point, tangent] = unlessPole(() => derivativesAt(curve, within, 1)) ?? [];
+        if (!point || !tangent) return;
         const [x, y] = projection.toScreen(point);
         // Its stem stands across the curve, its head away from it.
         const angle = Math.atan2(-tangent[1]!, tangent[0]!);

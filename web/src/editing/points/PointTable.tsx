@@ -6,10 +6,11 @@ import { typedOrExact } from '../../text/exact.js';
 import { useExact } from '../../text/useExact.js';
 import { ExactCheck } from '../../ui/ExactCheck.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
+import { useTold } from '../../text/told.js';
 import { useTranslation } from '../../text/text.js';
 import { Panel } from '../../ui/Panel.js';
 import { shownNumber } from '../../text/number.js';
-import { Choice } from '../../ui/Choice.js';
+import { Check, Choice } from '../../ui/Choice.js';
 import { ReaderAway, readExpression } from '../../ui/expression.js';
 
 /**
@@ -26,6 +27,7 @@ export function PointTable({
   onClose: () => void;
 }) {
   const { t } = useTranslation();
+  const tell = useTold();
   useSyncExternalStore(scene.drawn.subscribe, () => scene.document);
   const [problem, setProblem] = useState('');
   const [unit, setUnit] = useState(false);
@@ -121,9 +123,13 @@ export function PointTable({
                     label={t('table.weightOf', { point: name })}
                     value={curve.weights?.[index] ?? 1}
                     disabled={!given}
-                    positive
+                    positive={!curve.signedWeights}
                     onProblem={setProblem}
-                    onChange={(weight) => scene.host.do({ name: 'setWeight', item: item.id, index, weight })}
+                    onChange={(weight) => {
+                      const command = { name: 'setWeight', item: item.id, index, weight } as const;
+                      const refused = scene.attempt('do', command);
+                      setProblem(refused ? tell(refused) : '');
+                    }}
                   />
                 </td>
               </tr>
@@ -131,6 +137,22 @@ export function PointTable({
           })}
         </tbody>
       </table>
+      {given && (
+        <Check
+          label={t('table.signedWeights')}
+          value={curve.signedWeights === true}
+          onChange={(allowed) => {
+            const { signedWeights: _, ...plain } = curve;
+            const refused = scene.attempt('do', {
+              name: 'setCurve',
+              item: item.id,
+              curve: allowed ? { ...plain, signedWeights: true } : plain,
+            });
+            setProblem(refused ? tell(refused) : '');
+          }}
+        />
+      )}
+      {curve.signedWeights && <p className="text-[12.5px] text-soft">{t('table.signedWeightsHelp')}</p>}
       {problem && (
         <p role="alert" className="text-[13px] text-bad">
           {problem}

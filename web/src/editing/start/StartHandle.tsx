@@ -1,3 +1,4 @@
+import { unlessPole } from '../../figure/geometry/unlessPole.js';
 import { CurveError, derivativesAt, domainOf, pointAt, type Curve } from '@bogen/core/curve';
 import { closednessOfItem, itemOf, operations, type FigureCommand } from '@bogen/core/figure';
 import { told } from '@bogen/core/lesson';
@@ -83,8 +84,10 @@ export function StartHandle({
       const now = scene.railCurve;
       if (!now) return;
       const [start] = domainOf(now.knots, now.degree);
-      const [at, tangent] = derivativesAt(now, start, 1);
-      const [x, y] = projection.toScreen(at!);
+      const [at, tangent] = unlessPole(() => derivativesAt(now, start, 1)) ?? [];
+      element.style.display = at ? '' : 'none';
+      if (!at) return;
+      const [x, y] = projection.toScreen(at);
       const length = Math.hypot(tangent![0]!, tangent![1]!) || 1;
       // To the right of the direction in which the curve runs, with y downwards on the screen.
       const [dx, dy] = [(tangent![1]! / length) * away, (tangent![0]! / length) * away];

@@ -40,7 +40,7 @@ export function ConstructionPanel({ scene, onClose }: { scene: FigureScene; onCl
   });
   useEffect(() => () => scene.pointed.setHighlight(null), [scene]);
 
-  if (!curve || !construction) return null;
+  if (!curve) return null;
   const setLooks = (change: Looks): void => scene.host.do({ name: 'setLooks', looks: change });
   const [start, end] = domainOf(curve.knots, curve.degree);
   return (
@@ -86,15 +86,20 @@ export function ConstructionPanel({ scene, onClose }: { scene: FigureScene; onCl
         value={looks.blossoms}
         onChange={(blossoms) => setLooks({ blossoms })}
       />
-      <Triangle
-        construction={construction}
-        letter={letterOf(scene.document, scene.document.rail.item ?? '', 'controlPoints')}
-        blossoms={looks.blossoms}
-        entry={entry}
-        onPoint={setPointed}
-        onChoose={setChosen}
-      />
-      <Written construction={construction} entry={entry} rational={curve.weights !== undefined} />
+      {!construction && <p className="text-[13px] text-bad">{t('construction.atInfinity')}</p>}
+      {construction && (
+        <Triangle
+          construction={construction}
+          letter={letterOf(scene.document, scene.document.rail.item ?? '', 'controlPoints')}
+          blossoms={looks.blossoms}
+          entry={entry}
+          onPoint={setPointed}
+          onChoose={setChosen}
+        />
+      )}
+      {construction && (
+        <Written construction={construction} entry={entry} rational={curve.weights !== undefined} />
+      )}
     </Panel>
   );
 }

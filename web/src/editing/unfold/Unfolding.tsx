@@ -1,9 +1,11 @@
+import { CurveError } from '@bogen/core/curve';
 import type { CalculationLine } from '@bogen/core/figure';
 import { ChevronDown, ChevronRight } from 'lucide-react';
 import { useEffect, useRef, useState } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
+import { ProblemText } from '../../ui/ProblemText.js';
 import { CalculationView } from './CalculationView.js';
 
 interface UnfoldingProps {
@@ -39,17 +41,23 @@ export function Unfolding({ scene, item, lines, label }: UnfoldingProps) {
 function Lines({ scene, item, lines }: UnfoldingProps) {
   const { t } = useTranslation();
   const [shown, setShown] = useState<readonly CalculationLine[] | null>(null);
-  const [failed, setFailed] = useState(false);
+  const [problem, setProblem] = useState<unknown>(null);
   // What is asked for is another with every change of the curve or of the numbers in the form, and comes soon.
   const asked = useRef(0);
   useEffect(() => {
     const turn = ++asked.current;
-    Promise.resolve(lines()).then(
-      (next) => turn === asked.current && setShown((before) => (isSame(before, next) ? before : next)),
-      () => turn === asked.current && setFailed(true),
+    new Promise<readonly CalculationLine[]>((resolve) => resolve(lines())).then(
+      (next) => {
+        if (turn !== asked.current) return;
+        setProblem(null);
+        setShown((before) => (isSame(before, next) ? before : next));
+      },
+      (error: unknown) => turn === asked.current && setProblem(error),
     );
   });
-  if (failed) return <p className="text-[13px] text-bad">{t('calculation.away')}</p>;
+  // What the numbers forbid is said as it is; what could not be fetched is another matter.
+  if (problem instanceof CurveError) return <ProblemText error={problem} className="text-[13px]" />;
+  if (problem !== null) return <p className="text-[13px] text-bad">{t('calculation.away')}</p>;
   return shown && <CalculationView scene={scene} item={item} lines={shown} />;
 }
 

@@ -23,6 +23,8 @@ import { useTranslation } from '../../text/text.js';
 const shares = [0.01, 0.99] as const;
 /** The weights that a pull of the curve towards a control point can come to. */
 const weightLimits = [0.01, 100] as const;
+/** How far a curve may be pulled away from a control point, in lengths of its line, where weights of any sign are allowed. */
+const leastShare = 9;
 /** Dots from the curve to the mark by which it is pulled, so that it does not lie over the edit point there. */
 const ahead = 20;
 
@@ -104,7 +106,11 @@ export function WeightHandles({ scene, projection, pane }: WeightHandlesProps) {
       const limits =
         kind === 'leg'
           ? shares
-          : ([shareOfWeight(line, weightLimits[0]), shareOfWeight(line, weightLimits[1])] as const);
+          : ([
+              // Beyond where it would be without the control point, the weight is negative.
+              curve?.signedWeights ? -leastShare : shareOfWeight(line, weightLimits[0]),
+              shareOfWeight(line, weightLimits[1]),
+            ] as const);
       return {
         space: alongLine(projection, { zero: line.from, one: line.to, limits, step: 0.01 }),
         value: () => line.share,
@@ -169,7 +175,7 @@ export function WeightHandles({ scene, projection, pane }: WeightHandlesProps) {
               ...names,
               curve: nameOf(document, item!.id),
             })}
-            aria-valuemin={shares[0]}
+            aria-valuemin={kind === 'curve' && curve?.signedWeights ? -leastShare : shares[0]}
             aria-valuemax={shares[1]}
             aria-valuenow={line.share}
             aria-valuetext={

@@ -6,6 +6,7 @@ import {
   sampleBasis,
   sampleCurve,
   spansOf,
+  withPositiveForm,
   type BasisSamples,
   type Curve,
   type CurveSamples,
@@ -44,12 +45,18 @@ export const editPointsOf: (curve: Curve) => readonly EditPoint[] = memoise((cur
   try {
     return editPoints(curve);
   } catch {
-    // An unclamped knot vector has none inside its domain.
+    // An unclamped knot vector has none inside its domain; with weights of zero and below there are none.
     return [];
   }
 });
 
-export const lengthOf: (curve: Curve) => number = memoise((curve) => lengthOfCurve(curve, 1e-9));
+/** The arc length; nothing of a curve that runs to infinity. */
+export function lengthOf(curve: Curve): number | undefined {
+  const measured = withPositiveForm(curve);
+  return measured && measuredLength(measured);
+}
+
+const measuredLength: (curve: Curve) => number = memoise((curve) => lengthOfCurve(curve, 1e-9));
 
 /** The largest absolute curvature among a curve's samples. */
 export const largestCurvature: (curve: Curve) => number = memoise((curve) => {

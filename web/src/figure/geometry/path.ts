@@ -69,17 +69,22 @@ function passes(value: Pixel, from: number, count: number): boolean {
   );
 }
 
-/** Adds the samples of a line that is smooth within its spans, whose ends both have their sample. */
+/**
+ * Adds the samples of a line that is smooth within its spans, whose ends both have their sample; it begins anew where the
+ * curve does.
+ */
 export function addSpans(
   context: CanvasRenderingContext2D,
-  perSpan: number,
+  { perSpan, joined }: Pick<CurveSamples, 'perSpan' | 'joined'>,
   from: number,
   to: number,
   x: Pixel,
   y: Pixel,
 ): void {
   for (let first = from; first <= to;) {
-    const last = Math.min(to, first - (first % (perSpan + 1)) + perSpan);
+    const within = first % (perSpan + 1);
+    const last = Math.min(to, first - within + perSpan);
+    if (first > from && within === 0 && !joined[first / (perSpan + 1)]) context.moveTo(x(first), y(first));
     addLine(context, first, last, x, y);
     first = last + 1;
   }
@@ -88,13 +93,14 @@ export function addSpans(
 /** Adds a curve's samples of these numbers to the path, as a line of its own. */
 export function addSamples(
   context: CanvasRenderingContext2D,
-  { coordinates, dimension, perSpan }: CurveSamples,
+  samples: CurveSamples,
   projection: Projection,
   from: number,
   to: number,
 ): void {
+  const { coordinates, dimension } = samples;
   const x: Pixel = (sample) => projection.screenX(coordinates[sample * dimension]!);
   const y: Pixel = (sample) => projection.screenY(coordinates[sample * dimension + 1]!);
   context.moveTo(x(from), y(from));
-  addSpans(context, perSpan, from, to, x, y);
+  addSpans(context, samples, from, to, x, y);
 }

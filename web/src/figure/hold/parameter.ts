@@ -1,6 +1,7 @@
 import { domainOf, nearestPoint, pointAt, spansOf, type Curve } from '@bogen/core/curve';
 import type { LinearScale } from '../geometry/linearScale.js';
 import { fromPixel, toPixel, type Projection } from '../geometry/projection.js';
+import { unlessPole } from '../geometry/unlessPole.js';
 import { directionOf, stepsOf, within, type KeyPress, type ValueSpace } from './valueSpace.js';
 
 /** Pixels within which a parameter on the rail snaps to one that attracts it: less where they stand close. */
@@ -9,7 +10,7 @@ const reach = 6;
 /** A parameter of a curve, pulled along the curve in the drawing. */
 export function alongCurve(curve: Curve, projection: Projection): ValueSpace<number> {
   return {
-    toScreen: (u) => toPixel(projection, pointAt(curve, u)),
+    toScreen: (u) => toPixel(projection, unlessPole(() => pointAt(curve, u)) ?? curve.points[0]!),
     at: (pixel) => nearestPoint(curve, fromPixel(projection, pixel)).parameter,
     nudged: (u, press) => nudgedParameter(curve, u, press, domainOf(curve.knots, curve.degree)),
   };

@@ -65,7 +65,7 @@ interface RatioScale {
 
 /** By how much an arrow multiplies a ratio; with Shift ten times over, with Alt by a tenth. */
 const ratioStep = 1.05;
-/** Pixels within which a ratio snaps to one. */
+/** Pixels within which a ratio snaps to one, and a number to what attracts it. */
 const nearOne = 3;
 
 /** A positive ratio, such as a weight, pulled up and down; it snaps to one, and keeps three digits. */
@@ -82,6 +82,31 @@ export function ratioUp({ limits, pixels: [low, high] }: RatioScale): ValueSpace
     nudged: (value, press) => {
       const direction = directionOf(press);
       return direction === 0 ? undefined : short(value * ratioStep ** (direction * stepsOf(press)));
+    },
+  };
+}
+
+/** An even upright scale of numbers of any sign. */
+interface NumberScale extends RatioScale {
+  /** What an arrow adds. */
+  readonly step: number;
+  /** What a number snaps to. */
+  readonly attracts: readonly number[];
+}
+
+/** A number of any sign pulled up and down; it keeps two digits after the point. */
+export function numberUp({ limits, pixels: [low, high], step, attracts }: NumberScale): ValueSpace<number> {
+  const [from, to] = limits;
+  const y = (value: number): number => low + ((value - from) / (to - from)) * (high - low);
+  const short = (value: number): number => within(Math.round(value * 100) / 100, limits);
+  return {
+    toScreen: (value) => [0, y(value)],
+    at: ([, at]) =>
+      attracts.find((value) => Math.abs(at - y(value)) <= nearOne) ??
+      short(from + ((at - low) / (high - low)) * (to - from)),
+    nudged: (value, press) => {
+      const direction = directionOf(press);
+      return direction === 0 ? undefined : short(value + direction * stepsOf(press) * step);
     },
   };
 }

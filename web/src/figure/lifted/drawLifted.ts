@@ -2,6 +2,7 @@ import { liftedCurve, pointAt, type Curve, type Point } from '@bogen/core/curve'
 import type { View } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { samplesOf } from '../geometry/geometry.js';
+import { unlessPole } from '../geometry/unlessPole.js';
 import type { SpaceProjection } from '../geometry/spaceProjection.js';
 import { write } from '../paint/drawText.js';
 
@@ -45,7 +46,7 @@ export function liftedOf(curve: Curve, view: View): Lifted {
     [left - margin, top + margin, unit],
   ];
   const seen = lifted.points.map((point) => {
-    const share = Math.min(1, (highestSeen * unit) / point[2]!);
+    const share = Math.min(1, (highestSeen * unit) / Math.abs(point[2]!));
     return point.map((value) => value * share);
   });
   const result = { curve, lifted, unit, plane, places: [[0, 0, 0], ...plane, ...seen] };
@@ -78,9 +79,11 @@ export function drawLifted(
   trace(context, [origin, [0, 0, 1.1 * highest]], toScreen);
   stroke(context, palette.soft, 1);
 
-  // From the origin through the point in the plane to the lifted one, whichever is farther.
+  /** From the origin to the lifted point and the one in the plane; one below it lies on the other side of the origin. */
+  const ray = (up: Point, inPlane: Point): readonly Point[] =>
+    up[2]! > unit ? [origin, up] : [up[2]! < 0 ? up : origin, inPlane];
   for (const [k, point] of lifted.points.entries()) {
-    trace(context, [origin, point[2]! > unit ? point : flat[k]!], toScreen);
+    trace(context, ray(point, flat[k]!), toScreen);
     stroke(context, palette.strong, 0.75, [2, 3]);
   }
   trace(context, flat, toScreen);
@@ -96,11 +99,12 @@ export function drawLifted(
   for (const point of lifted.points) ring(context, toScreen(point), 4, palette.accent, palette.sheet);
 
   const at = pointAt(lifted, cursor);
-  const below = pointAt(curve, cursor);
-  trace(context, [origin, at[2]! > unit ? at : [...below, unit]], toScreen);
+  const below = unlessPole(() => pointAt(curve, cursor));
+  // At a pole the ray runs beside the plane and never meets it.
+  trace(context, below ? ray(at, [...below, unit]) : [origin, at], toScreen);
   stroke(context, palette.ink, 1, [6, 3]);
   dot(context, toScreen(at), 3.5, palette.accent);
-  dot(context, toScreen([...below, unit]), 3.5, palette.ink);
+  if (below) dot(context, toScreen([...below, unit]), 3.5, palette.ink);
   dot(context, toScreen(origin), 2.5, palette.ink);
 
   write(context, 'O', toScreen(origin), palette);
@@ -123,12 +127,14 @@ function trace(context: Context, places: readonly Point[], plot: Plot): void {
 
 /** A curve through its samples; one of the plane at a height. */
 function traceSamples(context: Context, curve: Curve, plot: Plot, height = 0): void {
-  const { coordinates, dimension } = samplesOf(curve);
+  const { coordinates, dimension, joined, perSpan } = samplesOf(curve);
   context.beginPath();
   for (let at = 0; at < coordinates.length; at += dimension) {
+    const sample = at / dimension;
+    const begins = sample % (perSpan + 1) === 0 && !joined[sample / (perSpan + 1)];
     const z = dimension === 3 ? coordinates[at + 2]! : height;
     const [x, y] = plot([coordinates[at]!, coordinates[at + 1]!, z]);
-    if (at === 0) context.moveTo(x, y);
+    if (begins) context.moveTo(x, y);
     else context.lineTo(x, y);
   }
 }

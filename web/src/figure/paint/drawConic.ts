@@ -4,6 +4,8 @@ import {
   CurveError,
   directricesOf,
   extractPart,
+  hasSignedWeights,
+  piecesBetweenPoles,
   spansOf,
   type ConicClass,
   type Curve,
@@ -29,7 +31,7 @@ export function conicAt(curve: Curve, u: number): ConicClass | null {
   let conic = conics.get(span.start);
   if (conic === undefined) {
     try {
-      conic = classifyConic(extractPart(curve, span.start, span.end));
+      conic = classifyConic(positivePiece(curve, span.start, span.end));
     } catch (error) {
       if (!(error instanceof CurveError)) throw error;
       conic = null;
@@ -37,6 +39,16 @@ export function conicAt(curve: Curve, u: number): ConicClass | null {
     conics.set(span.start, conic);
   }
   return conic?.kind === 'line' ? null : conic;
+}
+
+/** The span as a piece with positive weights: of a curve that allows others a part of it, which is the same conic. */
+function positivePiece(curve: Curve, start: number, end: number): Curve {
+  if (!hasSignedWeights(curve)) return extractPart(curve, start, end);
+  const parts = piecesBetweenPoles(curve).filter(({ knots }) => knots[0]! >= start && knots.at(-1)! <= end);
+  // The longest, for its numbers are the best.
+  return parts.reduce((best, part) =>
+    part.knots.at(-1)! - part.knots[0]! > best.knots.at(-1)! - best.knots[0]! ? part : best,
+  );
 }
 
 const steps = 96;

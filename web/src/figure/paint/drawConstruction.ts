@@ -7,6 +7,7 @@ import {
 import { looksOf, type FigureDocument } from '@bogen/core/figure';
 import { shownNumber } from '../../text/number.js';
 import type { Palette } from '../../theme/theme.js';
+import { unlessPole } from '../geometry/unlessPole.js';
 import { write } from './drawText.js';
 import type { Projection } from '../geometry/projection.js';
 import { tracePoints } from '../geometry/path.js';
@@ -15,10 +16,12 @@ import type { FigureScene } from '../scene/scene.js';
 type Context = CanvasRenderingContext2D;
 
 /** The construction at a parameter as the document wants it: de Boor's or de Casteljau's. */
-export function constructionAt(document: FigureDocument, curve: Curve, u: number): Construction {
-  return looksOf(document).construction === 'deBoor'
-    ? deBoorConstruction(curve, u)
-    : deCasteljauConstruction(curve, u);
+export function constructionAt(document: FigureDocument, curve: Curve, u: number): Construction | undefined {
+  return unlessPole(() =>
+    looksOf(document).construction === 'deBoor'
+      ? deBoorConstruction(curve, u)
+      : deCasteljauConstruction(curve, u),
+  );
 }
 
 /** The levels of the construction as polygons, each stronger than the one before, down to the point itself. */
@@ -30,7 +33,7 @@ export function drawConstruction(
   palette: Palette,
 ): void {
   const { constructionLevels, construction, blossoms } = looksOf(document);
-  const { levels } = constructionAt(document, curve, cursor);
+  const levels = constructionAt(document, curve, cursor)?.levels ?? [];
   levels.forEach((level, r) => {
     if (r > constructionLevels) return;
     const points = level.map(({ point }) => point);

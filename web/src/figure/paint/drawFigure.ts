@@ -1,5 +1,6 @@
 import {
   derivativesAt,
+  hasSignedWeights,
   interiorKnots,
   pointAt,
   type Curve,
@@ -25,6 +26,7 @@ import { looksFor, showsAlong, showsAtCursor } from './looks.js';
 import { write } from './drawText.js';
 import type { Pane } from '../scene/pane.js';
 import { addSamples, addSpans, tracePoints } from '../geometry/path.js';
+import { unlessPole } from '../geometry/unlessPole.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Picked } from '../scene/sceneParts.js';
@@ -45,7 +47,8 @@ export interface SpanPart {
 /** Whether a curve can be drawn in parts: nothing about it is drawn that depends on the whole of it. */
 export function canBeParted(scene: FigureScene, item: FigureItem): boolean {
   const whole = ['hulls', 'deviation', 'facets', 'ticks', 'extremes'] as const;
-  return item.kind === 'curve' && !item.faint && whole.every((key) => !isShown(scene.document, key, item));
+  if (item.kind !== 'curve' || item.faint || hasSignedWeights(item.curve)) return false;
+  return whole.every((key) => !isShown(scene.document, key, item));
 }
 
 /** The samples of a part, as runs from the first to the last. */
@@ -88,7 +91,7 @@ export function drawCurves(
   const covers = (key: 'hulls' | 'spans', item: FigureItem): boolean | undefined =>
     document.rail.item === item.id ? isShown(document, key, item) : item.shown?.[key];
   for (const { item, curve } of curves) {
-    if (covers('hulls', item) && isPlane(curve))
+    if (covers('hulls', item) && isPlane(curve) && !hasSignedWeights(curve))
       looksFor(scene)?.drawHulls(context, curve, projection, palette);
   }
   for (const { item, curve } of curves) {
@@ -123,6 +126,7 @@ export function drawCurves(
       drawWhole(context, samplesOf(curve), projection, stroke, runs);
     }
     if (shows('knots')) drawKnots(context, curve, projection, palette, part);
+    if (hasSignedWeights(curve)) looksFor(scene)?.drawPoles(context, curve, projection, palette);
     if (isMain && shows('start')) drawStart(context, curve, projection, palette);
     if (isPlane(curve) && showsAlong(document, item)) {
       looksFor(scene)?.drawAlong(context, scene, item, curve, projection, palette);
@@ -162,7 +166,7 @@ export function drawOver(
     if (compareWith !== null && (enlarged > 1 || correspondence)) {
       looksFor(scene)?.drawCompared(context, scene, projection, palette);
     }
-    looks?.drawAtCursor(context, scene, projection, palette);
+    if (cursorPoint(scene)) looks?.drawAtCursor(context, scene, projection, palette);
     drawCursor(context, scene, projection, palette);
     looks?.drawHodograph(context, scene, projection, palette, pane);
   }
@@ -214,7 +218,8 @@ function drawSpans(
   context.lineWidth = width;
   palette.spans.forEach((color, first) => {
     context.beginPath();
-    for (let span = first; span < samples.spanCount; span += length) {
+    for (let span = 0; span < samples.spanCount; span++) {
+      if (samples.spanOf[span]! % length !== first) continue;
       const [from, to] = [span * stride, (span + 1) * stride - 1];
       if (runs.some(([start, end]) => from >= start && to <= end)) {
         addSamples(context, samples, projection, from, to);
@@ -271,7 +276,8 @@ function drawComb(
   density: number,
   runs: readonly (readonly [number, number])[],
 ): void {
-  const { coordinates, tangents, curvature, dimension, perSpan } = samplesOf(curve);
+  const samples = samplesOf(curve);
+  const { coordinates, tangents, curvature, dimension, perSpan } = samples;
   if (dimension !== 2) return;
   // Closer than this the teeth run into one another.
   const every = Math.max(1, Math.round(curvature.length / (260 * density)));
@@ -303,7 +309,7 @@ function drawComb(
   context.beginPath();
   for (const [from, to] of runs) {
     context.moveTo(tipX(from), tipY(from));
-    addSpans(context, perSpan, from, to, tipX, tipY);
+    addSpans(context, samples, from, to, tipX, tipY);
   }
   context.stroke();
   context.setLineDash([]);
@@ -348,7 +354,7 @@ function drawKnots(
   context.fillStyle = palette.ink;
   context.lineWidth = 1.5;
   context.lineCap = 'butt';
-  const { coordinates, tangents, perSpan, dimension } = samplesOf(curve);
+  const { coordinates, tangents, perSpan, dimension, spanOf } = samplesOf(curve);
   const knots = interiorKnots(curve.knots, curve.degree);
   // A knot at the end of a part belongs to the spans within: what jumps there can be another.
   const isDrawn = (index: number): boolean =>
@@ -356,7 +362,9 @@ function drawKnots(
   const placed = knots.flatMap(({ value, multiplicity }, index) => {
     if (!isDrawn(index)) return [];
     // Where a span begins there is a sample, with the place and the direction from the right.
-    const at = (index + 1) * (perSpan + 1) * dimension;
+    const begins = spanOf.length === knots.length + 1 ? index + 1 : spanOf.indexOf(index + 1);
+    const at = begins * (perSpan + 1) * dimension;
+    if (begins < 0) return [];
     const [tx, ty] = [tangents[at]!, tangents[at + 1]!];
     if (tx === 0 && ty === 0) return [];
     const x = projection.screenX(coordinates[at]!);
@@ -387,7 +395,8 @@ function drawStart(context: Context, curve: Curve, projection: Projection, palet
   const start = distinctKnotsOf(curve).find(
     ({ first, multiplicity }) => first + multiplicity > curve.degree,
   )!.value;
-  const [point, first] = derivativesAt(curve, start, 1) as [Point, Point];
+  const [point, first] = unlessPole(() => derivativesAt(curve, start, 1)) ?? [];
+  if (!point || !first) return;
   const speed = Math.hypot(first[0]!, first[1]!);
   if (speed === 0) return;
   const [x, y] = projection.toScreen(point);
@@ -436,10 +445,10 @@ function drawHeldHalo(
   context.globalAlpha = 1;
 }
 
-/** Where the cursor's dot lies, if the rail has a curve. */
+/** Where the cursor's dot lies, if the rail has a curve that is somewhere there. */
 export function cursorPoint(scene: FigureScene): Point | undefined {
   const curve = scene.railCurve;
   return curve && itemOf(scene.document, scene.document.rail.item!)
-    ? pointAt(curve, scene.cursor)
+    ? unlessPole(() => pointAt(curve, scene.cursor))
     : undefined;
 }

@@ -1,4 +1,4 @@
-import { derivativesAt, type Point } from '@bogen/core/curve';
+import { derivativesAt, polesOf, type Point } from '@bogen/core/curve';
 import { curveOf, isShown, itemOf } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { arrow, type Pixel } from './arrow.js';
@@ -38,7 +38,8 @@ export function drawHodograph(
   const { document, evaluation, cursor } = scene;
   const inset = insetOf(projection, pane);
   const curve = curveOf(evaluation, document.rail.item);
-  if (!curve || curve.points[0]!.length !== 2) return;
+  // Towards a pole the derivative grows without bound; an inset that held it would show nothing else.
+  if (!curve || curve.points[0]!.length !== 2 || polesOf(curve).length > 0) return;
   if (!isShown(document, 'hodograph', itemOf(document, document.rail.item!))) return;
   if (scene.host.motion() === 'rest') corner = emptiestCorner(scene, projection, inset);
   const [left, top] = placeOf(corner, projection, inset);

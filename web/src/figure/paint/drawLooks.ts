@@ -7,6 +7,7 @@ import {
   osculatingCircleAt,
   pointAt,
   spanHulls,
+  withPositiveForm,
   type Curve,
   type Facets,
   type Point,
@@ -20,8 +21,10 @@ import { drawDerivatives } from './drawDerivatives.js';
 export { drawCompared } from './drawCompared.js';
 export { drawDeviation } from './drawDeviation.js';
 export { drawHodograph } from './drawHodograph.js';
+export { drawPoles } from './drawPoles.js';
 export { drawReach } from './drawReach.js';
 import { tracePoints } from '../geometry/path.js';
+import { unlessPole } from '../geometry/unlessPole.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Highlight } from '../scene/sceneParts.js';
@@ -101,7 +104,8 @@ export function drawTicks(
   context.beginPath();
   for (let k = 0; k <= 20; k++) {
     const u = k === 20 ? end : start + ((end - start) * k) / 20;
-    const [point, first] = derivativesAt(curve, u, 1) as [Point, Point];
+    const [point, first] = unlessPole(() => derivativesAt(curve, u, 1)) ?? [];
+    if (!point || !first) continue;
     const speed = Math.hypot(first[0]!, first[1]!);
     if (!(speed > 0)) continue;
     const [x, y] = projection.toScreen(point);
@@ -121,11 +125,12 @@ const known = new WeakMap<Curve, { turning: Point[]; peaks: Point[]; valleys: Po
 function drawPlaces(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
   let places = known.get(curve);
   if (!places) {
-    const extremes = curvatureExtremes(curve);
+    const whole = withPositiveForm(curve);
+    const extremes = whole ? curvatureExtremes(whole) : [];
     const of = (wanted: 'largest' | 'smallest'): Point[] =>
       extremes.filter(({ kind }) => kind === wanted).map(({ point }) => point);
     places = {
-      turning: inflections(curve).map(({ point }) => point),
+      turning: (whole ? inflections(whole) : []).map(({ point }) => point),
       peaks: of('largest'),
       valleys: of('smallest'),
     };
@@ -188,7 +193,8 @@ export function facetsWithin(curve: Curve, tolerance: number): Facets | undefine
   if (before?.tolerance === tolerance) return before.facets;
   let facets: Facets | undefined;
   try {
-    facets = facetsOf(curve, tolerance);
+    const whole = withPositiveForm(curve);
+    facets = whole && facetsOf(whole, tolerance);
   } catch {
     // A tolerance so small that there would be too many.
   }

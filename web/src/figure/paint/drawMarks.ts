@@ -51,9 +51,10 @@ export function drawMarks(
     const loose = isLoose(document, handle.item, handle.of, handle.index);
     const isControl = handle.of === 'controlPoints';
     const radius = isControl ? ringRadius(curve, handle.index) : 6.5;
-    const mark = `${handle.of} ${loose} ${radius.toFixed(2)}`;
+    const weight = (isControl ? curve.weights?.[handle.index] : undefined) ?? 1;
+    const mark = `${handle.of} ${loose} ${radius.toFixed(2)} ${Math.sign(weight)}`;
     sprites.add(mark, radius + 6, x, y, (own) => {
-      if (isControl) drawRing(own, radius, loose, palette);
+      if (isControl) drawRing(own, radius, loose, palette, Math.sign(weight));
       else drawLozenge(own, loose, palette);
       if (!loose) drawBar(own, radius, palette);
     });
@@ -178,14 +179,17 @@ const sprites = new Sprites();
 // Names that were drawn before their font had come are drawn again with it.
 useFonts.subscribe(() => sprites.clear());
 
-function drawRing(context: Context, radius: number, loose: boolean, palette: Palette): void {
+/** A ring; that of a negative weight is dashed, that of none dotted. */
+function drawRing(context: Context, radius: number, loose: boolean, palette: Palette, sign: number): void {
   context.beginPath();
   context.arc(0, 0, radius, 0, 2 * Math.PI);
   context.fillStyle = palette.sheet;
   context.fill();
+  context.setLineDash(sign > 0 ? [] : sign < 0 ? [4, 2.5] : [1.5, 2]);
   context.strokeStyle = loose ? palette.accent : palette.ink;
   context.lineWidth = loose ? 2 : 1.6;
   context.stroke();
+  context.setLineDash([]);
 }
 
 function traceLozenge(context: Context, across: number, up: number): void {

@@ -2,7 +2,7 @@ import { type Curve, type Point } from '@bogen/core/curve';
 import { handlesOfItem } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { samplesOf } from '../geometry/geometry.js';
-import { tracePoints } from '../geometry/path.js';
+import { addSamples, tracePoints } from '../geometry/path.js';
 import { mayMove } from '../scene/may.js';
 import type { Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
@@ -100,13 +100,9 @@ function drawPreview(
 }
 
 function traceCurve(context: Context, curve: Curve, projection: Projection): void {
-  const { coordinates, dimension } = samplesOf(curve);
+  const samples = samplesOf(curve);
   context.beginPath();
-  for (let at = 0; at < coordinates.length; at += dimension) {
-    const [x, y] = projection.toScreen([coordinates[at]!, coordinates[at + 1]!]);
-    if (at === 0) context.moveTo(x, y);
-    else context.lineTo(x, y);
-  }
+  addSamples(context, samples, projection, 0, samples.parameters.length - 1);
 }
 
 /** What will be removed is crossed out along its length. */

@@ -1,4 +1,4 @@
-import { distinctPointCount, type Curve, type Point } from '@bogen/core/curve';
+import { distinctPointCount, hasSignedWeights, type Curve, type Point } from '@bogen/core/curve';
 import { curveOf, itemOf } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { editPointsOf, samplesOf } from '../geometry/geometry.js';
@@ -23,6 +23,8 @@ const least = 0.02;
 export function reachOf(before: Curve, now: Curve): Float64Array | undefined {
   const [a, b] = [samplesOf(before), samplesOf(now)];
   if (a.coordinates.length !== b.coordinates.length || a.dimension !== 2) return undefined;
+  // Between poles that move with a point the samples are others.
+  if (hasSignedWeights(before) || hasSignedWeights(now)) return undefined;
   if (before.knots !== now.knots && before.knots.some((knot, k) => knot !== now.knots[k])) return undefined;
   return Float64Array.from({ length: a.coordinates.length / 2 }, (_, k) =>
     Math.hypot(

@@ -1,5 +1,6 @@
 import { distinctKnots, domainOf, interiorKnots, knotJumps, type Curve } from '@bogen/core/curve';
 import { samplesOf } from '../geometry/geometry.js';
+import { unlessPole } from '../geometry/unlessPole.js';
 
 /** The most abrupt jump at a knot: it is the one that its mark shows. */
 export type Jump = 'corner' | 'speed' | 'curvature';
@@ -28,12 +29,15 @@ export function jumpsOf(curve: Curve): ReadonlyMap<number, Jump> {
   if (!jumps) {
     let largest = 0;
     for (const value of samplesOf(curve).curvature) largest = Math.max(largest, Math.abs(value));
+    // A knot at which the curve runs to infinity has nothing to compare.
     jumps = new Map(
-      knotJumps(curve).flatMap(({ knot, direction, magnitude, curvature }): [number, Jump][] => {
-        if (direction > 1e-6) return [[knot, 'corner']];
-        if (magnitude > 1e-6) return [[knot, 'speed']];
-        return curvature > 1e-6 * largest ? [[knot, 'curvature']] : [];
-      }),
+      (unlessPole(() => knotJumps(curve)) ?? []).flatMap(
+        ({ knot, direction, magnitude, curvature }): [number, Jump][] => {
+          if (direction > 1e-6) return [[knot, 'corner']];
+          if (magnitude > 1e-6) return [[knot, 'speed']];
+          return curvature > 1e-6 * largest ? [[knot, 'curvature']] : [];
+        },
+      ),
     );
     known.set(curve, jumps);
   }

@@ -5,9 +5,9 @@ import { wholePane, type Pane } from './pane.js';
 import type { FigureScene } from './scene.js';
 import type { Picked } from './sceneParts.js';
 
-/** Pixels from a control point's middle to its ring: the ring's area follows the weight. */
+/** Pixels from a control point's middle to its ring: the ring's area follows the size of the weight. */
 export function ringRadius(curve: Curve, index: number): number {
-  return Math.max(3.5, Math.min(14, 6 * Math.sqrt(curve.weights?.[index] ?? 1)));
+  return Math.max(3.5, Math.min(14, 6 * Math.sqrt(Math.abs(curve.weights?.[index] ?? 1))));
 }
 
 /** The first and last edit point of a clamped curve lie on control points, whose marks and names stand for both. */

@@ -1,4 +1,4 @@
-import { distinctPointCount, isRational, spansOf, type Curve } from '@bogen/core/curve';
+import { distinctPointCount, isRational, polesOf, spansOf, type Curve } from '@bogen/core/curve';
 import { closednessOfItem, itemOf, type FigureItem } from '@bogen/core/figure';
 import type { TFunction } from 'i18next';
 import { useDeferredValue, useSyncExternalStore } from 'react';
@@ -45,6 +45,12 @@ export function Facts({ scene }: { scene: FigureScene }) {
   const curve = useDeferredValue(settled);
   if (!curve) return null;
   const [first, continuity] = factsOf(curve, railItem(scene), t);
+  const length = lengthOf(curve);
+  const poles = polesOf(curve).map(({ parameter }) => shownNumber(parameter, 3));
+  const extent =
+    length === undefined
+      ? t('figure.toInfinity', { count: poles.length, parameters: poles.join(', ') })
+      : t('figure.length', { length: shownNumber(length) });
   return (
     <p
       className="pointer-events-none absolute bottom-2.5 left-4 text-[12px] leading-[1.5] text-soft"
@@ -52,7 +58,7 @@ export function Facts({ scene }: { scene: FigureScene }) {
     >
       {first}
       <br />
-      {continuity} · {t('figure.length', { length: shownNumber(lengthOf(curve)) })}
+      {continuity} · {extent}
     </p>
   );
 }

@@ -11,4 +11,6 @@ export const construction = {
   entry: 'Level {{level}}, point {{index}}: x {{x}}, y {{y}}',
   weight: 'weight {{weight}}',
   given: 'A control point; it is given.',
+  atInfinity:
+    'A point of the construction lies at infinity at this parameter, since weights cancel. Look at another parameter.',
 };

@@ -13,6 +13,7 @@ export const facts = {
     shortKnotVector: 'Knots, without the first and the last',
     rational: 'Kind',
     weights: 'Weights',
+    poles: 'Poles',
     conic: 'Conic',
     closedness: 'Closed',
     length: 'Length',
@@ -25,6 +26,7 @@ export const facts = {
   words: {
     rational: 'rational',
     polynomial: 'polynomial',
+    noPoles: 'none, though a weight is zero or below',
     open: 'open',
     'ends-meet': 'ends meet, still open',
     closed: 'closed',

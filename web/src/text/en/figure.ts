@@ -18,6 +18,8 @@ export const figure = {
   gap: 'a gap at a knot',
   noKnots: 'one span, smooth throughout',
   length: 'length {{length}} mm',
+  toInfinity_one: 'runs to infinity at u = {{parameters}}',
+  toInfinity_other: 'runs to infinity at u = {{parameters}}',
   grid: 'grid {{size}} mm',
   zoomIn: 'Zoom in',
   zoomOut: 'Zoom out',

@@ -6,6 +6,7 @@ interface TrackTexts {
   readonly note: string;
   /** Instead, for a rational curve. */
   readonly note_rational?: string;
+  readonly note_signed?: string;
   /** Instead, where there is nothing to compare with. */
   readonly note_nothing?: string;
   readonly summary: string;
@@ -56,6 +57,7 @@ export const rail = {
     weights: {
       name: 'Weights',
       note: 'w(u), logarithmic',
+      note_signed: 'w(u), any sign',
       summary: 'Weight function from {{least}} to {{most}}',
     },
     radiusError: {

@@ -10,7 +10,10 @@ export const table = {
   weight: 'Weight',
   coordinate: '{{axis}} of {{point}}',
   weightOf: 'Weight of {{point}}',
-  notPositive: 'A weight must be above zero; {{text}} is not.',
+  notPositive: 'A weight must be above zero; {{text}} is not. Allow others below to set it.',
+  signedWeights: 'Allow weights of zero and below',
+  signedWeightsHelp:
+    'With one of them the curve may leave the hull of its points and run to infinity. Its poles are marked, and it is drawn in its pieces.',
   ofShape:
     'This curve was drawn as a shape; its points follow from the shape’s own numbers and can’t be typed here. Freeze it in the list of items to type them.',
   follows: 'This curve follows its source; its points can’t be typed.',
