@@ -12,6 +12,7 @@ import { shownNumber, superscript } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useTold } from '../text/told.js';
 import { gutter, railAxis } from './axis.js';
+import { markPlacer } from './markPlacer.js';
 import { isSameChange, outcomeOf, type KnotChange } from './knotChange.js';
 import { knotMarksOf, knotUnit, mayChangeKnots } from './knotMarks.js';
 import { RailReach } from './RailReach.js';
@@ -236,19 +237,15 @@ export function KnotMarks({ scene, width, height }: TrackMarksProps) {
   useLayoutEffect(() => {
     if (!curve) return undefined;
     const elements = [...group.current!.querySelectorAll<HTMLElement>('[data-knot]')];
+    const axis = railAxis(curve, width, parameterWindow);
+    const [start, end] = axis.domain;
+    const place = markPlacer(elements);
     return scene.addPainter(() => {
-      const axis = railAxis(curve, width, parameterWindow);
-      const [start, end] = axis.domain;
+      const held = pulled.current;
       marks.forEach(({ value }, index) => {
-        const element = elements[index]!;
-        const u = pulled.current?.index === index ? pulled.current.to : value;
-        const transform = `translateX(${axis(u).toFixed(2)}px)`;
-        // The one in the hand moves in a layer of its own, so that the others are not painted again.
-        const layer = pulled.current?.index === index ? 'transform' : '';
-        if (element.style.willChange !== layer) element.style.willChange = layer;
-        if (element.style.transform !== transform) element.style.transform = transform;
-        const visibility = u < start || u > end ? 'hidden' : '';
-        if (element.style.visibility !== visibility) element.style.visibility = visibility;
+        const isHeld = held?.index === index;
+        const u = isHeld ? held.to : value;
+        place(index, { x: axis(u), y: 0, isHidden: u < start || u > end, isHeld });
       });
     });
   });
