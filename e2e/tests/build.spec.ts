@@ -1,7 +1,7 @@
 import { domainOf, measureContinuity, pointAt, type Curve, type Point } from '@bogen/core/curve';
-import { curveOf, evaluateFigure, handlesOfItem } from '@bogen/core/figure';
+import { curveOf, evaluateFigure, handlesOfItem, jointsOf } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
-import { dragTo, expect, saved, signIn, test } from '../bogen.js';
+import { dragTo, expect, placeOf, saved, signIn, test } from '../bogen.js';
 import { violations } from '../violations.js';
 import { change, choose, click, figure, lastItem, newLesson, screenOf } from '../figure.js';
 
@@ -224,4 +224,63 @@ test('a knot of full multiplicity is locked at a continuity, and later drags kee
   if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/locked-knot.png' });
   await page.keyboard.press('Control+z');
   await expect.poll(curve).toEqual(before);
+});
+
+test('a joint with a shape is brought to G1 and locked: the curve follows the shape, and its own end stays', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'A joint with an arc');
+  await choose(page, /^Arc through three points/);
+  await click(page, [
+    [200, 10],
+    [190, 60],
+    [150, 90],
+  ]);
+  await page.getByRole('button', { name: 'Stop drawing' }).click();
+  await expect(page.locator('[data-draw-layer]')).toHaveCount(0);
+  const joint = async () => {
+    const document = await figure(page);
+    return jointsOf(document, evaluateFigure(document))[0];
+  };
+  const curve = async (): Promise<Curve> => {
+    const item = (await figure(page)).items.find(({ id }) => id === 'curve');
+    if (item?.kind !== 'curve') throw new Error('no curve');
+    return item.curve;
+  };
+  await expect.poll(async () => (await joint())?.measured.parametric).toBe(0);
+  const mark = page.locator('[data-joint]').first();
+  await mark.click();
+  // The arc can't move, so there is no choice of which curve does.
+  await expect(page.getByLabel('Which curve moves').locator('option')).toHaveCount(1);
+  await page.locator('[data-bring="G1"]').click();
+  await expect.poll(async () => (await joint())?.measured.geometric).toBeGreaterThanOrEqual(1);
+  await page.locator('[data-lock] select').selectOption('G1');
+  await page.keyboard.press('Escape');
+  await expect(page.locator('[data-joint][data-locked="G1"]')).toHaveCount(1);
+
+  await test.step('the shape leads', async () => {
+    const before = await curve();
+    // Its start lies under the curve's end; its other end turns it there.
+    await pullHandle(page, 'end', [120, 70]);
+    await expect.poll(async () => (await curve()).points.at(-2)).not.toEqual(before.points.at(-2));
+    expect((await joint())!.measured.geometric).toBeGreaterThanOrEqual(1);
+    if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/locked-shape.png' });
+    await page.keyboard.press('Control+z');
+    await expect.poll(curve).toEqual(before);
+  });
+
+  await test.step('its own end does not leave it, and the hand is told why', async () => {
+    const before = await curve();
+    const from = await placeOf(page, 'curve/P5');
+    // The arc's start lies there too, so it is asked which of both is meant.
+    await page.mouse.click(from.x, from.y);
+    await page.locator('[data-chooser]').getByRole('button', { name: /P5 of Curve/ }).click();
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move(from.x - 30, from.y - 40, { steps: 4 });
+    await expect(page.locator('[data-hand-words]')).toContainText('can’t follow');
+    await page.mouse.up();
+    expect(await curve()).toEqual(before);
+  });
 });

@@ -632,8 +632,13 @@ test('a weight below zero is opened explicitly: the curve goes the other way rou
   await lists.getByLabel('Degree').fill('2');
   await lists.getByLabel('Points, x and y in turn').fill('(60, 40) (100, 80) (140, 40)');
   await lists.getByLabel('Knots', { exact: true }).fill('0 0 0 1 1 1');
-  await lists.getByLabel(/^Weights/, { exact: false }).first().fill('1, -2, 1');
-  await expect(page.locator('[data-fault="weights"]')).toContainText('unless the curve allows weights of zero');
+  await lists
+    .getByLabel(/^Weights/, { exact: false })
+    .first()
+    .fill('1, -2, 1');
+  await expect(page.locator('[data-fault="weights"]')).toContainText(
+    'unless the curve allows weights of zero',
+  );
   await lists.getByLabel('Allow weights of zero and below').check();
   await expect(state).toHaveAttribute('data-lists-state', 'ready');
   await lists.getByRole('button', { name: 'Set curve' }).click();

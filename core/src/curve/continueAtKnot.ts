@@ -4,9 +4,17 @@ import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { insertKnot } from './insertKnot.js';
 import { joinCurves } from './join.js';
-import { distinctKnots, domainOf, isClamped, multiplicityAt } from './knotVector.js';
+import { distinctKnots, domainOf, isClamped, multiplicityAt, relativeKnotTolerance } from './knotVector.js';
 import { matchCurve, type JointContinuity } from './match.js';
-import { knotsOfOnePeriod, periodOf, wrapParameter } from './periodic.js';
+import {
+  distinctPointCount,
+  knotsOfOnePeriod,
+  periodOf,
+  unrolledKnot,
+  wrapIndex,
+  wrapParameter,
+  wrapped,
+} from './periodic.js';
 import { removableTimes, removeKnot } from './removeKnot.js';
 import { mapDomain } from './reparametrise.js';
 import { splitCurve } from './split.js';
@@ -49,11 +57,10 @@ export function continueAtKnot(curve: Curve, u: number, continuity: JointContinu
 }
 
 /**
- * An open curve with a continuity at a knot of full multiplicity, kept in its own space: knots and weights stay, and the
+ * A curve with a continuity at a knot of full multiplicity, kept in its own space: knots and weights stay, and the
  * first control points on one side of the knot move as `matchCurve` moves them.
  * @param moves the side on which points move
- * @throws CurveError `knot` where no such knot lies there, `unsupported` for a periodic curve or unclamped ends, and those of
- * `matchCurve`
+ * @throws CurveError `knot` where no such knot lies there, `unsupported` for unclamped ends, and those of `matchCurve`
  */
 export function keepContinuityAtKnot(
   curve: Curve,
@@ -62,7 +69,8 @@ export function keepContinuityAtKnot(
   moves: 'before' | 'after',
 ): Curve {
   const { degree, knots } = curve;
-  if (curve.periodic || !isClamped(knots, degree)) {
+  if (curve.periodic) return keepOnPeriodic(curve, u, continuity, moves);
+  if (!isClamped(knots, degree)) {
     throw new CurveError('unsupported', told('lockedKnotOfClamped'));
   }
   if (multiplicityAt(curve, u) !== degree)
@@ -73,6 +81,45 @@ export function keepContinuityAtKnot(
       ? [before, matchCurve(after, before, continuity, 'start', 'end').curve]
       : [matchCurve(before, after, continuity, 'end', 'start').curve, after];
   return { ...curve, points: [...first.points, ...second.points.slice(1)] };
+}
+
+/**
+ * The same on a periodic curve: cut at the knot, where a control point lies, it is a clamped curve with the same points,
+ * whose end is kept on with its start.
+ */
+function keepOnPeriodic(
+  curve: Curve,
+  u: number,
+  continuity: JointContinuity,
+  moves: 'before' | 'after',
+): Curve {
+  const { degree, knots, points, weights } = curve;
+  const near = relativeKnotTolerance * periodOf(curve);
+  const last = knots.findLastIndex((value, index) => Math.abs(value - u) <= near && index < points.length);
+  const isFull = last >= degree && Math.abs(unrolledKnot(curve, last - degree + 1) - u) <= near;
+  if (!isFull) throw new CurveError('knot', told('noKnotInside', { knot: u }), { value: u });
+  const count = distinctPointCount(curve);
+  // The control point on the knot, and then once around to it again.
+  const first = last - degree;
+  const places = Array.from({ length: count + 1 }, (_, k) => wrapIndex(first + k, count));
+  const cut: Curve = {
+    degree,
+    knots: [
+      unrolledKnot(curve, last),
+      ...Array.from({ length: count + degree }, (_, k) => unrolledKnot(curve, first + 1 + k)),
+      unrolledKnot(curve, first + count + degree),
+    ],
+    points: places.map((index) => points[index]!),
+    ...(weights && { weights: places.map((index) => weights[index]!) }),
+  };
+  const kept =
+    moves === 'after'
+      ? matchCurve(cut, cut, continuity, 'start', 'end').curve
+      : matchCurve(cut, cut, continuity, 'end', 'start').curve;
+  const changed = points.slice(0, count);
+  // Of the point on the knot both ends are the same one.
+  for (let k = 1; k < count; k++) changed[places[k]!] = kept.points[k]!;
+  return { ...curve, points: wrapped(changed, degree) };
 }
 
 /** A periodic curve is opened at the knot that is farthest from this one, continued, and closed again where it started. */

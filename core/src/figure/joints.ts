@@ -104,13 +104,16 @@ export interface Lock {
   readonly continuity: JointContinuity;
 }
 
-/** The locks of a figure whose curves are both there and given by their points. */
+/**
+ * The locks of a figure whose curves are both there. The first of each is given by its points; the second can be a shape
+ * or a linked curve, which the first then follows.
+ */
 export function locksOf(document: FigureDocument): Lock[] {
-  const given = new Set(document.items.flatMap(({ id, kind }) => (kind === 'curve' ? [id] : [])));
+  const there = new Set(document.items.flatMap((item) => (isCurveItem(item) ? [item.id] : [])));
   return document.items.flatMap((item) =>
     item.kind === 'curve' && item.lockedJoints
       ? item.lockedJoints
-          .filter((lock) => given.has(lock.to))
+          .filter((lock) => there.has(lock.to))
           .map(({ end, to, toEnd, continuity }) => ({
             first: { item: item.id, end },
             second: { item: to, end: toEnd },

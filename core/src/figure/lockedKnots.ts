@@ -2,8 +2,9 @@ import { keepContinuityAtKnot } from '../curve/continueAtKnot.js';
 import { measureContinuity } from '../curve/continuity.js';
 import type { Curve } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
-import { domainOf, multiplicityAt, relativeKnotTolerance } from '../curve/knotVector.js';
+import { domainOf, isClamped, multiplicityAt, relativeKnotTolerance } from '../curve/knotVector.js';
 import type { JointContinuity } from '../curve/match.js';
+import { distinctPointCount } from '../curve/periodic.js';
 import { CommandError } from '../history/history.js';
 import { told } from '../told/told.js';
 import type { FigureCommand } from './command/commands.js';
@@ -18,13 +19,17 @@ export interface LockedKnot {
 /** The locked knots of a curve that are still there at full multiplicity, ascending. */
 export function lockedKnotsOf({ curve, lockedKnots }: CurveItem): LockedKnot[] {
   return (lockedKnots ?? [])
-    .filter(({ knot }) => !curve.periodic && multiplicityAt(curve, knot) === curve.degree)
+    .filter(({ knot }) => canLockKnot(curve, knot))
     .toSorted((a, b) => a.knot - b.knot);
 }
 
-/** Whether a knot of a curve can be locked: inside an open curve, at full multiplicity. Elsewhere its knots keep it smooth. */
+/**
+ * Whether a knot of a curve can be locked: at full multiplicity, inside an open curve with clamped ends or anywhere on a
+ * periodic one. Elsewhere its knots keep it smooth.
+ */
 export function canLockKnot(curve: Curve, knot: number): boolean {
-  return !curve.periodic && multiplicityAt(curve, knot) === curve.degree;
+  if (multiplicityAt(curve, knot) !== curve.degree) return false;
+  return curve.periodic === true || isClamped(curve.knots, curve.degree);
 }
 
 /** The command that locks a knot at a continuity, or lets it go again with `null`. */
@@ -60,14 +65,25 @@ export function keepingLockedKnots(item: CurveItem, before: Curve): Curve {
   const locks = lockedKnotsOf(item);
   let curve = item.curve;
   if (locks.every((lock) => isKept(curve, lock))) return curve;
-  const last = item.curve.points.findLastIndex(
-    (point, k) => !before.points[k] || point.some((value, axis) => value !== before.points[k]![axis]),
-  );
+  const count = distinctPointCount(curve);
+  const last = item.curve.points
+    .slice(0, count)
+    .findLastIndex(
+      (point, k) => !before.points[k] || point.some((value, axis) => value !== before.points[k]![axis]),
+    );
   /** The control point on a knot of full multiplicity. */
   const pointAt = ({ knot }: LockedKnot): number =>
-    curve.knots.findLastIndex((value) => value <= knot + nearKnot(curve)) - curve.degree;
-  const right = locks.filter((lock) => pointAt(lock) >= last);
-  const left = locks.filter((lock) => pointAt(lock) < last).toReversed();
+    (curve.knots.findLastIndex((value) => value <= knot + nearKnot(curve)) - curve.degree) % count;
+  /** How many points it lies after what was pulled; before it on a curve that is open, and on the nearer side else. */
+  const after = (lock: LockedKnot): number => {
+    const away = pointAt(lock) - last;
+    if (!curve.periodic) return away;
+    const round = ((away % count) + count) % count;
+    return round <= count / 2 ? round : round - count;
+  };
+  const byDistance = locks.toSorted((a, b) => Math.abs(after(a)) - Math.abs(after(b)));
+  const right = byDistance.filter((lock) => after(lock) >= 0);
+  const left = byDistance.filter((lock) => after(lock) < 0);
   for (const [list, moves] of [
     [right, 'after'],
     [left, 'before'],

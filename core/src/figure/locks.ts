@@ -1,13 +1,15 @@
-import { measureJoint } from '../curve/continuity.js';
+import { measureJoint, type MeasuredContinuity } from '../curve/continuity.js';
 import type { Curve } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
-import { matchCurve, type JointContinuity } from '../curve/match.js';
+import { matchCurve, type CurveEnd, type JointContinuity } from '../curve/match.js';
 import { reverseCurve } from '../curve/reparametrise.js';
+import { distinctPointCount } from '../curve/periodic.js';
 import { CommandError } from '../history/history.js';
 import { told } from '../told/told.js';
 import { applyFigureCommand, singleCommands } from './applyCommand.js';
 import type { FigureCommand, SingleFigureCommand } from './command/commands.js';
 import { hasLocks, itemOf, type CurveItem, type FigureDocument } from './document.js';
+import { curveOf, evaluateFigure, type Evaluation } from './evaluate.js';
 import { keepingLockedKnots } from './lockedKnots.js';
 import { lockBetween, locksOf, runningInto, type EndOfCurve, type Lock } from './joints.js';
 
@@ -20,9 +22,13 @@ export function lockJoint(
 ): FigureCommand {
   const known = lockBetween(document, first, second);
   // What is locked already stays with the curve that carries it.
-  const [own, other] = known ? [known.first, known.second] : [first, second];
+  const isGiven = ({ item: id }: EndOfCurve): boolean => itemOf(document, id)?.kind === 'curve';
+  const [own, other] = known
+    ? [known.first, known.second]
+    : isGiven(first)
+      ? [first, second]
+      : [second, first];
   const item = givenItem(document, own.item);
-  givenItem(document, other.item);
   const others = (item.lockedJoints ?? []).filter(
     ({ end, to, toEnd }) => !(end === own.end && to === other.item && toEnd === other.end),
   );
@@ -50,6 +56,11 @@ export function keepingLocks(document: FigureDocument, command: FigureCommand): 
   const locks = locksOf(document);
   if (locks.length === 0 && !hasLocks(document)) return command;
   let after = applyFigureCommand(document, command).document;
+  // What is drawn as a shape or linked has its curve from an evaluation.
+  const madeIds = [...new Set(locks.map(({ second }) => second.item))].filter(
+    (id) => itemOf(document, id)?.kind !== 'curve',
+  );
+  const before = madeIds.length > 0 ? evaluated(document) : undefined;
   const commands: SingleFigureCommand[] = [];
   /** What a curve that was changed asks of itself at its locked knots. */
   const keepKnots = (id: string, before: Curve | undefined): void => {
@@ -62,30 +73,46 @@ export function keepingLocks(document: FigureDocument, command: FigureCommand): 
     for (const single of follows) after = applyFigureCommand(after, single).document;
   };
   const followed = new Set<string>();
-  const changed = after.items
+  const given = after.items
     .filter((item) => item.kind === 'curve' && curveBefore(document, item.id) !== item.curve)
     .map(({ id }) => id);
+  for (const id of given) keepKnots(id, curveBefore(document, id));
+  const made = before
+    ? madeIds.filter((id) => curveOf(evaluateFigure(after, before), id) !== curveOf(before, id))
+    : [];
+  const changed = [...given, ...made];
   const settled = new Set(changed);
-  for (const id of changed) keepKnots(id, curveBefore(document, id));
+  const curveIn = (id: string): Curve | undefined => {
+    const item = itemOf(after, id);
+    return item?.kind === 'curve' ? item.curve : curveOf(evaluateFigure(after, before), id);
+  };
   for (let leader = changed.shift(); leader !== undefined; leader = changed.shift()) {
     for (const lock of locksOf(after).filter(({ first, second }) =>
       [first.item, second.item].includes(leader!),
     )) {
-      if (isKept(after, lock)) continue;
-      const [led, target] =
-        lock.first.item === leader ? [lock.second, lock.first] : [lock.first, lock.second];
+      const [own, other] = [curveIn(lock.first.item), curveIn(lock.second.item)];
+      // A linked curve that can't be computed asks for nothing.
+      if (!own || !other || isKept(lock, own, other)) continue;
+      const isMade = madeIds.includes(lock.second.item);
+      const led: EndOfCurve = isMade || lock.second.item === leader ? lock.first : lock.second;
       const item = itemOf(after, led.item) as CurveItem;
+      if (isMade && leader === led.item && !meetsStill(lock, own, other)) {
+        throw new CommandError(told('lockOnMade', { name: itemOf(after, lock.second.item)!.name }));
+      }
+      // What was pulled itself is put right as long as its end stays, where the other can't follow.
+      const putsItselfRight = isMade && leader === led.item;
       if (item.locked || item.faint) throw new CommandError(told('lockOnFixed', { name: item.name }));
       // What was moved itself, or has followed already, would be torn between two.
-      if (followed.has(led.item) || settled.has(led.item)) {
+      if (!putsItselfRight && (followed.has(led.item) || settled.has(led.item))) {
         throw new CommandError(told('locksContradict', { name: item.name }));
       }
       followed.add(led.item);
-      const follows = following(item, matched(after, led, target, lock.continuity));
+      const [stays, end] = led === lock.first ? [other, lock.second.end] : [own, lock.first.end];
+      const follows = following(item, matched(item, led.end, stays, end, lock.continuity));
       commands.push(...follows);
       for (const single of follows) after = applyFigureCommand(after, single).document;
       keepKnots(led.item, item.curve);
-      changed.push(led.item);
+      if (!putsItselfRight) changed.push(led.item);
     }
   }
   return commands.length === 0
@@ -98,24 +125,43 @@ const curveBefore = (document: FigureDocument, id: string): Curve | undefined =>
   return item?.kind === 'curve' ? item.curve : undefined;
 };
 
-/** Whether the curves of a lock still have its continuity. */
-function isKept(document: FigureDocument, { first, second, continuity }: Lock): boolean {
-  const [a, b] = [givenItem(document, first.item).curve, givenItem(document, second.item).curve];
-  const measured = measureJoint(runningInto(a, first.end), second.end === 'start' ? b : reverseCurve(b));
-  const order = Number(continuity[1]);
-  return (continuity.startsWith('C') ? measured.parametric : measured.geometric) >= order;
+const known = new WeakMap<FigureDocument, Evaluation>();
+
+/** What a figure comes to; while something is pulled it is asked again and again what it was before. */
+function evaluated(document: FigureDocument): Evaluation {
+  let evaluation = known.get(document);
+  if (!evaluation) {
+    evaluation = evaluateFigure(document);
+    known.set(document, evaluation);
+  }
+  return evaluation;
 }
 
+/** What is measured at a lock. */
+function measuredAt({ first, second }: Lock, own: Curve, other: Curve): MeasuredContinuity {
+  return measureJoint(runningInto(own, first.end), second.end === 'start' ? other : reverseCurve(other));
+}
+
+/** Whether the curves of a lock still have its continuity. */
+function isKept(lock: Lock, own: Curve, other: Curve): boolean {
+  const measured = measuredAt(lock, own, other);
+  const { continuity } = lock;
+  return (continuity.startsWith('C') ? measured.parametric : measured.geometric) >= Number(continuity[1]);
+}
+
+/** Whether the curves of a lock still meet. */
+const meetsStill = (lock: Lock, own: Curve, other: Curve): boolean =>
+  measuredAt(lock, own, other).parametric >= 0;
+
 function matched(
-  document: FigureDocument,
-  led: EndOfCurve,
-  target: EndOfCurve,
+  item: CurveItem,
+  end: CurveEnd,
+  other: Curve,
+  otherEnd: CurveEnd,
   continuity: JointContinuity,
 ): Curve {
-  const item = givenItem(document, led.item);
   try {
-    const other = givenItem(document, target.item).curve;
-    return matchCurve(item.curve, other, continuity, led.end, target.end).curve;
+    return matchCurve(item.curve, other, continuity, end, otherEnd).curve;
   } catch (error) {
     if (!(error instanceof CurveError)) throw error;
     throw new CommandError(told('lockCantBeKept', { name: item.name, continuity, reason: error.told }));
@@ -128,9 +174,12 @@ function following(item: CurveItem, curve: Curve): SingleFigureCommand[] {
   const isSameSpace =
     points.length === curve.points.length && knots.every((knot, index) => knot === curve.knots[index]);
   if (!isSameSpace) return [{ name: 'setCurve', item: item.id, curve }];
-  return curve.points.flatMap((to, index): SingleFigureCommand[] =>
-    to.every((value, axis) => value === points[index]![axis])
-      ? []
-      : [{ name: 'moveControlPoint', item: item.id, index, to }],
-  );
+  // The repeated points of a periodic curve go with its first.
+  return curve.points
+    .slice(0, distinctPointCount(curve))
+    .flatMap((to, index): SingleFigureCommand[] =>
+      to.every((value, axis) => value === points[index]![axis])
+        ? []
+        : [{ name: 'moveControlPoint', item: item.id, index, to }],
+    );
 }

@@ -11,10 +11,12 @@ export const documentSentences = {
   notAPicture: '{{name}} is not a picture and has no {{attribute}}.',
   notAFaintCopy: '{{name}} follows something else and can’t be a faint copy.',
   lockOfGivenOnly:
-    '{{name}} is not given by its own points; only a joint of two curves with points of their own can be locked.',
+    '{{name}} is not given by its own points; a joint can be locked where one of its curves has points of its own.',
   startHere: 'The curve can’t start here.',
   lockOnFixed:
     '{{name}} would have to follow at the locked joint, but the curve itself is locked; unlock it under Items.',
+  lockOnMade:
+    'The joint is locked, and {{name}} can’t follow: it is drawn as a shape or linked. Unlock the joint first.',
   lockOnFixedPoint: 'A locked joint would have to move a fixed point with this one.',
   knotLockCantBeKept:
     '{{name}} is locked at {{continuity}} at u = {{knot}}, which can’t be kept here: {{reason}}',

@@ -5,6 +5,7 @@ import {
   canLockKnot,
   chainThrough,
   clampEnds,
+  distinctPointCount,
   curveOf,
   emptyFigure,
   evaluateFigure,
@@ -16,12 +17,15 @@ import {
   keepingLocks,
   lockJoint,
   lockKnot,
+  lockedKnotsOf,
   locksOf,
   measureContinuity,
+  periodicKnotVector,
   piecesOf,
   putTogether,
   replaceChain,
   takeApart,
+  validateCurve,
   type Curve,
   type CurveItem,
   type FigureCommand,
@@ -208,6 +212,84 @@ describe('locked joints', () => {
   });
 });
 
+describe('a joint with a shape or a linked curve', () => {
+  /** An arc that ends at (100, 0), upwards, and a cubic that goes on from there. */
+  const document: FigureDocument = {
+    ...emptyFigure(),
+    items: [
+      {
+        id: 'waist',
+        name: 'Waist',
+        kind: 'curve',
+        curve: {
+          ...waist,
+          points: [
+            [100, 0],
+            [100, 20],
+            [110, 60],
+            [150, 70],
+            [170, 40],
+            [180, 30],
+          ],
+        },
+      },
+      {
+        id: 'arc',
+        name: 'Arc',
+        kind: 'shape',
+        shape: { kind: 'arcBulge', start: [0, 0], end: [100, 0], bulge: 1 },
+      },
+      {
+        id: 'image',
+        name: 'Image',
+        kind: 'built',
+        operation: { name: 'copy', source: 'arc', offset: [0, 0] },
+      },
+    ],
+  };
+  const ends = [
+    { item: 'waist', end: 'start' },
+    { item: 'arc', end: 'end' },
+  ] as const;
+  const locked = run(document, lockJoint(document, ends[1], ends[0], 'G1'));
+  const measuredIn = (of: FigureDocument) =>
+    joints(of).find(({ first, second }) => [first.item, second.item].sort().join() === 'arc,waist')?.measured;
+
+  it('is locked on the side of the curve with points of its own', () => {
+    expect(item(locked, 'waist').lockedJoints).toEqual([
+      { end: 'start', to: 'arc', toEnd: 'end', continuity: 'G1' },
+    ]);
+    expect(() => lockJoint(document, ends[1], { item: 'image', end: 'end' }, 'G1')).toThrow(
+      /points of its own/,
+    );
+  });
+
+  it('is followed when the shape changes, as one step', () => {
+    const pull = { name: 'moveHandle', item: 'arc', key: 'end', to: [90, -20] } as const;
+    const { document: after, inverse } = applyFigureCommand(locked, keepingLocks(locked, pull));
+    expect(item(after, 'waist').curve.points[0]).toEqual([90, -20]);
+    expect(measuredIn(after)!.geometric).toBeGreaterThanOrEqual(1);
+    expect(applyFigureCommand(after, inverse).document).toEqual(locked);
+  });
+
+  it('lets the curve be pulled along the tangent, puts it right, and says why its end stays', () => {
+    const aside = { name: 'moveControlPoint', item: 'waist', index: 1, to: [104, 35] } as const;
+    const after = run(locked, keepingLocks(locked, aside));
+    expect(measuredIn(after)!.geometric).toBeGreaterThanOrEqual(1);
+    expect(item(after, 'waist').curve.points[1]![1]).toBeGreaterThan(25);
+    const away = { name: 'moveControlPoint', item: 'waist', index: 0, to: [104, 35] } as const;
+    expect(() => keepingLocks(locked, away)).toThrow(/Arc can’t follow/);
+  });
+
+  it('is kept with a linked curve while its source moves', () => {
+    const own = [ends[0], { item: 'image', end: 'end' }] as const;
+    const linked = run(document, lockJoint(document, ...own, 'G1'));
+    const pull = { name: 'moveHandle', item: 'arc', key: 'end', to: [90, -20] } as const;
+    const after = run(linked, keepingLocks(linked, pull));
+    expect(item(after, 'waist').curve.points[0]).toEqual([90, -20]);
+  });
+});
+
 describe('locked knots', () => {
   /** Three cubic pieces in one curve, with triple knots at 1 and 2. */
   const pieces: Curve = {
@@ -285,6 +367,58 @@ describe('locked knots', () => {
     expect(hasLocks(free)).toBe(false);
     const move = { name: 'moveControlPoint', item: 'waist', index: 2, to: [20, 10] } as const;
     expect(orders(run(free, keepingLocks(free, move)))[0]).toBe(0);
+  });
+
+  it('go along with their knot on the rail, and come back with it', () => {
+    const document = lockedAt('G1', [1, 2]);
+    const move = { name: 'moveKnot', item: 'waist', knot: 1, to: 1.4 } as const;
+    const { document: after, inverse } = applyFigureCommand(document, keepingLocks(document, move));
+    expect(lockedKnotsOf(after.items[0] as CurveItem).map(({ knot }) => knot)).toEqual([1.4, 2]);
+    expect(Math.min(...orders(after))).toBeGreaterThanOrEqual(1);
+    expect(applyFigureCommand(after, inverse).document).toEqual(document);
+    // With only a part of it, or onto another knot, there is nothing to keep there.
+    const part = run(document, { ...move, times: 1 });
+    expect(lockedKnotsOf(part.items[0] as CurveItem).map(({ knot }) => knot)).toEqual([2]);
+  });
+
+  it('are kept on a closed curve too, at its seam and elsewhere', () => {
+    // Twelve points run round, with triple knots at 0 and at 4.
+    const knots = [0, 1, 2, 3, 4, 5, 6, 7].map((value) => ({ value, multiplicity: value % 4 === 0 ? 3 : 1 }));
+    const round = Array.from({ length: 12 }, (_, k) => [
+      50 * Math.cos((k * Math.PI) / 6),
+      40 * Math.sin((k * Math.PI) / 6),
+    ]);
+    const closed: Curve = {
+      degree: 3,
+      knots: periodicKnotVector(knots, 8, 3),
+      points: [...round, ...round.slice(0, 3)],
+      periodic: true,
+    };
+    for (const continuity of ['G1', 'G2', 'C1', 'C2'] as const) {
+      let document = figureOf(closed);
+      const own = (): CurveItem => document.items[0] as CurveItem;
+      for (const knot of [0, 4]) {
+        expect(canLockKnot(own().curve, knot)).toBe(true);
+        const curve = keepContinuityAtKnot(own().curve, knot, continuity, 'after');
+        document = run(document, { name: 'setCurve', item: 'waist', curve });
+        document = run(document, lockKnot(own(), knot, continuity));
+      }
+      for (let index = 0; index < distinctPointCount(closed); index++) {
+        const [x, y] = curveIn(document).points[index]!;
+        const move = { name: 'moveControlPoint', item: 'waist', index, to: [x! + 2, y! - 3] } as const;
+        const command = keepingLocks(document, move);
+        const { document: after, inverse } = applyFigureCommand(document, command);
+        validateCurve(curveIn(after));
+        for (const knot of [0, 4]) {
+          const [measured] = measureContinuity(curveIn(after), undefined, (value) => value === knot);
+          expect(measured![continuity.startsWith('C') ? 'parametric' : 'geometric']).toBeGreaterThanOrEqual(
+            Number(continuity[1]),
+          );
+        }
+        expect(curveIn(after).knots).toEqual(closed.knots);
+        expect(applyFigureCommand(after, inverse).document).toEqual(document);
+      }
+    }
   });
 
   it('are refused where the curve can’t keep them, with the reason', () => {

@@ -1,5 +1,11 @@
-import { offeredOperations, type BuiltItem, type OfferedOperation, type Operation } from '@bogen/core/figure';
-import { useState, useSyncExternalStore } from 'react';
+import {
+  itemOf,
+  offeredOperations,
+  type BuiltItem,
+  type OfferedOperation,
+  type Operation,
+} from '@bogen/core/figure';
+import { useRef, useState, useSyncExternalStore } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';
 import { ProblemText } from '../../ui/ProblemText.js';
@@ -10,17 +16,24 @@ import { OperationFields, type Arguments } from '../change/OperationFields.js';
 export function OperationOfItem({ scene, item }: { scene: FigureScene; item: BuiltItem }) {
   const { t } = useTranslation();
   const [refused, setRefused] = useState<unknown>(null);
-  const document = useSyncExternalStore(scene.onRest, () => scene.document);
+  useSyncExternalStore(scene.onRest, () => scene.document);
+  const queue = useRef(Promise.resolve());
   const { name, source: _, ...values } = item.operation as Operation & { readonly source?: string };
   if (!isOffered(name)) return null;
-  const set = async (key: string, value: unknown): Promise<void> => {
-    const operation = { ...item.operation, [key]: value } as Operation;
-    const preview = await heavy.preview(document, operation);
-    setRefused(
-      preview.status === 'failed'
-        ? preview.reason
-        : scene.attempt('do', { name: 'setOperation', item: item.id, operation }),
-    );
+  // One after the other: what is set while another is still tried is about what that came to.
+  const set = (key: string, value: unknown): void => {
+    const step = async (): Promise<void> => {
+      const now = itemOf(scene.document, item.id);
+      if (now?.kind !== 'built') return;
+      const operation = { ...now.operation, [key]: value } as Operation;
+      const preview = await heavy.preview(scene.document, operation);
+      setRefused(
+        preview.status === 'failed'
+          ? preview.reason
+          : scene.attempt('do', { name: 'setOperation', item: item.id, operation }),
+      );
+    };
+    queue.current = queue.current.then(step).catch(setRefused);
   };
   return (
     <section data-operation-of={name}>
@@ -30,7 +43,7 @@ export function OperationOfItem({ scene, item }: { scene: FigureScene; item: Bui
       <OperationFields
         name={name}
         values={values as Arguments}
-        onSet={(key, value) => void set(key, value)}
+        onSet={set}
         scene={scene}
         item={item}
         of={'source' in item.operation ? item.operation.source : item.id}

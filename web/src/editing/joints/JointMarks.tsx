@@ -40,6 +40,10 @@ export function JointMarks({
     const elements = [...group.current!.querySelectorAll<HTMLElement>('[data-joint]')];
     if (elements.length === 0) return undefined;
     return scene.addPainter(() => {
+      const isOfHidden = (key: string): boolean =>
+        itemsOfPlace(places.find((place) => place.key === key)).some(
+          (id) => itemOf(scene.document, id)?.hidden,
+        );
       const now = new Map(markedPlaces(scene).map((place) => [place.key, place]));
       for (const element of elements) {
         const place = now.get(element.dataset['joint']!);
@@ -47,6 +51,9 @@ export function JointMarks({
         const words = place ? shortContinuity(place.measured) : '–';
         const text = element.querySelector('span')!;
         if (text.textContent !== words) text.textContent = words;
+        // With a curve that is not seen, as while it is shown taken apart, its marks are not either.
+        const display = !place && isOfHidden(element.dataset['joint']!) ? 'none' : '';
+        if (element.style.display !== display) element.style.display = display;
         if (!place) continue;
         const [x, y] = projection.toScreen(place.at);
         const transform = `translate(${(x + aside.x).toFixed(1)}px, ${(y + aside.y).toFixed(1)}px)`;
@@ -100,6 +107,10 @@ export function JointMarks({
     </div>
   );
 }
+
+/** The items of the curves that a place is about. */
+const itemsOfPlace = (place: MarkedPlace | undefined): readonly string[] =>
+  !place ? [] : place.kind === 'knot' ? [place.item] : [place.joint.first.item, place.joint.second.item];
 
 /** The marked places when nothing moves; another list only when something changed. */
 function useRest(scene: FigureScene): readonly MarkedPlace[] {

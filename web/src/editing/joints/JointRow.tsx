@@ -31,11 +31,18 @@ export function JointRow({ scene, place }: { scene: FigureScene; place: MarkedPl
   // What would be shown is about the figure at rest, and not about its own preview.
   const document = useSyncExternalStore(scene.onRest, () => scene.restingDocument());
   const isGiven = (id: string): boolean => itemOf(document, id)?.kind === 'curve';
-  const of = placeOf(place, swapped);
-  const changeable = of.kind === 'knot' ? isGiven(of.item) : isGiven(of.moves.item) && isGiven(of.stays.item);
+  // Only a curve with points of its own can be the one that moves.
+  const movable =
+    place.kind === 'joint'
+      ? [place.joint.second.item, place.joint.first.item].filter(isGiven)
+      : [place.item].filter(isGiven);
+  const changeable = movable.length > 0;
+  const isSwapped =
+    place.kind === 'joint' && (movable.length === 2 ? swapped : movable[0] === place.joint.first.item);
+  const of = placeOf(place, isSwapped);
   const changes = useMemo(
     () => (changeable ? jointChanges(document, of) : []),
-    [document, changeable, swapped],
+    [document, changeable, isSwapped],
   );
 
   const show = (change: JointChange | null): void => {
@@ -101,7 +108,7 @@ export function JointRow({ scene, place }: { scene: FigureScene; place: MarkedPl
             <Choice
               label={t('joints.moved')}
               value={of.moves.item}
-              choices={[place.joint.second.item, place.joint.first.item]}
+              choices={movable}
               name={(id) => nameOf(document, id)}
               onChange={(id) => setSwapped(id === place.joint.first.item)}
             />

@@ -7,13 +7,14 @@ import {
   type Point,
 } from '@bogen/core/curve';
 import {
-  itemOf,
+  curveOf,
   operations,
   type EndOfCurve,
   type FigureCommand,
   type FigureDocument,
 } from '@bogen/core/figure';
 import type { Told } from '@bogen/core/lesson';
+import { evaluationOf } from '../../figure/geometry/geometry.js';
 
 /** A joint of two curves, or a knot of one, that can be brought to a continuity. */
 export type Place =
@@ -53,10 +54,10 @@ export function jointChanges(document: FigureDocument, place: Place): readonly J
   });
 }
 
-function given(document: FigureDocument, id: string): Curve {
-  const item = itemOf(document, id);
-  if (item?.kind !== 'curve') throw new Error(`${id} is not given by its points`);
-  return item.curve;
+function curveIn(document: FigureDocument, id: string): Curve {
+  const curve = curveOf(evaluationOf(document), id);
+  if (!curve) throw new Error(`${id} has no curve`);
+  return curve;
 }
 
 function atJoint(
@@ -64,8 +65,8 @@ function atJoint(
   { moves: { item, end }, stays }: Place & { kind: 'joint' },
   continuity: JointContinuity,
 ): JointOutcome {
-  const before = given(document, item);
-  const { curve } = matchCurve(before, given(document, stays.item), continuity, end, stays.end);
+  const before = curveIn(document, item);
+  const { curve } = matchCurve(before, curveIn(document, stays.item), continuity, end, stays.end);
   return { continuity, command: { name: 'setCurve', item, curve }, ...movesBetween(before, curve) };
 }
 
@@ -74,7 +75,7 @@ function atKnot(
   { item, knot }: Place & { kind: 'knot' },
   continuity: JointContinuity,
 ): JointOutcome {
-  const before = given(document, item);
+  const before = curveIn(document, item);
   const args = { parameter: knot, continuity };
   const { curve, measure } = operations.continuityAtKnot.run([{ kind: 'curve', curve: before }], args);
   const operation = { name: 'continuityAtKnot', source: item, ...args } as const;

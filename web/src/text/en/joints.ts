@@ -16,7 +16,7 @@ export const joints = {
   lock: 'Keep it when curves change',
   unlocked: 'not locked',
   lockHelp: 'Later changes of either curve keep this continuity: the other one follows.',
-  onlyGiven: 'A joint can be changed and locked where both curves have points of their own.',
+  onlyGiven: 'A joint can be changed and locked where one of its curves has points of its own.',
   angle: 'tangents differ by',
   speeds: 'speeds differ by',
   curvatures: 'curvatures differ by',
