@@ -275,7 +275,10 @@ test('a joint with a shape is brought to G1 and locked: the curve follows the sh
     const from = await placeOf(page, 'curve/P5');
     // The arc's start lies there too, so it is asked which of both is meant.
     await page.mouse.click(from.x, from.y);
-    await page.locator('[data-chooser]').getByRole('button', { name: /P5 of Curve/ }).click();
+    await page
+      .locator('[data-chooser]')
+      .getByRole('button', { name: /P5 of Curve/ })
+      .click();
     await page.mouse.move(from.x, from.y);
     await page.mouse.down();
     await page.mouse.move(from.x - 30, from.y - 40, { steps: 4 });

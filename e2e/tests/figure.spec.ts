@@ -13,6 +13,7 @@ import {
   curveOfShape,
   evaluateFigure,
   mapPlace,
+  operations,
   rotation,
   scaling,
 } from '@bogen/core/figure';
@@ -28,6 +29,9 @@ const firstPoints: readonly Point[] = [
   [175, 60],
   [200, 10],
 ];
+
+const curveOfFirst = async (page: Page): Promise<Curve> =>
+  curveOf(evaluateFigure(await figure(page)), 'curve')!;
 
 async function pointsOf(page: Page, id = 'curve'): Promise<readonly Point[]> {
   return curveOf(evaluateFigure(await figure(page)), id)!.points;
@@ -156,6 +160,44 @@ test('points on one place are asked for by name, then the chosen one moves', asy
   await page.keyboard.press('Escape');
   await expect(chooser).toHaveCount(0);
   expect((await pointsOf(page))[4]).toEqual(firstPoints[4]);
+});
+
+test('a control point is deleted by hand: its menu says what that costs and shows it, and so does the Delete key', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'A point less');
+  const before = await curveOfFirst(page);
+  const { curve: without, deviation } = operations.removePoint.run([{ kind: 'curve', curve: before }], {
+    index: 2,
+  });
+  const row = page.getByRole('menuitem', { name: /^Delete this point/ });
+  await page.locator('[data-grip="curve/controlPoints/2"]').click({ button: 'right' });
+  // The deviation that is told is not below the true one.
+  await expect(row).toContainText('mm off');
+  const told = Number(/([\d.]+) mm/.exec((await row.textContent())!)![1]);
+  expect(told).toBeGreaterThan(0.999 * deviation!.distance);
+  expect(told).toBeLessThan(1.01 * deviation!.distance);
+  await row.hover();
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/point-less.png' });
+  await row.click();
+  await expect.poll(async () => (await pointsOf(page)).length).toBe(5);
+  expect((await curveOfFirst(page)).points).toEqual(without.points);
+  await page.keyboard.press('Control+z');
+  await expect.poll(async () => (await pointsOf(page)).length).toBe(6);
+
+  await page.locator('[data-grip="curve/controlPoints/2"]').focus();
+  await page.keyboard.press('Delete');
+  await expect(
+    page.getByText(/Control point P2 of Curve deleted: the curve moves by at most/),
+  ).toBeAttached();
+  await expect.poll(async () => (await pointsOf(page)).length).toBe(5);
+  // As long as there are more than its degree asks for.
+  await page.locator('[data-grip="curve/controlPoints/2"]').focus();
+  await page.keyboard.press('Delete');
+  await expect.poll(async () => (await pointsOf(page)).length).toBe(4);
+  await page.locator('[data-grip="curve/controlPoints/2"]').click({ button: 'right' });
+  await expect(row).toContainText('not possible');
 });
 
 test('single keys show and hide, their list is one key away, and they can be turned off', async ({
@@ -430,7 +472,7 @@ test('a knot is inserted by pointing, pulled off the rail, and raised and lowere
     await page.mouse.move(knot.x + knot.width / 2, y);
     await page.mouse.down();
     await page.mouse.move(knot.x + knot.width / 2, y - 60, { steps: 4 });
-    await expect(said).toHaveText(/no knot\. The curve moves by at most 0/);
+    await expect(said).toHaveText(/no knot\. The curve moves by at most (0|\d\.\d × 10⁻¹\S) mm/);
     await page.mouse.up();
     await expect.poll(async () => (await curve()).points.length).toBe(first.points.length);
   });

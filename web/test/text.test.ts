@@ -1,5 +1,5 @@
 import { describe, expect, it } from 'vitest';
-import { shownNumber, shownScientific, superscript } from '../src/text/number.js';
+import { shownAtMost, shownNumber, shownScientific, superscript } from '../src/text/number.js';
 import { labelDirection } from '../src/figure/paint/labelDirection.js';
 import { planeProjection } from '../src/figure/geometry/projection.js';
 
@@ -12,6 +12,21 @@ describe('numbers', () => {
       '1234.50',
     ]);
   });
+  it('never tell less than a bound is', () => {
+    expect([0, 6.54201, 0.5, 0.000115, 3.61e-14, 9.99e-7].map(shownAtMost)).toEqual([
+      '0',
+      '6.5421',
+      '0.5000',
+      '1.2 × 10⁻⁴',
+      '3.7 × 10⁻¹⁴',
+      '1.0 × 10⁻⁶',
+    ]);
+    for (let k = 1; k < 200; k++) {
+      const value = 0.001 * 1.07 ** k;
+      if (value < 10_000) expect(Number(shownAtMost(value))).toBeGreaterThanOrEqual(value);
+    }
+  });
+
   it('become powers of ten where they are very small or large', () => {
     expect([0, 0.0234, 3.6e-14, -12345, 7].map(shownScientific)).toEqual([
       '0',

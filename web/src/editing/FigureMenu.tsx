@@ -10,7 +10,7 @@ import {
   type Grip,
 } from '@bogen/core/figure';
 import { ContextMenu } from 'radix-ui';
-import { useState, type MouseEvent, type ReactNode } from 'react';
+import { useEffect, useRef, useState, type MouseEvent, type ReactNode } from 'react';
 import type { Clipboard } from './clipboard/useClipboard.js';
 import { copiedItems } from './clipboard/clipboard.js';
 import { keptCopy } from '../figure/scene/keptCopy.js';
@@ -19,10 +19,12 @@ import { gripsNear, gripsOf } from '../figure/scene/gripsNear.js';
 import { panesOf, wholePane } from '../figure/scene/pane.js';
 import { fromPixel, pixelIn, type Projection } from '../figure/geometry/projection.js';
 import { knotsAt } from './knot/cornerAt.js';
+import { isRemovable, removalOf, type Removal } from './points/removePoint.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { zoomToSelection } from '../figure/view/zoom.js';
 import { patched } from '../figure/scene/patched.js';
 import { gripName } from '../figure/handles/gripName.js';
+import { shownAtMost } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import type { PanelName } from './panels.js';
 
@@ -113,6 +115,7 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
                   ))}
                 </ContextMenu.RadioGroup>
               )}
+              {isRemovable(scene, grip) && <RemovePoint key={gripKey(grip)} scene={scene} grip={grip} />}
               <Line />
             </>
           )}
@@ -194,6 +197,41 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
         </ContextMenu.Content>
       </ContextMenu.Portal>
     </ContextMenu.Root>
+  );
+}
+
+/** Takes a point out of its curve; the row says what that costs, and while it is pointed at the figure shows it. */
+function RemovePoint({ scene, grip }: { scene: FigureScene; grip: Grip }) {
+  const { t } = useTranslation();
+  const [removal, setRemoval] = useState<Removal | null>(null);
+  const isPointed = useRef(false);
+  const show = (on: boolean, what = removal): void => {
+    isPointed.current = on;
+    scene.previews.show('hand', on && what && 'preview' in what ? what.preview : null);
+  };
+  useEffect(() => {
+    let isGone = false;
+    void removalOf(scene, grip).then((found) => {
+      if (isGone) return;
+      setRemoval(found);
+      if (isPointed.current) show(true, found);
+    });
+    return () => {
+      isGone = true;
+      scene.previews.show('hand', null);
+    };
+  }, [scene, grip]);
+  const isPossible = removal && 'command' in removal;
+  return (
+    <Row
+      disabled={!isPossible}
+      onPoint={show}
+      onPress={() => isPossible && scene.attempt('do', removal.command)}
+    >
+      {isPossible
+        ? t('details.menu.removePoint', { deviation: shownAtMost(removal.deviation) })
+        : t(removal ? 'details.menu.removePointNot' : 'details.menu.removePointWaits')}
+    </Row>
   );
 }
 

@@ -8,7 +8,7 @@ import { alongRail } from '../figure/hold/parameter.js';
 import { useHold, type Holdable, type Holding } from '../figure/hold/useHold.js';
 import type { ValueSpace } from '../figure/hold/valueSpace.js';
 import { nameOf } from '../figure/scene/names.js';
-import { shownNumber, superscript } from '../text/number.js';
+import { shownAtMost, shownNumber, superscript } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useTold } from '../text/told.js';
 import { gutter, railAxis } from './axis.js';
@@ -81,7 +81,7 @@ export function KnotMarks({ scene, width, height }: TrackMarksProps) {
         ? t('railHand.knotGone', values)
         : t(outcome.order < 0 ? 'railHand.knotWithGap' : 'railHand.knotWithOrder', values);
     if (outcome.deviation === undefined) return { x, text: where, bad: false };
-    const off = t('railHand.curveMoves', { deviation: shownNumber(outcome.deviation, 4) });
+    const off = t('railHand.curveMoves', { deviation: shownAtMost(outcome.deviation) });
     return { x, text: `${where} ${off}`, bad: false };
   };
 

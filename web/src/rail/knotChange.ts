@@ -13,7 +13,7 @@ import {
 import type { FigureCommand } from '@bogen/core/figure';
 import type { Told } from '@bogen/core/lesson';
 import type { FigurePreview } from '../figure/scene/sceneParts.js';
-import { shownNumber } from '../text/number.js';
+import { shownAtMost, shownNumber } from '../text/number.js';
 
 /** What the hand or a key does to the knots of a curve. */
 export type KnotChange =
@@ -140,7 +140,7 @@ function removed(curve: Curve, item: string, knot: number, times: number): KnotO
     },
     preview: {
       ...nothing,
-      numbers: [{ at: deviation.point, text: `${shownNumber(deviation.distance, 4)} mm` }],
+      numbers: [{ at: deviation.point, text: `${shownAtMost(deviation.distance)} mm` }],
     },
     ...knotOf(result, knot),
     deviation: deviation.distance,

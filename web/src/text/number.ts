@@ -16,6 +16,23 @@ export function shownScientific(value: number): string {
   return `${mantissa.replace('-', '−')} × 10${superscript(Number(exponent))}`;
 }
 
+/**
+ * A size that is told as a bound, such as a deviation: never below the true one, with four digits after the point, and in
+ * powers of ten where that would leave nothing of it.
+ */
+export function shownAtMost(value: number): string {
+  if (value === 0) return '0';
+  const digits = 4;
+  if (value >= 0.001 && value < 10_000) {
+    return shownNumber(Math.ceil(value * 10 ** digits) / 10 ** digits, digits);
+  }
+  const exponent = Math.floor(Math.log10(value));
+  const mantissa = Math.ceil((value / 10 ** exponent) * 10) / 10;
+  return mantissa >= 10
+    ? `1.0 × 10${superscript(exponent + 1)}`
+    : `${mantissa.toFixed(1)} × 10${superscript(exponent)}`;
+}
+
 const raised = '⁰¹²³⁴⁵⁶⁷⁸⁹';
 
 /** A whole number in raised digits. */

@@ -17,6 +17,7 @@ import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
 import { useEdited, useEditedLife, useUndoKeys } from '../saving/useEdited.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
+import { useTold } from '../text/told.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import { TopBar } from '../ui/TopBar.js';
@@ -33,6 +34,7 @@ import { KnotAdder } from '../editing/knot/KnotAdder.js';
 import { StartHandle } from '../editing/start/StartHandle.js';
 import { PinMarks } from '../editing/parameter/PinMarks.js';
 import { WeightHandles } from '../editing/weights/WeightHandles.js';
+import { pointToRemove, removePoint } from '../editing/points/removePoint.js';
 import { removeSelected } from '../editing/items/removeSelected.js';
 import { LazyProseEditor } from './LazyProseEditor.js';
 import { Publish } from './Publish.js';
@@ -106,14 +108,19 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     }
   };
   const clipboard = useClipboard(scene, say);
+  const told = useTold();
   const actions = useMemo(
     () => ({
       openKeys: () => setPanel({ name: 'keys', item: null }),
       openLook: () => setPanel({ name: 'look', item: null }),
       openSeveral: () => setPanel({ name: 'several', item: null }),
-      removeSelected: () => removeSelected(scene, say),
+      removeSelected: () => {
+        const point = pointToRemove(scene);
+        if (point) void removePoint(scene, point, { say, tell: told });
+        else removeSelected(scene, say);
+      },
     }),
-    [scene, setPanel, say],
+    [scene, setPanel, say, told],
   );
   useFigureKeys(scene, actions);
   if (!sheet) return null;

@@ -14,7 +14,7 @@ import {
 import { useEffect, useMemo, useState, useSyncExternalStore, type FormEvent } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { freshId } from '../../figure/scene/freshId.js';
-import { shownNumber, superscript } from '../../text/number.js';
+import { shownAtMost, shownNumber, superscript } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { ProblemText } from '../../ui/ProblemText.js';
@@ -97,7 +97,7 @@ function OperationForm({ scene, item, name, onBack, onClose }: OperationFormProp
             parameter: operations[name].aim === 'parameter',
             polygon: document.shown.polygon,
             numbers: preview.deviation
-              ? [{ at: preview.deviation.point, text: `${shownNumber(preview.deviation.distance, 4)} mm` }]
+              ? [{ at: preview.deviation.point, text: `${shownAtMost(preview.deviation.distance)} mm` }]
               : [],
           }
         : null,
@@ -240,7 +240,7 @@ function PreviewNumbers({ preview, of }: { preview: Preview; of: OfferedOperatio
               className="font-mono text-[12.5px]"
               data-deviation={preview.deviation?.distance ?? 0}
             >
-              {preview.deviation ? `${shownNumber(preview.deviation.distance, 4)} mm` : t('change.exact')}
+              {preview.deviation ? `${shownAtMost(preview.deviation.distance)} mm` : t('change.exact')}
             </td>
           </tr>
         )}

@@ -10,7 +10,7 @@ import {
 } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { useEffect, useState } from 'react';
-import { shownNumber } from '../../text/number.js';
+import { shownAtMost } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { useTold } from '../../text/told.js';
 import { heavy } from '../../worker/heavy.js';
@@ -106,7 +106,7 @@ export function Variants({ document, operation, chosen, onChoose }: VariantsProp
                 [
                   t('figure.points', { count: preview.after.points }),
                   t(`facts.words.${preview.after.closedness}`),
-                  ...(preview.deviation ? [`${shownNumber(preview.deviation.distance)} mm`] : []),
+                  ...(preview.deviation ? [`${shownAtMost(preview.deviation.distance)} mm`] : []),
                 ].join(', ')}
               {preview?.status === 'failed' && tell(preview.reason)}
             </span>

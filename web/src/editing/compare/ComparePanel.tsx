@@ -13,7 +13,7 @@ import {
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { keptCopy } from '../../figure/scene/keptCopy.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
-import { shownNumber, shownScientific, superscript } from '../../text/number.js';
+import { shownAtMost, shownNumber, shownScientific, superscript } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Check, Choice } from '../../ui/Choice.js';
@@ -166,7 +166,7 @@ function Distance({ first, second }: { first: LargestArgument; second: LargestAr
         t('compare.same')
       ) : (
         <>
-          {t('compare.distance')} <strong className="font-mono">{shownScientific(distance)} mm</strong>{' '}
+          {t('compare.distance')} <strong className="font-mono">{shownAtMost(distance)} mm</strong>{' '}
           {t('compare.where', {
             u: shownNumber(parameters[0], 3),
             x: shownNumber(onFirst[0]!),

@@ -1,7 +1,7 @@
 import type { Point } from '@bogen/core/curve';
 import { scaleLinear, scaleLog } from 'd3-scale';
 import type { Projection } from '../../figure/geometry/projection.js';
-import { shownNumber } from '../../text/number.js';
+import { shownAtMost, shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import type { FittedStroke } from './useStrokeFit.js';
 
@@ -33,7 +33,7 @@ export function StrokeChart({ stroke, drawn, projection }: StrokeChartProps) {
         {t('draw.strokeFit', {
           drawn: drawn.length,
           count: fit.points,
-          deviation: shownNumber(fit.deviation),
+          deviation: shownAtMost(fit.deviation),
         })}
       </figcaption>
       {!fit.reached && (

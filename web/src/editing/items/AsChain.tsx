@@ -2,7 +2,7 @@ import { chainOfCurve } from '@bogen/core/curve';
 import { curveOf, type FigureItem, type Preview } from '@bogen/core/figure';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
-import { shownNumber } from '../../text/number.js';
+import { shownAtMost } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { heavy } from '../../worker/heavy.js';
@@ -41,7 +41,7 @@ export function AsChain({ scene, item }: { scene: FigureScene; item: FigureItem 
       <span className="text-[12.5px] text-soft" data-as-chain={deviation}>
         {t('details.asChainHelp', {
           count: preview.after.spans + (isClosed ? 0 : 1),
-          deviation: deviation > 0 ? `${shownNumber(deviation, 4)} mm` : t('details.noDeviation'),
+          deviation: deviation > 0 ? `${shownAtMost(deviation)} mm` : t('details.noDeviation'),
         })}
       </span>
     </section>
