@@ -19,7 +19,7 @@ import {
 } from '@bogen/core/figure';
 import type { Page } from '@playwright/test';
 import { drag, dragTo, expect, handle, placeOf, saved, signIn, test } from '../bogen.js';
-import { choose, click, figure, lastItem, lesson, newLesson, screenOf } from '../figure.js';
+import { change, choose, click, figure, lastItem, lesson, newLesson, screenOf } from '../figure.js';
 
 const firstPoints: readonly Point[] = [
   [0, 10],
@@ -933,5 +933,68 @@ test('a finger that rests opens the menu, two fingers zoom, and the handles are 
   await expect
     .poll(async () => (await placeOf(page, 'curve/P5')).x - (await placeOf(page, 'curve/P0')).x)
     .toBeGreaterThan((before.x - first.x) * 1.5);
+  await context.close();
+});
+
+test('a finger pulls every mark that there is: knots, weights, the weight pull, the cursor, a knot from its mark, a pin', async ({
+  browser,
+  bogen,
+}) => {
+  const context = await browser.newContext({
+    baseURL: bogen.url,
+    viewport: { width: 1280, height: 800 },
+    hasTouch: true,
+  });
+  const page = await signIn(context);
+  await newLesson(page, 'Marks for fingers');
+  const finger = await context.newCDPSession(page);
+  const pull = async (mark: string, by: Readonly<{ x: number; y: number }>): Promise<void> => {
+    const box = (await page.locator(mark).first().boundingBox())!;
+    expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(20);
+    const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
+    await finger.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [from] });
+    for (let k = 1; k <= 6; k++) {
+      const at = { x: from.x + (by.x * k) / 6, y: from.y + (by.y * k) / 6 };
+      await finger.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: [at] });
+    }
+    await finger.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    await expect(saved(page)).toBeVisible();
+  };
+  const before = await curveOfFirst(page);
+  await page.getByRole('button', { name: 'Tracks …' }).click();
+  await page.getByLabel('Weights', { exact: true }).check();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Look …' }).click();
+  await page.getByLabel('Weights', { exact: true }).check();
+  await page.keyboard.press('Escape');
+
+  await pull('[data-knot="1"]', { x: 60, y: 0 });
+  await expect.poll(async () => (await curveOfFirst(page)).knots).not.toEqual(before.knots);
+  await pull('[data-weight="2"]', { x: 0, y: -14 });
+  await expect.poll(async () => (await curveOfFirst(page)).weights?.[2] ?? 1).toBeGreaterThan(1);
+  const weight = (await curveOfFirst(page)).weights![3]!;
+  await pull('[data-weight-pull="3"]', { x: 12, y: -16 });
+  await expect.poll(async () => (await curveOfFirst(page)).weights![3]).not.toBe(weight);
+  const field = page.locator('[data-cursor-field]');
+  // Away from the marks of the points.
+  await field.fill('0.52');
+  await page.keyboard.press('Enter');
+  const cursor = await field.inputValue();
+  await pull('[data-handle="cursor"]', { x: 60, y: 0 });
+  await expect(field).not.toHaveValue(cursor);
+  const count = (await curveOfFirst(page)).points.length;
+  await pull('[data-add-knot]', { x: 20, y: 5 });
+  await expect.poll(async () => (await curveOfFirst(page)).points.length).toBe(count + 1);
+
+  await test.step('a pin of the parameter', async () => {
+    await change(page, 'evenOut');
+    await page.getByRole('button', { name: 'Hold the cursor’s place' }).click();
+    const pin = page.locator('[data-pin]').first();
+    await expect(pin).toBeVisible();
+    const place = await pin.boundingBox();
+    await pull('[data-pin]', { x: 40, y: 0 });
+    await expect.poll(async () => (await pin.boundingBox())!.x).not.toBe(place!.x);
+    await page.keyboard.press('Escape');
+  });
   await context.close();
 });

@@ -89,6 +89,7 @@ export function KnotAdder({
   useParts(scene.structured);
   const ref = useRef<HTMLButtonElement>(null);
   const curve = useSyncExternalStore(scene.onRest, () => scene.restingRailCurve());
+  const pins = useSyncExternalStore(scene.pins.subscribe, () => scene.pins.list);
   const { item } = scene.document.rail;
 
   const release = (): void => {
@@ -176,7 +177,8 @@ export function KnotAdder({
     });
   });
 
-  if (!curve || item === null || !pane.shows(item) || !mayChangeKnots(scene)) return null;
+  // A value that is held begins at the cursor, and its pin stands where this mark would lie.
+  if (!curve || item === null || !pane.shows(item) || !mayChangeKnots(scene) || pins) return null;
   return (
     <button
       ref={ref}
