@@ -37,7 +37,13 @@ export async function benchDrag() {
     await writer.goto('/sign-in');
     await writer.evaluate(signIn);
     const writing = write.replace(/combed$/, 'full');
-    for (const [own, address, mark, by, what] of [
+    /** Opens what evens out the parameter and holds the cursor's place. */
+    const holdPlace = async (own) => {
+      await own.getByRole('button', { name: 'Change …' }).click();
+      await own.locator('[data-operation-list] [data-choose="evenOut"]').click();
+      await own.getByRole('button', { name: 'Hold the cursor’s place' }).click();
+    };
+    for (const [own, address, mark, by, what, prepare] of [
       [page, plain, point('P20'), about, `one control point; ${small}`],
       [page, plain, point('E20'), about, `one edit point; ${small}`],
       [page, combed, point('P20'), about, `one control point, comb on; ${small}`],
@@ -46,8 +52,10 @@ export async function benchDrag() {
       [writer, writing, '[data-knot="20"]', alongRail, `one knot; ${large}`],
       [writer, write.replace(/combed$/, 'weighted'), '[data-weight="20"]', up, `one weight; ${large}`],
       [writer, write.replace(/combed$/, 'locked'), point('P58'), about, `at a locked joint; ${large}`],
+      [writer, writing, '[data-pin]', { x: 60, y: 0 }, `one held parameter; ${large}`, holdPlace],
     ]) {
       await own.goto(address);
+      await prepare?.(own);
       await own.locator(mark).waitFor({ state: 'attached', timeout: 20_000 });
       await own.waitForTimeout(1500);
       const frames = await dragFrames(own, mark, by);

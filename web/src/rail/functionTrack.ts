@@ -1,5 +1,5 @@
 import { hasSignedWeights, polesOf, type Curve } from '@bogen/core/curve';
-import { trackOf, type Plot, type PlotInput, type TrackName } from '@bogen/core/figure';
+import { boxOf, trackOf, type Plot, type PlotInput, type TrackName } from '@bogen/core/figure';
 import { linearScale, type LinearScale } from '../figure/geometry/linearScale.js';
 import { distancesOf } from '../figure/scene/compared.js';
 import { samplesOf } from '../figure/geometry/geometry.js';
@@ -26,29 +26,24 @@ export function rangeWithZero(values: ArrayLike<number>): [number, number] {
   return [least, most];
 }
 
-/** The part of the domain whose values may leave the track below it, and as much above it, where there are poles. */
-const leftOut = 0.1;
+/** How far from its control points a curve with poles is looked at for the range of a plot, in sizes of their box. */
+const near = 2;
 
 /**
- * The range of a curve's plotted values, with zero. Towards a pole they grow without bound: then it is that of most of
- * them, and the others leave the track.
+ * The range of a curve's plotted values, with zero. Towards a pole they grow without bound: then it is that of the places
+ * near the control points, and what lies farther leaves the track.
  */
 function plottedRange(curve: Curve, values: Float64Array): [number, number] {
   if (!hasSignedWeights(curve) || polesOf(curve).length === 0) return rangeWithZero(values);
-  const { parameters, perSpan } = samplesOf(curve);
-  // The samples stand the closer the nearer they are to a pole: each counts as much of the domain as its part takes up.
-  const share = (at: number): number => {
-    const first = at - (at % (perSpan + 1));
-    return parameters[first + perSpan]! - parameters[first]!;
-  };
-  const order = [...values.keys()].sort((a, b) => values[a]! - values[b]!);
-  const whole = order.reduce((sum, at) => sum + share(at), 0);
-  let below = 0;
-  const most = order.filter((at) => {
-    below += share(at);
-    return below >= leftOut * whole && below <= (1 - leftOut) * whole;
-  });
-  return rangeWithZero(most.map((at) => values[at]!));
+  const { coordinates, dimension } = samplesOf(curve);
+  const { low, high } = boxOf(curve.points)!;
+  const reach = near * Math.max(...high.map((value, axis) => value - low[axis]!));
+  const isNear = (sample: number): boolean =>
+    low.every((least, axis) => {
+      const value = coordinates[sample * dimension + axis]!;
+      return value >= least - reach && value <= high[axis]! + reach;
+    });
+  return rangeWithZero(values.filter((_, sample) => isNear(sample)));
 }
 
 /** The next of 1, 1.5, 2, 3, 5, 7 times a power of ten: a scale that stays while a point moves a little. */

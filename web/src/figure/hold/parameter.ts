@@ -1,4 +1,4 @@
-import { domainOf, nearestPoint, pointAt, spansOf, type Curve } from '@bogen/core/curve';
+import { domainOf, nearestFinder, pointAt, spansOf, type Curve } from '@bogen/core/curve';
 import type { LinearScale } from '../geometry/linearScale.js';
 import { fromPixel, toPixel, type Projection } from '../geometry/projection.js';
 import { unlessPole } from '../geometry/unlessPole.js';
@@ -9,9 +9,11 @@ const reach = 6;
 
 /** A parameter of a curve, pulled along the curve in the drawing. */
 export function alongCurve(curve: Curve, projection: Projection): ValueSpace<number> {
+  // Prepared once for a whole pull.
+  let find: ReturnType<typeof nearestFinder> | undefined;
   return {
     toScreen: (u) => toPixel(projection, unlessPole(() => pointAt(curve, u)) ?? curve.points[0]!),
-    at: (pixel) => nearestPoint(curve, fromPixel(projection, pixel)).parameter,
+    at: (pixel) => (find ??= nearestFinder(curve))(fromPixel(projection, pixel)).parameter,
     nudged: (u, press) => nudgedParameter(curve, u, press, domainOf(curve.knots, curve.degree)),
   };
 }
