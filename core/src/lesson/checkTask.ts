@@ -1,4 +1,5 @@
-import type { FigureDocument } from '../figure/document.js';
+import { CurveError } from '../curve/error.js';
+import { itemOf, type FigureDocument } from '../figure/document.js';
 import { curveOf, evaluateFigure, type Evaluation } from '../figure/evaluate.js';
 import { conditions, type Condition } from './condition/conditions.js';
 import { notThere, type ConditionResult, type Judged } from './condition/define.js';
@@ -21,15 +22,23 @@ export function checkTask(
   return task.conditions.map((condition) => {
     const curve = curveOf(evaluation, condition.item);
     const startCurve = curveOf(before, condition.item);
-    if (!curve || !startCurve) return notThere;
+    const item = itemOf(figure, condition.item);
+    const startItem = itemOf(start, condition.item);
+    if (!curve || !startCurve || !item || !startItem) return notThere;
     const { judge } = conditions[condition.kind] as {
       readonly judge: (condition: Condition, now: Judged, start: Judged) => ConditionResult;
     };
-    return judge(
-      condition,
-      { document: figure, evaluation, curve },
-      { document: start, evaluation: before, curve: startCurve },
-    );
+    try {
+      return judge(
+        condition,
+        { document: figure, evaluation, curve, item },
+        { document: start, evaluation: before, curve: startCurve, item: startItem },
+      );
+    } catch (error) {
+      // What can't be measured, as at a pole or of a curve with weights below zero, is not met.
+      if (error instanceof CurveError) return notThere;
+      throw error;
+    }
   });
 }
 

@@ -16,7 +16,7 @@ export { applyLessonCommand, sheetOfCommand, touchesOfLessonCommand } from './ap
 export { checkTask, isTaskMet } from './checkTask.js';
 export { lessonCommandDescription, type LessonCommand } from './command/commands.js';
 export { conditions, type Condition, type ConditionKind } from './condition/conditions.js';
-export type { ConditionResult } from './condition/define.js';
+export type { ConditionResult, Quantity } from './condition/define.js';
 export {
   lessonDescription,
   sheetDescription,

@@ -154,6 +154,7 @@ export const curveSentences = {
   weightsAllZero:
     'Weights {{first}} to {{last}} are all zero, so there is no curve from {{start}} to {{end}}; at least one of them must differ from zero.',
   needsPositiveWeights: 'Weight {{index}} is {{weight}}; this needs weights above zero.',
+  curveTooLongToCheck: 'The curves have {{count}} spans together; a check measures at most {{most}}.',
   pole: 'The curve runs to infinity at {{parameter}}; it has no point there.',
   constructionAtInfinity:
     'Point {{index}} of level {{level}} lies at infinity at {{parameter}}, since weights cancel; look at another parameter.',

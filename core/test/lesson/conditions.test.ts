@@ -5,25 +5,55 @@ import {
   clampedUniformKnots,
   conditions,
   emptyFigure,
+  exactCircle,
+  insertKnot,
   isTaskMet,
   lostConditions,
+  periodicCurve,
   referencesIn,
   type Condition,
   type ConditionKind,
   type ConditionOf,
+  type Curve,
   type FigureCommand,
   type FigureDocument,
+  type Point,
   type Sheet,
 } from '../everything.js';
 
 const points = Array.from({ length: 9 }, (_, index) => [index * 10, index % 2 === 0 ? 0 : 10]);
+const own: Curve = { degree: 3, knots: clampedUniformKnots(9, 3), points };
 const start: FigureDocument = {
   ...emptyFigure(),
   items: [
-    { id: 'c', name: 'C', kind: 'curve', curve: { degree: 3, knots: clampedUniformKnots(9, 3), points } },
+    { id: 'c', name: 'C', kind: 'curve', curve: own },
     { id: 't', name: 'T', kind: 'point', at: [0, 3] },
+    // It goes on from the end of the first, in the direction in which that ends.
+    {
+      id: 'd',
+      name: 'D',
+      kind: 'curve',
+      curve: {
+        degree: 1,
+        knots: [0, 0, 1, 1],
+        points: [
+          [80, 0],
+          [90, -10],
+        ],
+      },
+    },
   ],
 };
+const become = (curve: Curve): FigureCommand => ({ name: 'setCurve', item: 'c', curve });
+const insert = (u: number, times: number): FigureCommand => become(insertKnot(own, u, times));
+const round = exactCircle({ centre: [0, 0], radius: 30, x: [1, 0], y: [0, 1] }, 'quadratic9');
+const line = (...places: Point[]): Curve => ({
+  degree: 1,
+  knots: clampedUniformKnots(places.length, 1),
+  points: places,
+});
+const weighted = (...weights: number[]): FigureCommand => become({ ...own, weights });
+const ones = Array<number>(8).fill(1);
 const move = (index: number, to: number[]): FigureCommand => ({
   name: 'moveControlPoint',
   item: 'c',
@@ -67,6 +97,127 @@ const cases: {
     fails: { name: 'setDegree', item: 'c', degree: 4 },
   },
   inflectionsAtMost: { condition: { atMost: 0 }, meets: flat, fails: move(1, [10, 12]) },
+  shapeUnchanged: { condition: { tolerance: 1e-9 }, meets: insert(0.4, 1), fails: move(4, [40, 1]) },
+  nearCurve: {
+    condition: { target: 'd', tolerance: 0.01 },
+    meets: become(line([80, 0], [85, -5], [90, -10])),
+    fails: become(line([80, 0], [85, -5.1], [90, -10])),
+  },
+  pointsEqual: {
+    condition: { points: [...points.slice(0, 8), [80, 5]], tolerance: 0.1 },
+    meets: move(8, [80, 5.05]),
+    fails: move(8, [80, 5.2]),
+  },
+  weightsEqual: {
+    condition: { weights: [...ones.map(() => 2), 4], within: 1e-9 },
+    meets: weighted(...ones, 2),
+    fails: weighted(...ones, 3),
+  },
+  knotsEqual: {
+    condition: { knots: [0, 0, 0, 0, 1, 2, 3, 4, 5, 6, 6, 6, 6], within: 1e-9 },
+    meets: become({ ...own, knots: [0, 0, 0, 0, 1, 2, 3, 4, 5, 6, 6, 6, 6] }),
+    fails: become({ ...own, knots: [0, 0, 0, 0, 1, 2, 3, 4, 5.1, 6, 6, 6, 6] }),
+  },
+  degreeAtLeast: {
+    condition: { atLeast: 4 },
+    meets: { name: 'setDegree', item: 'c', degree: 4 },
+    fails: { name: 'setDegree', item: 'c', degree: 2 },
+  },
+  spansAtMost: { condition: { atMost: 6 }, meets: move(1, [10, 12]), fails: insert(0.4, 1) },
+  spansAtLeast: { condition: { atLeast: 7 }, meets: insert(0.4, 1), fails: move(1, [10, 12]) },
+  pointsAtMost: { condition: { atMost: 9 }, meets: move(1, [10, 12]), fails: insert(0.4, 1) },
+  pointsAtLeast: { condition: { atLeast: 10 }, meets: insert(0.4, 1), fails: move(1, [10, 12]) },
+  multiplicityAtLeast: {
+    condition: { parameter: 0.4, atLeast: 2 },
+    meets: insert(0.4, 2),
+    fails: insert(0.4, 1),
+  },
+  multiplicityAtMost: {
+    condition: { parameter: 0.4, atMost: 1 },
+    meets: insert(0.4, 1),
+    fails: insert(0.4, 2),
+  },
+  continuityAtKnot: {
+    condition: { parameter: 0.5, continuity: 'C1' },
+    meets: insert(0.5, 2),
+    fails: become({
+      ...own,
+      knots: [0, 0, 0, 0, 0.5, 0.5, 0.5, 0.75, 0.875, 1, 1, 1, 1],
+    }),
+  },
+  leastContinuity: {
+    condition: { continuity: 'G1' },
+    meets: insert(0.4, 3),
+    fails: become({ ...own, knots: [0, 0, 0, 0, 0.5, 0.5, 0.5, 0.75, 0.875, 1, 1, 1, 1] }),
+  },
+  continuityAtJoint: {
+    condition: { other: 'd', continuity: 'G1' },
+    meets: move(7, [79, 1]),
+    fails: move(7, [78, 0]),
+  },
+  curvatureAtLeast: { condition: { limit: 0.001 }, meets: move(1, [10, 40]), fails: flat },
+  curvatureMonotone: {
+    condition: {},
+    meets: become({
+      degree: 2,
+      knots: [0, 0, 0, 1, 1, 1],
+      points: [
+        [0, 0],
+        [10, 0],
+        [30, 20],
+      ],
+    }),
+    fails: move(1, [10, 30]),
+  },
+  combPeaksAtMost: { condition: { atMost: 0 }, meets: flat, fails: move(1, [10, 30]) },
+  tangentAtEnd: {
+    condition: { end: 'start', direction: 90, within: 1 },
+    meets: move(1, [0, 30]),
+    fails: move(1, [10, 30]),
+  },
+  conicIs: {
+    condition: { conic: 'ellipse' },
+    meets: become(round),
+    fails: become({ ...round, weights: round.points.map(() => 1) }),
+  },
+  roundWithin: {
+    condition: { share: 1e-12 },
+    meets: become(round),
+    fails: become({ ...round, points: round.points.with(4, [-31, 0]) }),
+  },
+  lengthBetween: {
+    condition: { least: 188, most: 189 },
+    meets: become(round),
+    fails: become({ ...round, points: round.points.map(([x, y]) => [2 * x!, 2 * y!]) }),
+  },
+  areaBetween: {
+    condition: { least: 2827, most: 2828 },
+    meets: become(round),
+    fails: become({ ...round, points: round.points.map(([x, y]) => [2 * x!, y!]) }),
+  },
+  weightBetween: {
+    condition: { index: 8, least: 2, most: 3 },
+    meets: weighted(...ones, 2.5),
+    fails: weighted(...ones, 4),
+  },
+  polynomial: { condition: {}, meets: weighted(...ones, 1), fails: weighted(...ones, 2) },
+  rational: { condition: {}, meets: weighted(...ones, 2), fails: weighted(...ones, 1) },
+  clampedEnds: {
+    condition: {},
+    meets: move(1, [10, 12]),
+    fails: become({ ...own, knots: own.knots.with(0, -1).with(1, -0.5) }),
+  },
+  closed: {
+    condition: {},
+    meets: become(periodicCurve(3, points)),
+    fails: become(round),
+  },
+  endsMeet: { condition: { tolerance: 0.1 }, meets: move(8, [0, 0.05]), fails: move(8, [0, 1]) },
+  symmetricAbout: {
+    condition: { from: [40, 0], to: [40, 10], tolerance: 1e-9 },
+    meets: move(4, [40, 30]),
+    fails: move(4, [41, 30]),
+  },
 };
 
 describe('every condition', () => {

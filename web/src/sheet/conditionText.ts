@@ -1,5 +1,5 @@
 import { itemOf, type Field, type FigureDocument } from '@bogen/core/figure';
-import { conditions, type Condition, type ConditionResult } from '@bogen/core/lesson';
+import { conditions, type Condition, type ConditionResult, type Quantity } from '@bogen/core/lesson';
 import type { TFunction } from 'i18next';
 import { pointName } from '../figure/scene/names.js';
 import { shownNumber, shownScientific } from '../text/number.js';
@@ -22,11 +22,13 @@ export function conditionText(condition: Condition, figure: FigureDocument, t: T
     else if (field.type === 'place')
       values[key] = (value as readonly number[]).map((coordinate) => shownNumber(coordinate, 1)).join(', ');
     else if (field.type === 'whole' && key !== 'index') values['count'] = value;
+    // Signs such as C1 stand as they are; another choice has a sentence of its own.
+    else if (field.type === 'choice') values[field.signs ? key : 'context'] = value;
+    else if (field.type === 'list') values[key] = listText(value as readonly unknown[]);
   }
-  if ('of' in condition) {
-    values['context'] = condition.of;
-    if ('index' in condition)
-      values['point'] = pointName(figure, condition.item, condition.of, condition.index);
+  if ('index' in condition) {
+    const of = 'of' in condition ? condition.of : 'controlPoints';
+    values['point'] = pointName(figure, condition.item, of, condition.index);
   }
   return t(`sheet.conditions.${condition.kind}.text` as 'sheet.conditions.curveThroughPoint.text', values);
 }
@@ -38,12 +40,30 @@ export function measuredText(
   t: TFunction<'texts'>,
 ): string {
   if (measured === null) return t('sheet.measured.none');
-  switch (conditions[condition.kind].quantity) {
-    case 'count':
-      return t('sheet.measured.count', { value: measured });
-    case 'curvature':
-      return t('sheet.measured.curvature', { value: shownScientific(measured) });
-    case 'length':
-      return t('sheet.measured.length', { value: shownNumber(measured, 3) });
-  }
+  const { quantity } = conditions[condition.kind];
+  if (quantity === 'holds') return t(measured > 0 ? 'sheet.measured.holds' : 'sheet.measured.fails');
+  return t(`sheet.measured.${quantity}`, { value: shownMeasure[quantity](measured) });
+}
+
+/** How a measured number is written, by what it counts in. */
+const shownMeasure: Readonly<Record<Exclude<Quantity, 'holds'>, (value: number) => string>> = {
+  count: String,
+  order: (order) => (order < 0 ? '–' : String(order)),
+  length: (length) => shownNumber(length, 3),
+  area: (area) => shownNumber(area, 1),
+  degrees: (angle) => shownNumber(angle, 2),
+  curvature: shownScientific,
+  share: shownScientific,
+  number: shownScientific,
+};
+
+/** The most numbers of a list that stand in a sentence. */
+const mostListed = 12;
+
+/** A list of numbers in a sentence. */
+function listText(values: readonly unknown[]): string {
+  const shown = values
+    .slice(0, mostListed)
+    .map((value) => (typeof value === 'number' ? String(Number(value.toPrecision(4))) : '…'));
+  return `${shown.join(', ')}${values.length > mostListed ? ', …' : ''}`;
 }

@@ -1,5 +1,10 @@
+import type { MeasuredContinuity } from '../../curve/continuity.js';
 import type { Curve, Point } from '../../curve/curve.js';
 import { editPoints } from '../../curve/editPoint.js';
+import { CurveError } from '../../curve/error.js';
+import { spansOf } from '../../curve/knotVector.js';
+import type { JointContinuity } from '../../curve/match.js';
+import { told } from '../../told/told.js';
 import {
   number,
   tagged,
@@ -10,7 +15,7 @@ import {
   type ObjectField,
   type ValueOf,
 } from '../../describe/describe.js';
-import type { FigureDocument, PointKind } from '../../figure/document.js';
+import type { FigureDocument, FigureItem, PointKind } from '../../figure/document.js';
 import type { Evaluation } from '../../figure/evaluate.js';
 
 /** How one condition came out, with the number that decided it. */
@@ -25,10 +30,12 @@ export interface Judged {
   readonly document: FigureDocument;
   readonly evaluation: Evaluation;
   readonly curve: Curve;
+  readonly item: FigureItem;
 }
 
 /** What a condition measures, which decides how the number reads. */
-export type Quantity = 'length' | 'count' | 'curvature';
+export type Quantity =
+  'length' | 'area' | 'count' | 'curvature' | 'order' | 'share' | 'degrees' | 'number' | 'holds';
 
 type Fields = Readonly<Record<string, Field>>;
 
@@ -60,6 +67,36 @@ export function atMost(measured: number, limit: number): ConditionResult {
 
 export function atLeast(measured: number, limit: number): ConditionResult {
   return { met: measured >= limit, measured };
+}
+
+export function between(measured: number, least: number, most: number): ConditionResult {
+  return { met: measured >= least && measured <= most, measured };
+}
+
+/** A condition that holds or does not, without a number between. */
+export function holds(met: boolean): ConditionResult {
+  return { met, measured: met ? 1 : 0 };
+}
+
+/** Whether a measured continuity reaches the one asked for, with the order that was measured. */
+export function orderReached(
+  { parametric, geometric }: Pick<MeasuredContinuity, 'parametric' | 'geometric'>,
+  continuity: JointContinuity,
+): ConditionResult {
+  return atLeast(continuity.startsWith('C') ? parametric : geometric, Number(continuity[1]));
+}
+
+/** Of curves with more spans than this, taken together, what is measured all along them would keep the server busy. */
+const mostSpans = 400;
+
+/** @throws CurveError `unsupported` where curves are too long to be measured for a check */
+export function refuseLong(...curves: readonly Curve[]): void {
+  const count = curves.reduce((sum, { knots, degree }) => sum + spansOf(knots, degree).length, 0);
+  if (count > mostSpans) {
+    throw new CurveError('unsupported', told('curveTooLongToCheck', { count, most: mostSpans }), {
+      value: count,
+    });
+  }
 }
 
 /** The control points or edit points of a curve. */

@@ -1,0 +1,15 @@
+import { number } from '../../describe/describe.js';
+import { area } from '../../figure/fact/area.js';
+import { between, defineCondition, notThere, refuseLong } from './define.js';
+
+/** The area that the curve encloses lies between two numbers, in square units. */
+export const areaBetween = defineCondition(
+  'areaBetween',
+  { least: number({ least: 0 }), most: number({ least: 0 }) },
+  'area',
+  ({ least, most }, { curve, item }) => {
+    refuseLong(curve);
+    const fact = area(curve, item);
+    return fact?.kind === 'number' ? between(fact.value, least, most) : notThere;
+  },
+);

@@ -1,0 +1,17 @@
+import { largestDistance } from '../../curve/hausdorff.js';
+import { itemId } from '../../describe/describe.js';
+import { curveOf } from '../../figure/evaluate.js';
+import { atMost, defineCondition, notThere, refuseLong, tolerance } from './define.js';
+
+/** The curve lies within a distance of another one, and that one within it of the curve. */
+export const nearCurve = defineCondition(
+  'nearCurve',
+  { target: itemId, tolerance },
+  'length',
+  (condition, { evaluation, curve }) => {
+    const target = curveOf(evaluation, condition.target);
+    if (!target) return notThere;
+    refuseLong(curve, target);
+    return atMost(largestDistance(curve, target).distance, condition.tolerance);
+  },
+);

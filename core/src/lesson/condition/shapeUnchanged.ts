@@ -1,0 +1,14 @@
+import { largestDistance } from '../../curve/hausdorff.js';
+import { atMost, defineCondition, refuseLong, tolerance } from './define.js';
+
+/** The curve has the shape that it had at the start, within a distance. */
+export const shapeUnchanged = defineCondition(
+  'shapeUnchanged',
+  { tolerance },
+  'length',
+  (condition, now, start) => {
+    if (now.curve === start.curve) return atMost(0, condition.tolerance);
+    refuseLong(now.curve, start.curve);
+    return atMost(largestDistance(now.curve, start.curve).distance, condition.tolerance);
+  },
+);

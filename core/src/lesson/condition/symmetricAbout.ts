@@ -1,0 +1,15 @@
+import { largestDistance } from '../../curve/hausdorff.js';
+import { mirrorCurve, mirrorThrough } from '../../curve/mirror.js';
+import { place } from '../../describe/describe.js';
+import { atMost, defineCondition, refuseLong, tolerance } from './define.js';
+
+/** The curve is its own mirror image in the line through two places, within a distance. */
+export const symmetricAbout = defineCondition(
+  'symmetricAbout',
+  { from: place, to: place, tolerance },
+  'length',
+  ({ from, to, tolerance: within }, { curve }) => {
+    refuseLong(curve, curve);
+    return atMost(largestDistance(curve, mirrorCurve(curve, mirrorThrough(from, to))).distance, within);
+  },
+);
