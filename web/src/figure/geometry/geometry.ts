@@ -3,6 +3,7 @@ import {
   editPoints,
   guaranteedContinuity,
   lengthOfCurve,
+  nearestFinder,
   sampleBasis,
   sampleCurve,
   spansOf,
@@ -64,6 +65,9 @@ export const largestCurvature: (curve: Curve) => number = memoise((curve) => {
   for (const value of samplesOf(curve).curvature) largest = Math.max(largest, Math.abs(value));
   return largest;
 });
+
+/** Which of a curve's points is nearest to a place; prepared once for all moves of a pull. */
+export const nearestOn = memoise((curve: Curve) => nearestFinder(curve));
 
 export const distinctKnotsOf = memoise((curve: Curve) => distinctKnots(curve.knots, curve.degree));
 

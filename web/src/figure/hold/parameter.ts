@@ -1,4 +1,5 @@
-import { domainOf, nearestFinder, pointAt, spansOf, type Curve } from '@bogen/core/curve';
+import { domainOf, pointAt, spansOf, type Curve } from '@bogen/core/curve';
+import { nearestOn } from '../geometry/geometry.js';
 import type { LinearScale } from '../geometry/linearScale.js';
 import { fromPixel, toPixel, type Projection } from '../geometry/projection.js';
 import { unlessPole } from '../geometry/unlessPole.js';
@@ -9,11 +10,9 @@ const reach = 6;
 
 /** A parameter of a curve, pulled along the curve in the drawing. */
 export function alongCurve(curve: Curve, projection: Projection): ValueSpace<number> {
-  // Prepared once for a whole pull.
-  let find: ReturnType<typeof nearestFinder> | undefined;
   return {
     toScreen: (u) => toPixel(projection, unlessPole(() => pointAt(curve, u)) ?? curve.points[0]!),
-    at: (pixel) => (find ??= nearestFinder(curve))(fromPixel(projection, pixel)).parameter,
+    at: (pixel) => nearestOn(curve)(fromPixel(projection, pixel)).parameter,
     nudged: (u, press) => nudgedParameter(curve, u, press, domainOf(curve.knots, curve.degree)),
   };
 }

@@ -5,9 +5,13 @@ import { wholePane, type Pane } from './pane.js';
 import type { FigureScene } from './scene.js';
 import type { Picked } from './sceneParts.js';
 
-/** Pixels from a control point's middle to its ring: the ring's area follows the size of the weight. */
+/**
+ * Pixels from a control point's middle to its ring: the ring's area follows the size of the weight. In quarters of a
+ * pixel, so that a weight in the hand finds most of its rings drawn already.
+ */
 export function ringRadius(curve: Curve, index: number): number {
-  return Math.max(3.5, Math.min(14, 6 * Math.sqrt(Math.abs(curve.weights?.[index] ?? 1))));
+  const radius = 6 * Math.sqrt(Math.abs(curve.weights?.[index] ?? 1));
+  return Math.max(3.5, Math.min(14, Math.round(4 * radius) / 4));
 }
 
 /** The first and last edit point of a clamped curve lie on control points, whose marks and names stand for both. */
