@@ -1,6 +1,6 @@
 import { type FigureDocument, type FigureItem } from '@bogen/core/figure';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { Layers } from '../src/figure/paint/layers.js';
+import { Layers, withRange } from '../src/figure/paint/layers.js';
 import { wholePane } from '../src/figure/scene/pane.js';
 import { planeProjection } from '../src/figure/geometry/projection.js';
 import { FigureScene } from '../src/figure/scene/scene.js';
@@ -155,5 +155,28 @@ describe('the layers of a figure', () => {
     const [still] = copied(frame);
     const [ground] = copied(still!.drawn);
     expect(strokes(frame)).toBe(strokes(whole) - strokes(ground!.drawn));
+  });
+
+  it('keeps what it copies while a hand comes back to where it began, and pulls on', () => {
+    const { draw, move } = open(document);
+    draw();
+    const [x, y] = wave(40, 20).points[20]!;
+    move(20, [x! + 5, y! + 5]);
+    draw();
+    move(20, [x! + 6, y! + 6]);
+    draw();
+    const count = made.length;
+    move(20, [x!, y!]);
+    draw();
+    move(20, [x! + 7, y! + 3]);
+    draw();
+    expect(made.slice(count).filter(isSheet)).toEqual([]);
+  });
+
+  it('draws by themselves the spans that changed at any time of a pull', () => {
+    expect(withRange(undefined, { before: [3, 7], now: [3, 7] }).before).toEqual([3, 7]);
+    expect(withRange([3, 7], { before: [0, 0], now: [0, 0] })).toEqual({ before: [3, 7], now: [3, 7] });
+    expect(withRange([3, 7], { before: [5, 9], now: [5, 8] })).toEqual({ before: [3, 9], now: [3, 8] });
+    expect(withRange([0, 0], { before: [5, 9], now: [5, 9] }).before).toEqual([5, 9]);
   });
 });

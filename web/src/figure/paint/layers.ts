@@ -14,7 +14,7 @@ import { drawGround } from './drawGround.js';
 import { drawMarks } from './drawMarks.js';
 import { drawBitmap, isSame, kept, type Kept } from './kept.js';
 import { looksHere } from './looks.js';
-import { changedSpans } from '../geometry/changedPart.js';
+import { changedSpans, type SpanRange } from '../geometry/changedPart.js';
 import { editPointsOf } from '../geometry/geometry.js';
 import { handlesOf } from '../scene/handles.js';
 import type { Pane } from '../scene/pane.js';
@@ -42,6 +42,8 @@ export class Layers {
   private settledDocument: FigureDocument | undefined;
   private moving = new Set<string>();
   private moved = new Set<string>();
+  /** The spans of each curve that were others at any time of a pull: what is copied stays the same to its end. */
+  private ranges = new Map<string, SpanRange>();
 
   constructor(
     private readonly scene: FigureScene,
@@ -68,6 +70,7 @@ export class Layers {
         this.settled = scene.evaluation;
         this.moving.clear();
         this.moved.clear();
+        this.ranges.clear();
         this.forgetStill();
       }
       this.drawResting(context, pictures, ground, keptGround);
@@ -189,7 +192,10 @@ export class Layers {
     const spans = changedSpans(before, now);
     // Spans that are counted otherwise have other colours.
     const isShifted = spans !== undefined && spans.before[1] !== spans.now[1];
-    return isShifted && isShown(this.scene.document, 'spans', item) ? undefined : spans;
+    if (!spans || (isShifted && isShown(this.scene.document, 'spans', item))) return undefined;
+    const range = withRange(this.ranges.get(id), spans);
+    this.ranges.set(id, range.before);
+    return range;
   }
 
   private before(id: string): EvaluatedItem | undefined {
@@ -217,4 +223,17 @@ export class Layers {
     this.resting = undefined;
     this.restingParts = [];
   }
+}
+
+/** The spans that changed, and those that did before: once drawn by themselves they stay so, though a hand comes back. */
+export function withRange(
+  known: SpanRange | undefined,
+  { before, now }: { readonly before: SpanRange; readonly now: SpanRange },
+): { before: SpanRange; now: SpanRange } {
+  if (!known || known[0] === known[1]) return { before, now };
+  const isEmpty = before[0] === before[1];
+  const from = isEmpty ? known[0] : Math.min(known[0], before[0]);
+  const to = isEmpty ? known[1] : Math.max(known[1], before[1]);
+  // What comes after what changed is counted by as many more, or fewer, in both.
+  return { before: [from, to], now: [from, to + now[1] - before[1]] };
 }
