@@ -1,7 +1,7 @@
 import { CurveError } from '../curve/error.js';
 import { itemOf, type FigureDocument } from '../figure/document.js';
 import { curveOf, evaluateFigure, type Evaluation } from '../figure/evaluate.js';
-import { conditions, type Condition } from './condition/conditions.js';
+import { conditions, isGroup, type Condition, type SingleCondition } from './condition/conditions.js';
 import { notThere, type ConditionResult, type Judged } from './condition/define.js';
 import type { Task } from './lesson.js';
 
@@ -19,27 +19,35 @@ export function checkTask(
   evaluation: Evaluation = evaluateFigure(figure),
 ): ConditionResult[] {
   const before = evaluateFigure(start);
-  return task.conditions.map((condition) => {
+  return task.conditions.map((condition) => judged(condition, [start, before], [figure, evaluation]));
+}
+
+type Evaluated = readonly [FigureDocument, Evaluation];
+
+function judged(condition: Condition, start: Evaluated, now: Evaluated): ConditionResult {
+  if (!isGroup(condition)) return judgedAlone(condition, start, now);
+  const { kind, conditions: parts } = condition;
+  const met = parts.filter((part) => judged(part, start, now).met).length;
+  return { met: kind === 'all' ? met === parts.length : kind === 'any' ? met > 0 : met === 0, measured: met };
+}
+
+function judgedAlone(condition: SingleCondition, start: Evaluated, now: Evaluated): ConditionResult {
+  const [before, after] = [start, now].map(([document, evaluation]): Judged | undefined => {
     const curve = curveOf(evaluation, condition.item);
-    const startCurve = curveOf(before, condition.item);
-    const item = itemOf(figure, condition.item);
-    const startItem = itemOf(start, condition.item);
-    if (!curve || !startCurve || !item || !startItem) return notThere;
-    const { judge } = conditions[condition.kind] as {
-      readonly judge: (condition: Condition, now: Judged, start: Judged) => ConditionResult;
-    };
-    try {
-      return judge(
-        condition,
-        { document: figure, evaluation, curve, item },
-        { document: start, evaluation: before, curve: startCurve, item: startItem },
-      );
-    } catch (error) {
-      // What can't be measured, as at a pole or of a curve with weights below zero, is not met.
-      if (error instanceof CurveError) return notThere;
-      throw error;
-    }
+    const item = itemOf(document, condition.item);
+    return curve && item && { document, evaluation, curve, item };
   });
+  if (!before || !after) return notThere;
+  const { judge } = conditions[condition.kind] as {
+    readonly judge: (condition: SingleCondition, now: Judged, start: Judged) => ConditionResult;
+  };
+  try {
+    return judge(condition, after, before);
+  } catch (error) {
+    // What can't be measured, as at a pole or of a curve with weights below zero, is not met.
+    if (error instanceof CurveError) return notThere;
+    throw error;
+  }
 }
 
 /** Whether every condition is met; a task without conditions is never done by itself. */

@@ -15,7 +15,14 @@ export { pathsMeet } from '../history/touches.js';
 export { applyLessonCommand, sheetOfCommand, touchesOfLessonCommand } from './applyCommand.js';
 export { checkTask, isTaskMet } from './checkTask.js';
 export { lessonCommandDescription, type LessonCommand } from './command/commands.js';
-export { conditions, type Condition, type ConditionKind } from './condition/conditions.js';
+export {
+  conditions,
+  isGroup,
+  type Condition,
+  type ConditionGroup,
+  type ConditionKind,
+  type SingleCondition,
+} from './condition/conditions.js';
 export type { ConditionResult, Quantity } from './condition/define.js';
 export {
   lessonDescription,

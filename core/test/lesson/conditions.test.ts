@@ -3,6 +3,7 @@ import {
   applyFigureCommand,
   checkTask,
   clampedUniformKnots,
+  conditionDescription,
   conditions,
   emptyFigure,
   exactCircle,
@@ -246,4 +247,68 @@ describe('every condition', () => {
       expect(lostConditions({ ...sheet, figure: start })).toEqual([]);
     },
   );
+});
+
+describe('conditions taken together', () => {
+  const degree = (kind: 'degreeAtMost' | 'degreeAtLeast', limit: number): Condition =>
+    kind === 'degreeAtMost' ? { kind, item: 'c', atMost: limit } : { kind, item: 'c', atLeast: limit };
+  const result = (condition: Condition) =>
+    checkTask({ prompt: '', hints: [], conditions: [condition] }, start, start)[0];
+  // The curve has degree 3.
+  const [met, other] = [degree('degreeAtMost', 3), degree('degreeAtLeast', 4)];
+
+  it.each<['all' | 'any' | 'none', Condition[], boolean]>([
+    ['all', [met, met], true],
+    ['all', [met, other], false],
+    ['any', [met, other], true],
+    ['any', [other, other], false],
+    ['none', [other, other], true],
+    ['none', [met, other], false],
+    [
+      'all',
+      [
+        { kind: 'any', conditions: [other, met] },
+        { kind: 'none', conditions: [other] },
+      ],
+      true,
+    ],
+    ['none', [{ kind: 'all', conditions: [met, other] }], true],
+  ])('as %s come out as they should, with how many are met', (kind, conditions, expected) => {
+    const alone = conditions.filter((condition) => result(condition)!.met).length;
+    expect(result({ kind, conditions })).toEqual({ met: expected, measured: alone });
+  });
+
+  it('name what they refer to, however deep', () => {
+    const deep: Condition = {
+      kind: 'any',
+      conditions: [
+        { kind: 'all', conditions: [{ kind: 'nearCurve', item: 'c', target: 'd', tolerance: 1 }] },
+      ],
+    };
+    expect(referencesIn(conditionDescription, deep)).toEqual(['c', 'd']);
+  });
+});
+
+describe('a check', () => {
+  it('of curves that are too long to be measured, or can’t be, is not met and breaks nothing', () => {
+    const long = Array.from({ length: 600 }, (_, k) => [k, (k * k) % 7]);
+    const figure = applyFigureCommand(
+      start,
+      become({ degree: 1, knots: clampedUniformKnots(600, 1), points: long }),
+    ).document;
+    const judge = (condition: Condition, of: FigureDocument) =>
+      checkTask({ prompt: '', hints: [], conditions: [condition] }, start, of)[0];
+    const near: Condition = { kind: 'nearCurve', item: 'c', target: 'd', tolerance: 1 };
+    expect(judge(near, figure)).toEqual({ met: false, measured: null });
+    const signed = applyFigureCommand(
+      start,
+      become({ ...own, weights: [1, 1, -1, 1, 1, 1, 1, 1, 1], signedWeights: true }),
+    ).document;
+    for (const kind of ['nearCurve', 'pointAtPlace', 'roundWithin', 'lengthBetween'] as const) {
+      const condition = { kind, item: 'c', ...cases[kind].condition } as Condition;
+      const unmeasured: Condition =
+        kind === 'pointAtPlace' ? ({ ...condition, of: 'editPoints' } as Condition) : condition;
+      expect(judge(unmeasured, signed)).toEqual({ met: false, measured: null });
+    }
+  });
 });

@@ -1,5 +1,5 @@
 import { itemOf, type Field, type FigureDocument } from '@bogen/core/figure';
-import { conditions, type Condition, type ConditionResult, type Quantity } from '@bogen/core/lesson';
+import { conditions, isGroup, type Condition, type ConditionResult, type Quantity } from '@bogen/core/lesson';
 import type { TFunction } from 'i18next';
 import { pointName } from '../figure/scene/names.js';
 import { shownNumber, shownScientific } from '../text/number.js';
@@ -10,6 +10,10 @@ import { shownNumber, shownScientific } from '../text/number.js';
  * letter and index.
  */
 export function conditionText(condition: Condition, figure: FigureDocument, t: TFunction<'texts'>): string {
+  if (isGroup(condition)) {
+    const parts = condition.conditions.map((part) => conditionText(part, figure, t));
+    return t(`sheet.groups.${condition.kind}`, { parts: parts.join('; ') });
+  }
   const { fields } = conditions[condition.kind].description as {
     readonly fields: Readonly<Record<string, Field>>;
   };
@@ -40,6 +44,8 @@ export function measuredText(
   t: TFunction<'texts'>,
 ): string {
   if (measured === null) return t('sheet.measured.none');
+  if (isGroup(condition))
+    return t('sheet.measured.parts', { met: measured, count: condition.conditions.length });
   const { quantity } = conditions[condition.kind];
   if (quantity === 'holds') return t(measured > 0 ? 'sheet.measured.holds' : 'sheet.measured.fails');
   return t(`sheet.measured.${quantity}`, { value: shownMeasure[quantity](measured) });

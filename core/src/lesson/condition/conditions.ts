@@ -35,7 +35,7 @@ import { symmetricAbout } from './symmetricAbout.js';
 import { tangentAtEnd } from './tangentAtEnd.js';
 import { weightBetween } from './weightBetween.js';
 import { weightsEqual } from './weightsEqual.js';
-import { unionOf, type ValueOf } from '../../describe/describe.js';
+import { list, tagged, unionOf, type Field, type UnionField, type ValueOf } from '../../describe/describe.js';
 
 /** Every condition of a task, in the order in which a list offers them. A new one is a file beside these and a line here. */
 export const conditions = {
@@ -81,10 +81,41 @@ export const conditions = {
 export type Conditions = typeof conditions;
 export type ConditionKind = keyof Conditions;
 
-/** One thing that a task asks for, judged by calculation. */
-export type Condition = ValueOf<Conditions[ConditionKind]['description']>;
+/** One thing that a task asks of a curve, judged by calculation. */
+export type SingleCondition = ValueOf<Conditions[ConditionKind]['description']>;
 
 /** One kind of condition. */
 export type ConditionOf<Kind extends ConditionKind> = ValueOf<Conditions[Kind]['description']>;
 
-export const conditionDescription = unionOf('kind', conditions);
+/** How conditions are taken together: all of them are to be met, at least one, or none. */
+export const groupKinds = ['all', 'any', 'none'] as const;
+type GroupKind = (typeof groupKinds)[number];
+
+/** Several conditions taken together as one. */
+export interface ConditionGroup {
+  readonly kind: GroupKind;
+  readonly conditions: readonly Condition[];
+}
+
+/** What a task asks for: one thing, or several taken together. */
+export type Condition = SingleCondition | ConditionGroup;
+
+export const isGroup = (condition: Condition): condition is ConditionGroup =>
+  (groupKinds as readonly string[]).includes(condition.kind);
+
+/** The most conditions in a group. */
+const mostInGroup = 20;
+
+/** The single conditions, and the groups of what a field describes. */
+function withGroups(of: Field): UnionField<Condition> {
+  const group = (kind: GroupKind) => ({
+    description: tagged('kind', kind, { conditions: list(of, mostInGroup, 1) }),
+  });
+  const groups = Object.fromEntries(groupKinds.map((kind) => [kind, group(kind)]));
+  return unionOf('kind', { ...conditions, ...groups }) as unknown as UnionField<Condition>;
+}
+
+/** A group may hold groups, and these single conditions: no deeper, so that what is sent has an end. */
+export const conditionDescription: UnionField<Condition> = withGroups(
+  withGroups(unionOf('kind', conditions)),
+);

@@ -109,7 +109,13 @@ export const sheet = {
       text: '{{item}} is symmetric about the line from {{from}} to {{to}}, within {{tolerance}} mm',
     },
   } satisfies Record<ConditionKind, ConditionTexts>,
+  groups: {
+    all: 'All of these: {{parts}}',
+    any: 'At least one of these: {{parts}}',
+    none: 'None of these: {{parts}}',
+  },
   measured: {
+    parts: '{{met}} of {{count}}',
     length: '{{value}} mm',
     area: '{{value}} mm²',
     count: '{{value}}',
