@@ -11,6 +11,7 @@ import {
   test,
 } from '../bogen.js';
 import { choose, click, lesson, newLesson } from '../figure.js';
+import { violations } from '../violations.js';
 
 test('an instructor writes, arranges and publishes a lesson, and a student reads it', async ({
   newContext,
@@ -106,6 +107,66 @@ test('an instructor writes, arranges and publishes a lesson, and a student reads
   await expect(student.getByText('A curve on six pegs.')).toBeVisible();
   await expect(student.locator('.katex')).toBeVisible();
   await expect(student.getByText('Sheet 2 of 2')).toBeVisible();
+});
+
+test('a task is put together from checks in sentences, and a student meets it', async ({ newContext }) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'A task of one’s own');
+  const task = async () => (await lesson(page)).sheets[0]!.task;
+  await page.getByRole('button', { name: 'Ask something' }).click();
+  const editor = page.locator('[data-task-editor]');
+  await expect(editor).toContainText('Without a check nobody can be told');
+  await editor.getByLabel('What the reader is asked').fill('Make it a curve of degree 4.');
+  await editor.getByRole('button', { name: 'Add a check' }).click();
+  const list = page.locator('[data-condition-list]');
+  // Every kind is there as a sentence with what is measured now; typing finds some.
+  await expect(list.locator('[data-condition]')).not.toHaveCount(0);
+  expect(await list.locator('[data-condition]').count()).toBeGreaterThanOrEqual(30);
+  await list.getByLabel('Find a check').fill('degree least');
+  await expect(list.locator('[data-condition]')).toHaveText(['Curve has degree 3 at least']);
+  expect(await violations(page)).toEqual([]);
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/add-check.png' });
+  await list.locator('[data-condition="degreeAtLeast"]').click();
+  const row = editor.locator('[data-condition-row="degreeAtLeast"]');
+  await expect(row).toContainText('Curve has degree 3 at least');
+  // As it is the figure meets it, which is told.
+  await expect(editor).toContainText('there would be nothing to do');
+  await row.getByRole('button', { name: 'Change this check' }).click();
+  await row.getByLabel('At least').fill('4');
+  await row.getByLabel('At least').press('Enter');
+  await expect(row).toContainText('Curve has degree 4 at least');
+  await expect(editor).not.toContainText('there would be nothing to do');
+  expect(await violations(page)).toEqual([]);
+  if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/task-editor.png' });
+  await expect
+    .poll(async () => (await task())?.conditions)
+    .toEqual([{ kind: 'degreeAtLeast', item: 'curve', atLeast: 4 }]);
+
+  await test.step('a check on lists takes them from the figure, and is taken away again, with undo', async () => {
+    await editor.getByRole('button', { name: 'Add a check' }).click();
+    await list.locator('[data-condition="knotsEqual"]').click();
+    await expect(editor.locator('[data-condition-row]')).toHaveCount(2);
+    await editor
+      .locator('[data-condition-row="knotsEqual"]')
+      .getByRole('button', { name: 'Take this check away' })
+      .click();
+    await expect(editor.locator('[data-condition-row]')).toHaveCount(1);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(editor.locator('[data-condition-row]')).toHaveCount(2);
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(editor.locator('[data-condition-row]')).toHaveCount(1);
+    await editor.getByRole('button', { name: 'Ask nothing' }).click();
+    await expect(page.getByText('This sheet asks nothing.')).toBeVisible();
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(row).toContainText('Curve has degree 4 at least');
+  });
+
+  await test.step('as a student it is checked', async () => {
+    await page.getByRole('link', { name: 'See as a student' }).click();
+    const asked = page.locator('[data-task] li').first();
+    await expect(asked).toContainText('Curve has degree 4 at least');
+    await expect(asked).toHaveAttribute('data-met', 'false');
+  });
 });
 
 test('typing is undone as it was typed, and survives leaving the page at once', async ({ newContext }) => {

@@ -1,7 +1,13 @@
 import { CurveError } from '../curve/error.js';
 import { itemOf, type FigureDocument } from '../figure/document.js';
 import { curveOf, evaluateFigure, type Evaluation } from '../figure/evaluate.js';
-import { conditions, isGroup, type Condition, type SingleCondition } from './condition/conditions.js';
+import {
+  conditions,
+  isGroup,
+  type Condition,
+  type ConditionKind,
+  type SingleCondition,
+} from './condition/conditions.js';
 import { notThere, type ConditionResult, type Judged } from './condition/define.js';
 import type { Task } from './lesson.js';
 
@@ -53,4 +59,28 @@ function judgedAlone(condition: SingleCondition, start: Evaluated, now: Evaluate
 /** Whether every condition is met; a task without conditions is never done by itself. */
 export function isTaskMet(results: readonly ConditionResult[]): boolean {
   return results.length > 0 && results.every(({ met }) => met);
+}
+
+/**
+ * A condition of a kind on a curve of a figure, with its blanks filled by what is measured now; nothing where the item
+ * has no curve, or this can't be measured of it.
+ * @param cursor a parameter that one looks at
+ */
+export function firstCondition(
+  kind: ConditionKind,
+  document: FigureDocument,
+  id: string,
+  cursor: number,
+  evaluation: Evaluation = evaluateFigure(document),
+): SingleCondition | undefined {
+  const item = itemOf(document, id);
+  const curve = curveOf(evaluation, id);
+  if (!item || !curve) return undefined;
+  const { first } = conditions[kind] as { readonly first: (now: Judged, cursor: number) => object };
+  try {
+    return { kind, item: id, ...first({ document, evaluation, curve, item }, cursor) } as SingleCondition;
+  } catch (error) {
+    if (error instanceof CurveError) return undefined;
+    throw error;
+  }
 }

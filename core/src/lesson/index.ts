@@ -13,7 +13,7 @@ export {
 } from '../history/history.js';
 export { pathsMeet } from '../history/touches.js';
 export { applyLessonCommand, sheetOfCommand, touchesOfLessonCommand } from './applyCommand.js';
-export { checkTask, isTaskMet } from './checkTask.js';
+export { checkTask, firstCondition, isTaskMet } from './checkTask.js';
 export { lessonCommandDescription, type LessonCommand } from './command/commands.js';
 export {
   conditions,

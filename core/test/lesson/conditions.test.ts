@@ -7,6 +7,7 @@ import {
   conditions,
   emptyFigure,
   exactCircle,
+  firstCondition,
   insertKnot,
   isTaskMet,
   lostConditions,
@@ -245,6 +246,22 @@ describe('every condition', () => {
       expect(referencesIn(conditions[kind].description, condition)).toContain('c');
       expect(lostConditions(sheet)).toEqual([0]);
       expect(lostConditions({ ...sheet, figure: start })).toEqual([]);
+    },
+  );
+});
+
+describe('a new condition', () => {
+  it.each(Object.keys(conditions) as ConditionKind[])(
+    '%s has its blanks filled with what can be checked',
+    (kind) => {
+      const made = firstCondition(kind, start, 'c', 0.4)!;
+      const { fields } = conditions[kind].description as { readonly fields: object };
+      expect(Object.keys(made).sort()).toEqual(Object.keys(fields).sort());
+      const [result] = checkTask({ prompt: '', hints: [], conditions: [made] }, start, start);
+      // What is asked first is mostly what holds now; where it is not, it is measured all the same.
+      if (!['curveThroughPoint', 'continuityAtJoint', 'conicIs', 'areaBetween'].includes(kind))
+        expect(result!.measured).not.toBeNull();
+      expect(firstCondition(kind, start, 't', 0.4)).toBeUndefined();
     },
   );
 });

@@ -15,6 +15,7 @@ import { picture } from './en/picture.js';
 import { pins } from './en/pins.js';
 import { select } from './en/select.js';
 import { table } from './en/table.js';
+import { task } from './en/task.js';
 import { writer } from './en/writer.js';
 import { addTexts } from './text.js';
 
@@ -37,6 +38,7 @@ const editing = {
   pins,
   select,
   table,
+  task,
   writer,
 };
 

@@ -12,4 +12,9 @@ export const areaBetween = defineCondition(
     const fact = area(curve, item);
     return fact?.kind === 'number' ? between(fact.value, least, most) : notThere;
   },
+  ({ curve, item }) => {
+    const fact = area(curve, item);
+    const now = fact?.kind === 'number' ? fact.value : 1000;
+    return { least: Math.floor(now), most: Math.ceil(now) };
+  },
 );

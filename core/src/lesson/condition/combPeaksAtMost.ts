@@ -11,4 +11,5 @@ export const combPeaksAtMost = defineCondition(
     const fact = combPeaks(curve, item);
     return fact?.kind === 'whole' ? atMost(fact.value, condition.atMost) : notThere;
   },
+  () => ({ atMost: 1 }),
 );

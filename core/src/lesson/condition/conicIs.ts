@@ -12,4 +12,5 @@ export const conicIs = defineCondition(
     if (fact?.kind !== 'word') return notThere;
     return holds(fact.word === conic || (conic === 'ellipse' && fact.word === 'circle'));
   },
+  () => ({ conic: 'ellipse' }) as const,
 );

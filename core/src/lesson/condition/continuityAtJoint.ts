@@ -1,7 +1,7 @@
 import { jointContinuities } from '../../curve/match.js';
 import { itemId, signs } from '../../describe/describe.js';
 import { jointsOf } from '../../figure/joints.js';
-import { defineCondition, notThere, orderReached } from './define.js';
+import { defineCondition, notThere, orderReached, otherCurve } from './define.js';
 
 /** The curve meets another one, with at least this continuity. */
 export const continuityAtJoint = defineCondition(
@@ -15,4 +15,5 @@ export const continuityAtJoint = defineCondition(
     // Where they meet at both ends, the better joint counts.
     return results.reduce((best, next) => (next.met || best.measured === null ? next : best), notThere);
   },
+  ({ document, item }) => ({ other: otherCurve(document, item), continuity: 'G1' }) as const,
 );

@@ -1,5 +1,5 @@
 import { measureContinuity } from '../../curve/continuity.js';
-import { domainOf, relativeKnotTolerance } from '../../curve/knotVector.js';
+import { domainOf, relativeKnotTolerance, interiorKnots } from '../../curve/knotVector.js';
 import { jointContinuities } from '../../curve/match.js';
 import { signs } from '../../describe/describe.js';
 import { parameter } from '../../figure/parts.js';
@@ -17,4 +17,8 @@ export const continuityAtKnot = defineCondition(
     const [measured] = measureContinuity(curve, undefined, (knot) => Math.abs(knot - u) <= near);
     return measured ? orderReached(measured, continuity) : atLeast(curve.degree, Number(continuity[1]));
   },
+  ({ curve }, cursor) => ({
+    parameter: interiorKnots(curve.knots, curve.degree)[0]?.value ?? cursor,
+    continuity: 'C1' as const,
+  }),
 );

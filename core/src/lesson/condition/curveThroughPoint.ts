@@ -13,4 +13,8 @@ export const curveThroughPoint = defineCondition(
     if (target?.kind !== 'point') return notThere;
     return atMost(nearestPoint(curve, target.at).distance, condition.tolerance);
   },
+  ({ document }) => ({
+    target: document.items.find(({ kind }) => kind === 'point')?.id ?? '',
+    tolerance: 0.5,
+  }),
 );

@@ -4,6 +4,7 @@ import { editPoints } from '../../curve/editPoint.js';
 import { CurveError } from '../../curve/error.js';
 import { spansOf } from '../../curve/knotVector.js';
 import type { JointContinuity } from '../../curve/match.js';
+import { sampleCurve } from '../../curve/sample.js';
 import { told } from '../../told/told.js';
 import {
   number,
@@ -15,7 +16,7 @@ import {
   type ObjectField,
   type ValueOf,
 } from '../../describe/describe.js';
-import type { FigureDocument, FigureItem, PointKind } from '../../figure/document.js';
+import { isCurveItem, type FigureDocument, type FigureItem, type PointKind } from '../../figure/document.js';
 import type { Evaluation } from '../../figure/evaluate.js';
 
 /** How one condition came out, with the number that decided it. */
@@ -45,6 +46,8 @@ export interface ConditionMember<Kind extends string = string, Arguments extends
   readonly quantity: Quantity;
   /** @param start the figure that the reader was given */
   readonly judge: (args: ValueOf<ObjectField<Arguments>>, now: Judged, start: Judged) => ConditionResult;
+  /** What its blanks hold when it is asked of a curve: mostly what is measured of it now. */
+  readonly first: (now: Judged, cursor: number) => ValueOf<ObjectField<Arguments>>;
 }
 
 /** One thing that a task can ask of a curve. */
@@ -53,8 +56,9 @@ export function defineCondition<const Kind extends string, const Arguments exten
   fields: Arguments,
   quantity: Quantity,
   judge: (args: ValueOf<ObjectField<Arguments>>, now: Judged, start: Judged) => ConditionResult,
+  first: (now: Judged, cursor: number) => ValueOf<ObjectField<Arguments>>,
 ): ConditionMember<Kind, Arguments> {
-  return { description: tagged('kind', kind, { item: itemId, ...fields }) as never, quantity, judge };
+  return { description: tagged('kind', kind, { item: itemId, ...fields }) as never, quantity, judge, first };
 }
 
 export const tolerance = number({ unit: 'length', least: 0 });
@@ -76,6 +80,16 @@ export function between(measured: number, least: number, most: number): Conditio
 /** A condition that holds or does not, without a number between. */
 export function holds(met: boolean): ConditionResult {
   return { met, measured: met ? 1 : 0 };
+}
+
+/** The largest absolute curvature among the samples of a curve. */
+export function largestCurvature(curve: Curve): number {
+  return sampleCurve(curve, 64).curvature.reduce((largest, value) => Math.max(largest, Math.abs(value)), 0);
+}
+
+/** Another curve of the figure, to begin with; none where there is no other. */
+export function otherCurve({ items }: FigureDocument, item: FigureItem): string {
+  return items.find((other) => isCurveItem(other) && other.id !== item.id)?.id ?? '';
 }
 
 /** Whether a measured continuity reaches the one asked for, with the order that was measured. */

@@ -7,4 +7,5 @@ export const degreeAtLeast = defineCondition(
   { atLeast: whole(1, 9) },
   'count',
   (condition, { curve }) => atLeast(curve.degree, condition.atLeast),
+  ({ curve }) => ({ atLeast: curve.degree }),
 );

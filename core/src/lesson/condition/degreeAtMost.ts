@@ -7,4 +7,5 @@ export const degreeAtMost = defineCondition(
   { atMost: whole(1, 9) },
   'count',
   (condition, { curve }) => atMost(curve.degree, condition.atMost),
+  ({ curve }) => ({ atMost: curve.degree }),
 );

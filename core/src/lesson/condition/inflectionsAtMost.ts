@@ -8,4 +8,5 @@ export const inflectionsAtMost = defineCondition(
   { atMost: whole(0, 100_000) },
   'count',
   (condition, { curve }) => atMost(inflections(curve).length, condition.atMost),
+  () => ({ atMost: 0 }),
 );

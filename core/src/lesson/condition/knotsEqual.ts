@@ -11,4 +11,5 @@ export const knotsEqual = defineCondition(
     if (knots.length !== curve.knots.length) return notThere;
     return atMost(Math.max(0, ...knots.map((knot, k) => Math.abs(knot - curve.knots[k]!))), within);
   },
+  ({ curve }) => ({ knots: curve.knots, within: 1e-9 }),
 );

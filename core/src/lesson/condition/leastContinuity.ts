@@ -15,4 +15,5 @@ export const leastContinuity = defineCondition(
         (least, next) => (next.measured! < least.measured! ? next : least),
         atLeast(curve.degree, Number(continuity[1])),
       ),
+  () => ({ continuity: 'G1' }) as const,
 );

@@ -11,4 +11,8 @@ export const lengthBetween = defineCondition(
     refuseLong(curve);
     return between(lengthOfCurve(curve, 1e-9), least, most);
   },
+  ({ curve }) => {
+    const length = lengthOfCurve(curve, 1e-9);
+    return { least: Math.floor(length), most: Math.ceil(length) };
+  },
 );

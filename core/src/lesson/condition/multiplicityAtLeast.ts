@@ -9,4 +9,5 @@ export const multiplicityAtLeast = defineCondition(
   { parameter, atLeast: whole(1, 10) },
   'count',
   (condition, { curve }) => atLeast(multiplicityAt(curve, condition.parameter), condition.atLeast),
+  (_, cursor) => ({ parameter: cursor, atLeast: 1 }),
 );

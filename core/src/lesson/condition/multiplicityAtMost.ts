@@ -9,4 +9,5 @@ export const multiplicityAtMost = defineCondition(
   { parameter, atMost: whole(0, 10) },
   'count',
   (condition, { curve }) => atMost(multiplicityAt(curve, condition.parameter), condition.atMost),
+  (_, cursor) => ({ parameter: cursor, atMost: 0 }),
 );

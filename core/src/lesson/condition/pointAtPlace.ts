@@ -12,4 +12,5 @@ export const pointAtPlace = defineCondition(
     const point = pointsOfKind(curve, condition.of)[condition.index];
     return point ? atMost(distance(point, condition.place), condition.tolerance) : notThere;
   },
+  ({ curve }) => ({ of: 'controlPoints', index: 0, place: curve.points[0]!, tolerance: 0.5 }) as const,
 );

@@ -8,4 +8,5 @@ export const pointsAtLeast = defineCondition(
   { atLeast: whole(1, 2000) },
   'count',
   (condition, { curve }) => atLeast(distinctPointCount(curve), condition.atLeast),
+  ({ curve }) => ({ atLeast: distinctPointCount(curve) }),
 );

@@ -8,4 +8,5 @@ export const pointsAtMost = defineCondition(
   { atMost: whole(1, 2000) },
   'count',
   (condition, { curve }) => atMost(distinctPointCount(curve), condition.atMost),
+  ({ curve }) => ({ atMost: distinctPointCount(curve) }),
 );

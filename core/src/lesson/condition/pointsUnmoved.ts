@@ -15,4 +15,5 @@ export const pointsUnmoved = defineCondition(
     const moves = condition.indices.map((index) => distance(before[index]!, after[index]!));
     return atMost(Math.max(0, ...moves), condition.tolerance);
   },
+  ({ curve }) => ({ of: 'controlPoints', indices: [0, curve.points.length - 1], tolerance: 0.5 }) as const,
 );

@@ -2,4 +2,10 @@ import { isRational } from '../../curve/curve.js';
 import { defineCondition, holds } from './define.js';
 
 /** The curve has weights that differ. */
-export const rational = defineCondition('rational', {}, 'holds', (_, { curve }) => holds(isRational(curve)));
+export const rational = defineCondition(
+  'rational',
+  {},
+  'holds',
+  (_, { curve }) => holds(isRational(curve)),
+  () => ({}),
+);

@@ -11,4 +11,5 @@ export const roundWithin = defineCondition(
     const { centre, radius } = bestCircle(curve);
     return atMost(Math.abs(circleError(curve, centre, radius).largest) / radius, share);
   },
+  () => ({ share: 1e-12 }),
 );

@@ -11,4 +11,5 @@ export const shapeUnchanged = defineCondition(
     refuseLong(now.curve, start.curve);
     return atMost(largestDistance(now.curve, start.curve).distance, condition.tolerance);
   },
+  () => ({ tolerance: 0.001 }),
 );

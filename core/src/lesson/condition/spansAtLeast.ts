@@ -8,4 +8,5 @@ export const spansAtLeast = defineCondition(
   { atLeast: whole(1, 2000) },
   'count',
   (condition, { curve }) => atLeast(spansOf(curve.knots, curve.degree).length, condition.atLeast),
+  ({ curve }) => ({ atLeast: spansOf(curve.knots, curve.degree).length }),
 );

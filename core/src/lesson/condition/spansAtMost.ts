@@ -8,4 +8,5 @@ export const spansAtMost = defineCondition(
   { atMost: whole(1, 2000) },
   'count',
   (condition, { curve }) => atMost(spansOf(curve.knots, curve.degree).length, condition.atMost),
+  ({ curve }) => ({ atMost: spansOf(curve.knots, curve.degree).length }),
 );

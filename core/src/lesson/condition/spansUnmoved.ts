@@ -10,6 +10,7 @@ export const spansUnmoved = defineCondition(
   'count',
   (condition, now, start) =>
     atLeast(unmovedSpans(start.curve, now.curve, condition.tolerance), condition.atLeast),
+  () => ({ atLeast: 1, tolerance: 0.01 }),
 );
 
 /** How many spans of `now` lie, sample by sample, where they lay in `before`. */

@@ -12,4 +12,9 @@ export const symmetricAbout = defineCondition(
     refuseLong(curve, curve);
     return atMost(largestDistance(curve, mirrorCurve(curve, mirrorThrough(from, to))).distance, within);
   },
+  ({ curve }) => {
+    const xs = curve.points.map((point) => point[0]!);
+    const middle = (Math.min(...xs) + Math.max(...xs)) / 2;
+    return { from: [middle, 0], to: [middle, 1], tolerance: 0.5 };
+  },
 );

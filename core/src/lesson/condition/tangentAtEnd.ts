@@ -26,4 +26,5 @@ export const tangentAtEnd = defineCondition(
     const wanted = tangent!.map((_, axis) => [Math.cos(radians), Math.sin(radians)][axis] ?? 0);
     return atMost((angleBetween(tangent!, wanted) * 180) / Math.PI, within);
   },
+  () => ({ end: 'start', direction: 0, within: 1 }) as const,
 );

@@ -9,4 +9,5 @@ export const weightBetween = defineCondition(
   'number',
   ({ index: point, least, most }, { curve }) =>
     point < curve.points.length ? between(curve.weights?.[point] ?? 1, least, most) : notThere,
+  () => ({ index: 0, least: 1, most: 10 }),
 );

@@ -19,4 +19,5 @@ export const weightsEqual = defineCondition(
     const off = own.map((weight, k) => Math.abs(factor * weight - weights[k]!) / Math.abs(weights[largest]!));
     return atMost(Math.max(...off), within);
   },
+  ({ curve }) => ({ weights: curve.weights ?? curve.points.map(() => 1), within: 1e-9 }),
 );

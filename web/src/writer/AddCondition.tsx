@@ -1,0 +1,99 @@
+import { conditions, firstCondition, type ConditionKind, type SingleCondition } from '@bogen/core/lesson';
+import { Plus } from 'lucide-react';
+import { useState } from 'react';
+import { isFound } from '../editing/change/OperationList.js';
+import type { FigureScene } from '../figure/scene/scene.js';
+import { conditionText } from '../sheet/conditionText.js';
+import { useTranslation } from '../text/text.js';
+import { Button } from '../ui/Button.js';
+import { Popup } from '../ui/Popup.js';
+
+const kinds = Object.keys(conditions) as ConditionKind[];
+
+interface AddConditionProps {
+  readonly scene: FigureScene;
+  readonly onAdd: (condition: SingleCondition) => void;
+}
+
+/**
+ * What can be asked of the curve on the rail, each as the sentence that it would be, with its blanks as they are measured
+ * now. Typing finds some of them.
+ */
+export function AddCondition({ scene, onAdd }: AddConditionProps) {
+  const { t } = useTranslation();
+  const [open, setOpen] = useState(false);
+  return (
+    <Popup
+      label={t('task.add')}
+      open={open}
+      onOpen={setOpen}
+      trigger={
+        <Button quiet className="-ml-2.5 self-start">
+          <Plus size={14} /> {t('task.add')}
+        </Button>
+      }
+    >
+      {open && (
+        <ConditionList
+          scene={scene}
+          onChoose={(condition) => {
+            setOpen(false);
+            onAdd(condition);
+          }}
+        />
+      )}
+    </Popup>
+  );
+}
+
+function ConditionList({
+  scene,
+  onChoose,
+}: {
+  scene: FigureScene;
+  onChoose: (condition: SingleCondition) => void;
+}) {
+  const { t } = useTranslation();
+  const [typed, setTyped] = useState('');
+  const { document, evaluation, cursor } = scene;
+  const { item } = document.rail;
+  const offered = kinds.flatMap((kind) => {
+    const condition =
+      item === null ? undefined : firstCondition(kind, document, item, Number(cursor.toFixed(3)), evaluation);
+    return condition ? [{ condition, text: conditionText(condition, document, t) }] : [];
+  });
+  const found = offered.filter(({ text }) => isFound(text, typed));
+  return (
+    <div className="flex w-[360px] max-w-full flex-col gap-2" data-condition-list>
+      <input
+        type="search"
+        aria-label={t('task.find')}
+        placeholder={t('task.find')}
+        value={typed}
+        onChange={(event) => setTyped(event.target.value)}
+        onKeyDown={(event) => {
+          if (event.key === 'Enter' && found[0]) onChoose(found[0].condition);
+        }}
+        className="h-8 rounded-md border border-strong bg-sheet px-2 text-[13px]"
+      />
+      {offered.length === 0 && <p className="text-[13px] text-soft">{t('task.noCurve')}</p>}
+      {offered.length > 0 && found.length === 0 && (
+        <p className="text-[13px] text-soft">{t('change.nothingFound')}</p>
+      )}
+      <ul>
+        {found.map(({ condition, text }) => (
+          <li key={condition.kind}>
+            <button
+              type="button"
+              className="block w-full rounded-md px-2 py-1 text-left text-[13px] hover:bg-tint focus-visible:ring-3 focus-visible:ring-accent/40"
+              data-condition={condition.kind}
+              onClick={() => onChoose(condition)}
+            >
+              {text}
+            </button>
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}
