@@ -177,26 +177,44 @@ function halves(rows: readonly (readonly number[])[]): [number[][], number[][]] 
  * @returns ascending by parameter; none for positive weights
  */
 export function polesOf(curve: Curve): readonly Pole[] {
-  if (!hasSignedWeights(curve)) return [];
+  if (!hasSignedWeights(curve)) return none;
+  let found = knownPoles.get(curve);
+  if (!found) {
+    found = findPoles(curve);
+    knownPoles.set(curve, found);
+  }
+  return found;
+}
+
+const none: readonly Pole[] = [];
+const knownPoles = new WeakMap<Curve, readonly Pole[]>();
+
+function findPoles(curve: Curve): Pole[] {
   const { parts, gaps } = partsOfCurve(curve);
   const isFar = isBeyond(curve, farthest / 2);
+  const before = new Map(parts.map((part) => [part.end, part.rows.at(-1)!]));
+  const after = new Map(parts.map((part) => [part.start, part.rows[0]!]));
+  const lifted: Curve = { degree: curve.degree, knots: curve.knots, points: homogeneousRows(curve) };
+  const zeros = zerosOfWeights(curve);
+  let next = 0;
   return gaps.flatMap(([start, end]) => {
-    const before = parts.findLast((part) => part.end === start)?.rows.at(-1);
-    const after = parts.find((part) => part.start === end)?.rows[0];
-    if (![before, after].some((row) => row && isFar([row]))) return [];
-    return zerosWithin(curve, start, end).map((parameter) => poleAt(curve, parameter));
+    const ends = [before.get(start), after.get(end)];
+    while (next < zeros.length && zeros[next]! < start) next++;
+    const first = next;
+    while (next < zeros.length && zeros[next]! <= end) next++;
+    if (!ends.some((row) => row && isFar([row]))) return [];
+    return zeros.slice(first, next).map((parameter) => poleAt(curve, lifted, parameter));
   });
 }
 
-/** The zeros of the weight function in a gap, also those at which rounding keeps it from zero, since it turns back there. */
-function zerosWithin(curve: Curve, start: number, end: number): number[] {
-  const { degree, knots, weights } = curve;
+/** The zeros of the weight function, ascending, also those at which rounding keeps it from zero, since it turns back there. */
+function zerosOfWeights({ degree, knots, weights }: Curve): number[] {
   const denominators: Curve = { degree, knots, points: weights!.map((weight) => [weight, 0]) };
   const small = 1e-13 * largestSize(weights!);
   const found = new Set<number>();
   for (const span of spansOf(knots, degree)) {
-    if (span.end < start || span.start > end) continue;
     const values = bezierRows(denominators, span.index, span.start, span.end).map(([value]) => value!);
+    if (values.every((value) => value > 0) || values.every((value) => value < 0)) continue;
     const turning = rootsOfBernstein(differentiateBernstein(values)).filter(
       (t) => Math.abs(evaluateBernstein(values, t)) <= small,
     );
@@ -204,8 +222,7 @@ function zerosWithin(curve: Curve, start: number, end: number): number[] {
       (t) => !turning.some((other) => Math.abs(other - t) < 1e-6),
     );
     for (const t of [...zeros, ...turning]) {
-      const parameter = t === 1 ? span.end : span.start + t * (span.end - span.start);
-      if (parameter >= start && parameter <= end) found.add(parameter);
+      found.add(t === 1 ? span.end : span.start + t * (span.end - span.start));
     }
   }
   return [...found].sort((a, b) => a - b);
@@ -218,11 +235,11 @@ const largestSize = (values: readonly number[]): number =>
  * What a curve does at a pole. With numerator X and weight function W, near a simple zero of W, it is X / (W′ h) +
  * X′ / W′ but for a multiple of X and what vanishes with h: X′ / W′ is a point of its asymptote. That at a knot has the
  * same on both sides: where X and W have a kink, a control point lies, and both vanish with its weight.
+ * @param lifted the curve of its homogeneous points, prepared once
  */
-function poleAt(curve: Curve, parameter: number): Pole {
+function poleAt(curve: Curve, lifted: Curve, parameter: number): Pole {
   const dimension = dimensionOf(curve);
   const { degree, knots, points, weights } = curve;
-  const lifted: Curve = { degree, knots, points: homogeneousRows(curve) };
   const [value, first] = derivativesAt(lifted, parameter, 1) as [Point, Point];
   const numerator = value.slice(0, dimension);
   const direction = scaled(numerator, 1 / lengthOf(numerator));

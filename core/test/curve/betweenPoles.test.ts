@@ -131,6 +131,22 @@ describe('poles', () => {
   });
 });
 
+describe('many poles', () => {
+  it('of the longest curve that there may be are found, each once', () => {
+    const count = 2000;
+    const curve: Curve = {
+      degree: 1,
+      knots: [0, ...Array.from({ length: count }, (_, k) => k), count - 1],
+      points: Array.from({ length: count }, (_, k) => [k, k % 3]),
+      weights: Array.from({ length: count }, (_, k) => (k % 2 === 0 ? 1 : -1)),
+      signedWeights: true,
+    };
+    expect(polesOf(curve)).toHaveLength(count - 1);
+    expect(polesOf(curve)).toBe(polesOf(curve));
+    expect(sampleCurve(curve, 2).coordinates.every(Number.isFinite)).toBe(true);
+  });
+});
+
 describe('a curve with weights of any sign', () => {
   it('is its pieces: positive weights, the same points at the same parameters, in order', () => {
     fc.assert(
