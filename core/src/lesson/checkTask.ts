@@ -1,4 +1,5 @@
 import { CurveError } from '../curve/error.js';
+import { referencesIn } from '../describe/ids.js';
 import { itemOf, type FigureDocument } from '../figure/document.js';
 import { curveOf, evaluateFigure, type Evaluation } from '../figure/evaluate.js';
 import {
@@ -63,7 +64,7 @@ export function isTaskMet(results: readonly ConditionResult[]): boolean {
 
 /**
  * A condition of a kind on a curve of a figure, with its blanks filled by what is measured now; nothing where the item
- * has no curve, or this can't be measured of it.
+ * has no curve, this can't be measured of it, or something else is missing that it is about.
  * @param cursor a parameter that one looks at
  */
 export function firstCondition(
@@ -78,7 +79,16 @@ export function firstCondition(
   if (!item || !curve) return undefined;
   const { first } = conditions[kind] as { readonly first: (now: Judged, cursor: number) => object };
   try {
-    return { kind, item: id, ...first({ document, evaluation, curve, item }, cursor) } as SingleCondition;
+    const made = {
+      kind,
+      item: id,
+      ...first({ document, evaluation, curve, item }, cursor),
+    } as SingleCondition;
+    // It may need a second curve, or a reference point, that is not there.
+    const isWhole = referencesIn(conditions[kind].description, made).every((other) =>
+      itemOf(document, other),
+    );
+    return isWhole ? made : undefined;
   } catch (error) {
     if (error instanceof CurveError) return undefined;
     throw error;

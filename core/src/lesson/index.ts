@@ -28,6 +28,7 @@ export {
   lessonDescription,
   sheetDescription,
   sheetOf,
+  taskLimits,
   type LessonDocument,
   type Sheet,
   type Task,

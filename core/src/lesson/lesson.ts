@@ -6,7 +6,10 @@ import { proseDescription, type Prose } from './prose/prose.js';
 export const lessonVersion = 1;
 
 /** Limits on what is accepted. */
-export const lessonLimits = { sheets: 60, titleLength: 200 };
+export const lessonLimits = { sheets: 60, titleLength: 200, conditions: 40 };
+
+/** How many hints and conditions of its own a task has; with those in groups there are `lessonLimits.conditions`. */
+export const taskLimits = { hints: 10, conditions: 20 };
 
 export const titleText = text(1, lessonLimits.titleLength);
 
@@ -20,8 +23,8 @@ export interface Task {
 
 export const taskDescription = object({
   prompt: text(0, 2000),
-  hints: list(text(1, 2000), 10),
-  conditions: list(conditionDescription, 20),
+  hints: list(text(1, 2000), taskLimits.hints),
+  conditions: list(conditionDescription, taskLimits.conditions),
 });
 
 /** Prose beside one figure, with a task where the reader is asked something. */

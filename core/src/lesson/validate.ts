@@ -1,7 +1,8 @@
 import { told } from '../told/told.js';
 import { validateFigure } from '../figure/validate.js';
 import { CommandError } from '../history/history.js';
-import { lessonLimits, type LessonDocument, type Sheet } from './lesson.js';
+import { countConditions } from './condition/conditions.js';
+import { lessonLimits, type LessonDocument, type Sheet, type Task } from './lesson.js';
 import { validateProse } from './prose/schema.js';
 
 /**
@@ -32,6 +33,18 @@ export function validateSheet(sheet: Sheet): void {
   validateTitle(sheet.title);
   validateProse(sheet.prose);
   validateFigure(sheet.figure);
+  validateTask(sheet.task);
+}
+
+/**
+ * Groups of groups could multiply what a check has to judge, so all conditions of a task are counted together.
+ * @throws CommandError where they are too many
+ */
+export function validateTask(task: Task | null): void {
+  const count = task ? countConditions(task.conditions) : 0;
+  if (count > lessonLimits.conditions) {
+    throw new CommandError(told('tooManyConditions', { count, most: lessonLimits.conditions }));
+  }
 }
 
 export function validateTitle(title: string): void {

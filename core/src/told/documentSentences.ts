@@ -6,6 +6,7 @@ export const documentSentences = {
   standsAlone: '{{name}} is independent already.',
   noHandles: '{{name}} has no handles of this kind.',
   noHandle: '{{name}} has no handle {{key}}.',
+  tooManyConditions: 'A task can have {{most}} checks at most, those in groups counted; there are {{count}}.',
   notAReferencePoint: '{{name}} is not a reference point.',
   operateOnOther: '{{name}} can only be replaced by the result of an operation on itself.',
   notAPicture: '{{name}} is not a picture and has no {{attribute}}.',

@@ -13,6 +13,7 @@ import {
   lostConditions,
   periodicCurve,
   referencesIn,
+  validateTask,
   type Condition,
   type ConditionKind,
   type ConditionOf,
@@ -21,6 +22,7 @@ import {
   type FigureDocument,
   type Point,
   type Sheet,
+  type Task,
 } from '../everything.js';
 
 const points = Array.from({ length: 9 }, (_, index) => [index * 10, index % 2 === 0 ? 0 : 10]);
@@ -264,6 +266,28 @@ describe('a new condition', () => {
       expect(firstCondition(kind, start, 't', 0.4)).toBeUndefined();
     },
   );
+});
+
+describe('what a condition is about', () => {
+  it('is not offered where it is not there', () => {
+    const alone = { ...start, items: start.items.slice(0, 1) };
+    for (const kind of ['curveThroughPoint', 'nearCurve', 'continuityAtJoint'] as const) {
+      expect(firstCondition(kind, alone, 'c', 0.4)).toBeUndefined();
+      expect(firstCondition(kind, start, 'c', 0.4)).toBeDefined();
+    }
+  });
+
+  it('is counted in groups too: more than a check may take are refused', () => {
+    const one: Condition = { kind: 'rational', item: 'c' };
+    const task = (count: number): Task => ({
+      prompt: '',
+      hints: [],
+      conditions: [{ kind: 'any', conditions: [{ kind: 'all', conditions: Array(count).fill(one) }, one] }],
+    });
+    expect(() => validateTask(task(39))).not.toThrow();
+    expect(() => validateTask(task(40))).toThrow('40 checks at most');
+    expect(() => validateTask(null)).not.toThrow();
+  });
 });
 
 describe('conditions taken together', () => {

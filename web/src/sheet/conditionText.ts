@@ -22,7 +22,7 @@ export function conditionText(condition: Condition, figure: FigureDocument, t: T
   for (const [key, field] of Object.entries(fields)) {
     const value = given[key];
     if (field.type === 'id') values[key] = itemOf(figure, value as string)?.name ?? value;
-    else if (field.type === 'number') values[key] = value;
+    else if (field.type === 'number') values[key] = Number((value as number).toPrecision(6));
     else if (field.type === 'place')
       values[key] = (value as readonly number[]).map((coordinate) => shownNumber(coordinate, 1)).join(', ');
     else if (field.type === 'whole' && key !== 'index') values['count'] = value;

@@ -7,6 +7,7 @@ import { conditionText } from '../sheet/conditionText.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Popup } from '../ui/Popup.js';
+import { SearchField } from '../ui/SearchField.js';
 
 const kinds = Object.keys(conditions) as ConditionKind[];
 
@@ -65,16 +66,11 @@ function ConditionList({
   const found = offered.filter(({ text }) => isFound(text, typed));
   return (
     <div className="flex w-[360px] max-w-full flex-col gap-2" data-condition-list>
-      <input
-        type="search"
-        aria-label={t('task.find')}
-        placeholder={t('task.find')}
+      <SearchField
+        label={t('task.find')}
         value={typed}
-        onChange={(event) => setTyped(event.target.value)}
-        onKeyDown={(event) => {
-          if (event.key === 'Enter' && found[0]) onChoose(found[0].condition);
-        }}
-        className="h-8 rounded-md border border-strong bg-sheet px-2 text-[13px]"
+        onChange={setTyped}
+        onEnter={() => found[0] && onChoose(found[0].condition)}
       />
       {offered.length === 0 && <p className="text-[13px] text-soft">{t('task.noCurve')}</p>}
       {offered.length > 0 && found.length === 0 && (

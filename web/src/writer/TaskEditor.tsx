@@ -5,6 +5,7 @@ import {
   isTaskMet,
   lostConditions,
   sheetOf,
+  taskLimits,
   type Condition,
   type ConditionResult,
   type Sheet,
@@ -90,7 +91,14 @@ export function TaskEditor({
         {task.conditions.length === 0 ? t('task.empty') : isTaskMet(results) ? t('task.metAtStart') : ''}
       </p>
       <div className="mt-1 flex flex-wrap items-center gap-2">
-        <AddCondition scene={scene} onAdd={(condition) => withConditions([...task.conditions, condition])} />
+        {task.conditions.length < taskLimits.conditions ? (
+          <AddCondition
+            scene={scene}
+            onAdd={(condition) => withConditions([...task.conditions, condition])}
+          />
+        ) : (
+          <span className="text-[12.5px] text-soft">{t('task.full', { most: taskLimits.conditions })}</span>
+        )}
         <Button quiet onClick={() => set(null)}>
           {t('task.askNothing')}
         </Button>

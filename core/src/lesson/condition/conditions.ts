@@ -106,12 +106,21 @@ export const isGroup = (condition: Condition): condition is ConditionGroup =>
 /** The most conditions in a group. */
 const mostInGroup = 20;
 
+/** How many single conditions there are, those in groups among them. */
+export function countConditions(all: readonly Condition[]): number {
+  return all.reduce(
+    (sum, condition) => sum + (isGroup(condition) ? countConditions(condition.conditions) : 1),
+    0,
+  );
+}
+
 /** The single conditions, and the groups of what a field describes. */
 function withGroups(of: Field): UnionField<Condition> {
   const group = (kind: GroupKind) => ({
     description: tagged('kind', kind, { conditions: list(of, mostInGroup, 1) }),
   });
   const groups = Object.fromEntries(groupKinds.map((kind) => [kind, group(kind)]));
+  // The type of a group names itself, which can't follow from a description of limited depth.
   return unionOf('kind', { ...conditions, ...groups }) as unknown as UnionField<Condition>;
 }
 

@@ -1,6 +1,7 @@
 import { aims, offeredOperations, operations, type OfferedOperation } from '@bogen/core/figure';
-import { useId, useState, type KeyboardEvent } from 'react';
+import { useId, useState } from 'react';
 import { useTranslation } from '../../text/text.js';
+import { SearchField } from '../../ui/SearchField.js';
 
 /** Whether every word that was typed stands in a text. */
 export function isFound(text: string, typed: string): boolean {
@@ -24,23 +25,13 @@ export function OperationList({ onChoose }: { onChoose: (name: OfferedOperation)
     );
     return names.length > 0 ? [{ aim, names }] : [];
   });
-  const onKeyDown = (event: KeyboardEvent): void => {
+  const chooseFirst = (): void => {
     const first = groups[0]?.names[0];
-    if (event.key !== 'Enter' || !first) return;
-    event.preventDefault();
-    onChoose(first);
+    if (first) onChoose(first);
   };
   return (
     <div className="flex flex-col gap-3" data-operation-list>
-      <input
-        type="search"
-        aria-label={t('change.find')}
-        placeholder={t('change.find')}
-        value={typed}
-        onChange={(event) => setTyped(event.target.value)}
-        onKeyDown={onKeyDown}
-        className="h-8 rounded-md border border-strong bg-sheet px-2 text-[13px]"
-      />
+      <SearchField label={t('change.find')} value={typed} onChange={setTyped} onEnter={chooseFirst} />
       {groups.length === 0 && <p className="text-[13px] text-soft">{t('change.nothingFound')}</p>}
       {groups.map(({ aim, names }) => (
         <section key={aim} aria-labelledby={`${id}${aim}`}>

@@ -4,6 +4,7 @@ export const task = {
   askNothing: 'Ask nothing',
   add: 'Add a check',
   find: 'Find a check',
+  full: 'There are {{most}} checks; a task can’t have more.',
   noCurve: 'There is no curve on the rail to ask something of.',
   edit: 'Change this check',
   close: 'Done with this check',
