@@ -15,7 +15,7 @@ export async function newLesson(page: Page, title: string): Promise<void> {
 /** The lesson as the server has it. */
 export async function lesson(page: Page): Promise<LessonDocument> {
   await expect(saved(page)).toBeVisible();
-  const id = /write\/([^/]+)/.exec(page.url())![1]!;
+  const id = /write\/([^/?]+)/.exec(page.url())![1]!;
   const answer = await page.request.get(`/api/lessons/${id}/draft`);
   return ((await answer.json()) as { document: LessonDocument }).document;
 }

@@ -27,20 +27,20 @@ const conditionResults = z.array(z.object({ met: z.boolean(), measured: z.number
 const sheetProgress = z.object({
   sheet: z.string(),
   title: z.string(),
-  hasTask: z.boolean(),
   progress,
-  /** Whether the student's figure may be another than the published one. */
-  moved: z.boolean(),
+  /** The stages whose figure may be another than the published one. */
+  moved: z.array(z.string()),
+  /** The tasks that were met. */
+  passed: z.array(z.string()),
 });
 
 const work = streamSchema(figureSchema, figureCommandSchema).extend({
   id,
   sheet: z.string(),
-  /** Results of the newest check on the server, and whether they are of the present revision. */
-  results: conditionResults.nullable(),
-  resultsAreCurrent: z.boolean(),
-  passed: z.boolean(),
+  stage: z.string(),
 });
+
+const partId = z.string().min(1).max(64);
 
 export const endpoints = {
   health: defineEndpoint({
@@ -217,24 +217,24 @@ export const endpoints = {
   openWork: defineEndpoint({
     ...paths.openWork,
     access: 'student',
-    summary: 'The student’s work on a sheet, begun if there is none.',
-    params: z.strictObject({ edition: id, sheet: z.string().max(64) }),
+    summary: 'The student’s work on a stage of a sheet, begun if there is none.',
+    params: z.strictObject({ edition: id, sheet: partId, stage: partId }),
     body: nothing,
     answer: work,
   }),
   appendToWork: defineEndpoint({
     ...paths.appendToWork,
     access: 'student',
-    summary: 'Saves moves of loose points.',
+    summary: 'Saves what the stage allows its readers to do.',
     params: z.strictObject({ work: id }),
     body: appendSchema(figureCommandSchema),
     answer: appendedSchema,
   }),
-  checkWork: defineEndpoint({
-    ...paths.checkWork,
+  checkTask: defineEndpoint({
+    ...paths.checkTask,
     access: 'student',
-    summary: 'Judges the saved work by calculation.',
-    params: z.strictObject({ work: id }),
+    summary: 'Judges a task by calculation, on the saved work of its stage.',
+    params: z.strictObject({ edition: id, sheet: partId, task: partId }),
     body: nothing,
     answer: z.object({ results: conditionResults, passed: z.boolean(), revision: z.int() }),
   }),
@@ -253,7 +253,7 @@ export const endpoints = {
           id,
           title: z.string(),
           edition: z.int(),
-          sheets: z.array(z.object({ id: z.string(), title: z.string(), hasTask: z.boolean() })),
+          sheets: z.array(z.object({ id: z.string(), title: z.string(), tasks: z.array(z.string()) })),
         }),
       ),
       students: z.array(
@@ -261,7 +261,7 @@ export const endpoints = {
           id,
           name: z.string(),
           lastSeen: z.string().nullable(),
-          /** Newest work on each sheet, by lesson and sheet. */
+          /** What is known of each sheet, by lesson; its id is that of the work that was changed last. */
           work: z.array(
             z.object({ id, lesson: id, sheet: z.string(), edition: z.int(), progress, attempts: z.int() }),
           ),
@@ -280,7 +280,12 @@ export const endpoints = {
       lesson: z.string(),
       edition: z.int(),
       sheet: sheetSchema,
+      stage: z.string(),
+      /** The figure as the stage gave it, and as the student left it. */
+      start: figureSchema,
       document: figureSchema,
+      /** Work of the same student on the stages of this sheet. */
+      stages: z.array(z.object({ work: id, stage: z.string() })),
       revision: z.int(),
       changedAt: z.string().nullable(),
       attempts: z.int(),

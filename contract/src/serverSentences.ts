@@ -44,6 +44,8 @@ export const serverSentences = {
     'This has grown too large to be stored in one piece. Split it, or take something large out of it, such as a long freehand stroke.',
   tooManyCommands: 'A request may hold {{most}} commands; this one holds {{count}}.',
   sheetNotInClass: 'This sheet is not in your class. Go back to the lessons and choose again.',
+  stageNotInSheet: 'This stage is not in the sheet. Load the page again.',
+  openBeforeCheck: 'Nothing has been opened yet that could be checked. Open the stage of this task first.',
   workNotYours: 'This work does not exist, or it is not yours.',
   nothingToCheck: 'This sheet has nothing to check.',
   onlyInstructors: 'Only an instructor may do this.',

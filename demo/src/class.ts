@@ -42,7 +42,8 @@ export function movesOf(sheet: Sheet, went: Went): FigureCommand[] {
 
 /** The smallest move of one point, straight up or down by tenths of a millimetre, that meets the task. */
 export function solutionOf(sheet: Sheet): FigureCommand {
-  const { figure, task } = sheet;
+  const { figure } = sheet;
+  const [task] = sheet.tasks;
   const curve = curveOf(evaluateFigure(figure), 'waist');
   if (!task || !curve) throw new Error(`${sheet.title} has no task on the waist.`);
   const byEditPoint = figure.loose['waist']?.editPoints.length !== 0;

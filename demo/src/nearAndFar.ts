@@ -1,6 +1,6 @@
 import { clampedUniformKnots, type Point } from '@bogen/core/curve';
 import { emptyFigure, type CurveItem, type FigureDocument } from '@bogen/core/figure';
-import { type LessonDocument, type Sheet } from '@bogen/core/lesson';
+import { firstStageId, lessonVersion, newSheet, type LessonDocument, type Sheet } from '@bogen/core/lesson';
 import { formula, paragraph, prose } from './prose.js';
 
 /** Half the outline of a small viol about its waist, in millimetres along and across the body. */
@@ -59,7 +59,7 @@ const degreeFigure: FigureDocument = {
 };
 
 const sheets: readonly Sheet[] = [
-  {
+  newSheet({
     id: 'near',
     title: 'A control point acts near',
     prose: prose(
@@ -75,20 +75,27 @@ const sheets: readonly Sheet[] = [
       ),
     ),
     figure: nearFigure,
-    task: {
-      prompt:
-        'Make the waist a little tighter: lead the curve through the peg, and leave three spans as they are.',
-      hints: [
-        'Look for the hump that is highest where the peg is. That point has the most to say there.',
-        'Move P4 or P5 alone, downwards. The curve follows about two thirds of the way.',
-      ],
-      conditions: [
-        { kind: 'curveThroughPoint', item: 'waist', target: 'peg', tolerance: 0.5 },
-        { kind: 'spansUnmoved', item: 'waist', atLeast: 3, tolerance: 1e-6 },
-      ],
-    },
-  },
-  {
+    tasks: [
+      {
+        kind: 'shape',
+        id: 'task',
+        stage: firstStageId,
+        prompt:
+          'Make the waist a little tighter: lead the curve through the peg, and leave three spans as they are.',
+        hints: [
+          {
+            text: 'Look for the hump that is highest where the peg is. That point has the most to say there.',
+          },
+          { text: 'Move P4 or P5 alone, downwards. The curve follows about two thirds of the way.' },
+        ],
+        conditions: [
+          { kind: 'curveThroughPoint', item: 'waist', target: 'peg', tolerance: 0.5 },
+          { kind: 'spansUnmoved', item: 'waist', atLeast: 3, tolerance: 1e-6 },
+        ],
+      },
+    ],
+  }),
+  newSheet({
     id: 'far',
     title: 'An edit point acts far',
     prose: prose(
@@ -103,26 +110,31 @@ const sheets: readonly Sheet[] = [
       paragraph('Compare: drag control point $P_4$, undo, then drag the edit point $E_4$.'),
     ),
     figure: farFigure,
-    task: {
-      prompt:
-        'Lead the curve through the peg by one edit point, and keep the other edit points where they are.',
-      hints: [
-        'A control point would take several edit points along. Use a lozenge.',
-        'The curve has to pass within half a millimetre of the peg. E4 is next to it.',
-      ],
-      conditions: [
-        { kind: 'curveThroughPoint', item: 'waist', target: 'peg', tolerance: 0.5 },
-        {
-          kind: 'pointsUnmoved',
-          item: 'waist',
-          of: 'editPoints',
-          indices: [0, 1, 2, 3, 6, 7, 8, 9],
-          tolerance: 0.01,
-        },
-      ],
-    },
-  },
-  {
+    tasks: [
+      {
+        kind: 'shape',
+        id: 'task',
+        stage: firstStageId,
+        prompt:
+          'Lead the curve through the peg by one edit point, and keep the other edit points where they are.',
+        hints: [
+          { text: 'A control point would take several edit points along. Use a lozenge.' },
+          { text: 'The curve has to pass within half a millimetre of the peg. E4 is next to it.' },
+        ],
+        conditions: [
+          { kind: 'curveThroughPoint', item: 'waist', target: 'peg', tolerance: 0.5 },
+          {
+            kind: 'pointsUnmoved',
+            item: 'waist',
+            of: 'editPoints',
+            indices: [0, 1, 2, 3, 6, 7, 8, 9],
+            tolerance: 0.01,
+          },
+        ],
+      },
+    ],
+  }),
+  newSheet({
     id: 'degree',
     title: 'The same points, another degree',
     prose: prose(
@@ -138,20 +150,25 @@ const sheets: readonly Sheet[] = [
       ),
     ),
     figure: degreeFigure,
-    task: {
-      prompt:
-        'Lead the degree 5 curve through the peg. Leave at least four spans of the degree 2 curve as they are.',
-      hints: [
-        'The degree 5 curve answers weakly to each point, so the point must go far.',
-        'Pull P4 or P5; two neighbours together still leave four spans alone.',
-      ],
-      conditions: [
-        { kind: 'curveThroughPoint', item: 'smoother', target: 'peg', tolerance: 0.5 },
-        { kind: 'spansUnmoved', item: 'waist', atLeast: 4, tolerance: 1e-6 },
-      ],
-    },
-  },
+    tasks: [
+      {
+        kind: 'shape',
+        id: 'task',
+        stage: firstStageId,
+        prompt:
+          'Lead the degree 5 curve through the peg. Leave at least four spans of the degree 2 curve as they are.',
+        hints: [
+          { text: 'The degree 5 curve answers weakly to each point, so the point must go far.' },
+          { text: 'Pull P4 or P5; two neighbours together still leave four spans alone.' },
+        ],
+        conditions: [
+          { kind: 'curveThroughPoint', item: 'smoother', target: 'peg', tolerance: 0.5 },
+          { kind: 'spansUnmoved', item: 'waist', atLeast: 4, tolerance: 1e-6 },
+        ],
+      },
+    ],
+  }),
 ];
 
 /** The lesson *Near and far* of the demo course. */
-export const nearAndFar: LessonDocument = { version: 1, title: 'Near and far', sheets };
+export const nearAndFar: LessonDocument = { version: lessonVersion, title: 'Near and far', sheets };

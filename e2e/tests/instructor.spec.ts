@@ -112,7 +112,7 @@ test('an instructor writes, arranges and publishes a lesson, and a student reads
 test('a task is put together from checks in sentences, and a student meets it', async ({ newContext }) => {
   const page = await signIn(await newContext());
   await newLesson(page, 'A task of one’s own');
-  const task = async () => (await lesson(page)).sheets[0]!.task;
+  const task = async () => (await lesson(page)).sheets[0]!.tasks[0];
   await page.getByRole('button', { name: 'Ask something' }).click();
   const editor = page.locator('[data-task-editor]');
   await expect(editor).toContainText('Without a check nobody can be told');
@@ -305,7 +305,7 @@ test('a sheet without any text, as a program may have stored it, opens and can b
 }) => {
   const page = await signIn(await newContext());
   await newLesson(page, 'The end pin');
-  const lesson = /write\/([^/]+)/.exec(page.url())![1]!;
+  const lesson = /write\/([^/?]+)/.exec(page.url())![1]!;
   await expect(saved(page)).toBeVisible();
   await page.evaluate(async (id) => {
     const draft = (await (await fetch(`/api/lessons/${id}/draft`)).json()) as {

@@ -151,7 +151,14 @@ describe('a lost connection to the database', () => {
 });
 
 describe('the pool', () => {
-  const task = { prompt: '', hints: [], conditions: [] };
+  const task = {
+    kind: 'shape' as const,
+    id: 'task',
+    stage: 'first',
+    prompt: '',
+    hints: [],
+    conditions: [],
+  };
   const figure = {
     version: 1,
     items: [],

@@ -174,7 +174,7 @@ describe('foreign documents', () => {
     ['nothing', null, /has no version/],
     ['a list', [], /has no version/],
     ['another program’s file', { points: [], format: 'x' }, /has no version/],
-    ['a newer version', { ...nearAndFar, version: 7 }, /versions up to 1/],
+    ['a newer version', { ...nearAndFar, version: 7 }, /versions up to 2/],
     ['no sheets', { ...nearAndFar, sheets: [] }, /is incomplete/],
     ['sheets that are no list', { ...nearAndFar, sheets: 'many' }, /is incomplete/],
     ['a sheet of nothing', { ...nearAndFar, sheets: [null] }, /is incomplete/],

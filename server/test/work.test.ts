@@ -24,9 +24,14 @@ const append = (work: string, base: number, ...steps: unknown[]) => ({
 });
 const move = (index: number, to: number[]) => done({ name: 'moveControlPoint', item: 'waist', index, to });
 
-async function open(visitor: Visitor, sheet = near.id) {
+async function open(visitor: Visitor, sheet = near.id, stage = 'first') {
   const { edition } = await visitor.call('readLesson', { params: { lesson } });
-  return visitor.call('openWork', { params: { edition: edition.id, sheet }, body: {} });
+  return visitor.call('openWork', { params: { edition: edition.id, sheet, stage }, body: {} });
+}
+async function check(visitor: Visitor) {
+  const { edition } = await visitor.call('readLesson', { params: { lesson } });
+  const params = { edition: edition.id, sheet: near.id, task: 'task' };
+  return visitor.call('checkTask', { params, body: {} });
 }
 
 describe('a student’s work', () => {
@@ -34,7 +39,7 @@ describe('a student’s work', () => {
     const visitor = server.visitor();
     const { returnKey } = await visitor.call('join', { body: { code: 'BOUT-7K4M', name: 'Runa Hale' } });
     const work = await open(visitor);
-    expect(work).toMatchObject({ document: near.figure, revision: 0, passed: false });
+    expect(work).toMatchObject({ document: near.figure, revision: 0, stage: 'first' });
     await visitor.call('appendToWork', append(work.id, 0, move(4, [158.123456789012, 41])));
     const elsewhere = server.visitor();
     await elsewhere.call('comeBack', { body: { code: 'BOUT-7K4M', returnKey } });
@@ -51,7 +56,7 @@ describe('a student’s work', () => {
     const refused = async (command: FigureCommand) =>
       expect(await visitor.problem('appendToWork', append(id, 0, done(command)))).toMatchObject({
         type: 'refused',
-        detail: expect.stringContaining('fixed'),
+        detail: expect.stringContaining('not allow'),
       });
     await refused({ name: 'moveControlPoint', item: 'waist', index: 0, to: [0, 0] });
     await refused({ name: 'moveEditPoint', item: 'waist', index: 4, to: [0, 0] });
@@ -69,9 +74,15 @@ describe('a student’s work', () => {
     expect(await other.problem('appendToWork', append(id, 0, move(4, [1, 1])))).toMatchObject({
       type: 'not-found',
     });
-    expect(await other.problem('checkWork', { params: { work: id }, body: {} })).toMatchObject({
-      type: 'not-found',
+    const { edition } = await other.call('readLesson', { params: { lesson } });
+    const unopened = { edition: edition.id, sheet: near.id, task: 'task' };
+    expect(await other.problem('checkTask', { params: unopened, body: {} })).toMatchObject({
+      type: 'refused',
+      detail: expect.stringContaining('Open the stage'),
     });
+    expect(
+      await other.problem('checkTask', { params: { ...unopened, task: 'none' }, body: {} }),
+    ).toMatchObject({ type: 'refused' });
     expect(await teacher.problem('appendToWork', append(id, 0, move(4, [1, 1])))).toMatchObject({
       type: 'not-allowed',
     });
@@ -80,25 +91,25 @@ describe('a student’s work', () => {
   it('is judged on the server by the same calculation, and done stays done', async () => {
     const visitor = await server.student('Vida Kern');
     const { id } = await open(visitor);
-    const before = await visitor.call('checkWork', { params: { work: id }, body: {} });
+    const before = await check(visitor);
     expect(before).toMatchObject({
       passed: false,
       revision: 0,
       results: [{ met: false }, { met: true, measured: 7 }],
     });
     await visitor.call('appendToWork', append(id, 0, done(solutionOf(near))));
-    expect(await visitor.call('checkWork', { params: { work: id }, body: {} })).toMatchObject({
+    expect(await check(visitor)).toMatchObject({
       passed: true,
       revision: 1,
     });
     await visitor.call('appendToWork', append(id, 1, { id: randomUUID(), kind: 'undo' }));
-    expect(await visitor.call('checkWork', { params: { work: id }, body: {} })).toMatchObject({
+    expect(await check(visitor)).toMatchObject({
       passed: false,
       revision: 2,
     });
     const { progress } = await visitor.call('readLesson', { params: { lesson } });
     expect(progress.map((row) => row.progress)).toEqual(['done', 'unopened', 'unopened']);
-    expect(await open(visitor)).toMatchObject({ passed: true, resultsAreCurrent: true });
+    expect(progress[0]).toMatchObject({ passed: ['task'], moved: ['first'] });
   });
 
   it('opened twice at once is one work', async () => {
@@ -128,7 +139,7 @@ describe('a student’s work', () => {
     const newer = await visitor.call('readLesson', { params: { lesson }, query: { edition: '2' } });
     expect(newer.sheets[0]!.title).toBe('Near');
     const fresh = await visitor.call('openWork', {
-      params: { edition: newer.edition.id, sheet: 'near' },
+      params: { edition: newer.edition.id, sheet: 'near', stage: 'first' },
       body: {},
     });
     expect(fresh).toMatchObject({ revision: 0, document: near.figure });
@@ -148,11 +159,20 @@ describe('a student’s work', () => {
     const insider = await server.student('Yara Sol');
     const { edition } = await insider.call('readLesson', { params: { lesson } });
     expect(
-      await outsider.problem('openWork', { params: { edition: edition.id, sheet: near.id }, body: {} }),
+      await outsider.problem('openWork', {
+        params: { edition: edition.id, sheet: near.id, stage: 'first' },
+        body: {},
+      }),
     ).toMatchObject({ type: 'not-found' });
     expect(
       await insider.problem('openWork', {
-        params: { edition: edition.id, sheet: 'no-such-sheet' },
+        params: { edition: edition.id, sheet: 'no-such-sheet', stage: 'first' },
+        body: {},
+      }),
+    ).toMatchObject({ type: 'not-found' });
+    expect(
+      await insider.problem('openWork', {
+        params: { edition: edition.id, sheet: near.id, stage: 'no-such-stage' },
         body: {},
       }),
     ).toMatchObject({ type: 'not-found' });

@@ -77,3 +77,5 @@ export { extractPart } from './split.js';
 export { supportOf } from './support.js';
 export { validateCurve } from './validate.js';
 export { removeKnot } from './removeKnot.js';
+export { largestDeviation } from './deviation.js';
+export { distance } from './vector.js';

@@ -3,6 +3,8 @@ import { CommandError, type Applied } from '../history/history.js';
 import { figureCommands, type FigureCommand, type SingleFigureCommand } from './command/commands.js';
 import type { CommandMember } from './command/define.js';
 import type { FigureDocument } from './document.js';
+import { isPermitted } from './freedom/freedoms.js';
+import { isSameValue } from './sameValue.js';
 
 type Result = Applied<FigureDocument, FigureCommand>;
 
@@ -41,17 +43,56 @@ export function singleCommands(command: FigureCommand): readonly SingleFigureCom
 }
 
 /**
- * Whether a reader may give this command: moves of loose points, and setting a curve that has loose
- * points back to what it was at the start.
- * @param start the figure as it was published
+ * Whether a reader may give this command: moves of loose points, what the stage allows besides, and going back to how it
+ * was at the start.
+ * @param start the figure as the stage gave it
  */
 export function readerMay(document: FigureDocument, command: FigureCommand, start: FigureDocument): boolean {
-  return singleCommands(command).every(
-    (single) => memberOf(single).readerMay?.(document, single, start) ?? false,
-  );
+  let now = document;
+  const singles = singleCommands(command);
+  const isAllowed = singles.every((single, index) => {
+    const may = memberOf(single).readerMay?.(now, single, start) ?? isPermitted(single, now, start);
+    // What comes next in a batch is judged on what it will be given on.
+    if (may && index < singles.length - 1) now = memberOf(single).apply(now, single).document;
+    return may;
+  });
+  return isAllowed || leadsBack(document, command, start);
+}
+
+/** Whether a command leads to the figure as it was given: that is always allowed. */
+function leadsBack(document: FigureDocument, command: FigureCommand, start: FigureDocument): boolean {
+  if (command.name !== 'batch') return false;
+  try {
+    return isSameValue(applyFigureCommand(document, command).document, start);
+  } catch (error) {
+    if (error instanceof CommandError) return false;
+    throw error;
+  }
 }
 
 /** What a command changes, as paths; `pathsMeet` tells whether two lead to the same. */
 export function touchesOfFigureCommand(command: FigureCommand): readonly string[] {
   return singleCommands(command).flatMap((single) => memberOf(single).touches(single));
+}
+
+/** Whether a command that comes right after another makes it needless: both set the same, and the later one stands. */
+export function makesNeedless(earlier: FigureCommand, later: FigureCommand): boolean {
+  const [before, after] = [singleCommands(earlier), singleCommands(later)];
+  return (
+    before.length === after.length &&
+    before.every((single, index) => {
+      const other = after[index]!;
+      const { isFinal, touches } = memberOf(single);
+      return (
+        isFinal === true &&
+        single.name === other.name &&
+        touches(single).join(' ') === touches(other as SingleFigureCommand).join(' ')
+      );
+    })
+  );
+}
+
+/** Whether a command changes only how a figure is shown and used, and no shape. */
+export function leavesShape(command: FigureCommand): boolean {
+  return singleCommands(command).every((single) => memberOf(single).leavesShape === true);
 }

@@ -22,9 +22,12 @@ import {
   type ValueOf,
 } from '../describe/describe.js';
 import { sourcesOfOperation } from './operate.js';
+import { freedomDescription, type Freedom } from './freedom/freedoms.js';
 import { operationDescription } from './operation/operations.js';
 import { curve, figureLimits, index } from './parts.js';
 import { shapeDescription } from './shape/shapes.js';
+import { shown, type Shown } from './shown.js';
+import { usesDescription } from './uses.js';
 import { firstTracks, trackNames } from './track/tracks.js';
 
 /** The version of the format; older ones are brought here by `migrateFigure`. */
@@ -32,43 +35,7 @@ export const figureVersion = 2;
 
 const itemName = text(1, 200);
 
-/** What the figure shows of its curves. What is optional is shown as `shownByDefault` says where it is absent. */
-const shown = object({
-  controlPoints: flag,
-  polygon: flag,
-  editPoints: flag,
-  knots: flag,
-  comb: flag,
-  labels: flag,
-  /** Spans of the rail's curve in their colours. */
-  spans: optional(flag),
-  /** A wedge at the start, pointing along the curve. */
-  start: optional(flag),
-  /** The weights of a rational curve as numbers. */
-  weights: optional(flag),
-  hulls: optional(flag),
-  /** Inflections, and where curvature is largest and smallest. */
-  extremes: optional(flag),
-  /** Uniform steps of the parameter along the curve. */
-  ticks: optional(flag),
-  /** Straight pieces within a tolerance, against the true curve. */
-  facets: optional(flag),
-  /** The distance from another curve as colour along the curve. */
-  deviation: optional(flag),
-  /** At the cursor: tangent and normal, derivatives, the osculating circle, the construction. */
-  vectors: optional(flag),
-  derivatives: optional(flag),
-  osculating: optional(flag),
-  construction: optional(flag),
-  /** At the cursor, of a curve of degree 2: the conic of its span, with axes, foci, asymptotes and directrices. */
-  conic: optional(flag),
-  /** The curve of first derivatives, in an inset. */
-  hodograph: optional(flag),
-  /** The rail's curve from one dimension up, in a pane of its own. */
-  lifted: optional(flag),
-});
 export const somethingShown = partial(shown);
-export type Shown = ValueOf<typeof shown>;
 
 /** The colours that tell items apart; each theme has its own shade of them. Ink where absent. */
 const itemColor = choice('ink', 'teal', 'ochre', 'plum', 'moss', 'indigo', 'coral');
@@ -232,15 +199,20 @@ export const figureDescription = object({
   items: list(itemDescription, figureLimits.items),
   /** For each curve that a reader may change, by id: which of its points are loose. */
   loose: record(itemId, loosePoints),
+  /** What else a reader may do, besides moving loose points. */
+  readersMay: optional(list(freedomDescription, 60)),
+  uses: optional(usesDescription),
   shown,
   looks: optional(looksDescription),
   rail: railDescription,
   /** The part of the plane that the figure shows. */
   view: viewDescription,
 });
-export type FigureDocument = Omit<ValueOf<typeof figureDescription>, 'loose'> & {
+export type FigureDocument = Omit<ValueOf<typeof figureDescription>, 'loose' | 'readersMay'> & {
   readonly loose: Readonly<Record<string, LoosePoints>>;
+  readonly readersMay?: readonly Freedom[];
 };
+export type { Shown };
 
 /** What is shown where a document does not say. */
 export const shownByDefault: Readonly<Required<Shown>> = {

@@ -1,7 +1,13 @@
 /** The figure model, its registries and what descriptions say, as other packages use it. What is not named here is core's own. */
 export type { Field, ValueOf } from '../describe/describe.js';
 export { withIds } from '../describe/ids.js';
-export { applyFigureCommand, readerMay, singleCommands, touchesOfFigureCommand } from './applyCommand.js';
+export {
+  applyFigureCommand,
+  leavesShape,
+  readerMay,
+  singleCommands,
+  touchesOfFigureCommand,
+} from './applyCommand.js';
 export {
   figureCommandDescription,
   type FigureCommand,
@@ -73,7 +79,7 @@ export {
   type PutTogether,
 } from './takeApart.js';
 export { canLockKnot, lockedKnotsOf, lockKnot, type LockedKnot } from './lockedKnots.js';
-export { isLoose } from './loose.js';
+export { isAnythingFree, isLoose } from './loose.js';
 export { migrateFigure, migrateFigureCommand } from './migrateFigure.js';
 export { aims, type Aim, type OperationMember } from './operation/define.js';
 export {
@@ -97,6 +103,15 @@ export {
   type ShapeOf,
   type Shapes,
 } from './shape/shapes.js';
+export { freedoms, type Freedom, type FreedomKind, type FreedomOf } from './freedom/freedoms.js';
+export type { OperationName } from './operation/operations.js';
+export type { FigureCommandName } from './command/commands.js';
+export { figurePassage } from './passage.js';
+export { differenceOf } from './difference.js';
+export type { Target } from './target.js';
+export { shownKeys } from './shown.js';
+export { resultsAreTrue } from './trueResults.js';
+export { usesOf } from './uses.js';
 export { startOver } from './startOver.js';
 export type { Plot, PlotInput } from './track/define.js';
 export { trackNames, trackOf, type TrackName } from './track/tracks.js';

@@ -17,3 +17,11 @@ export const inOrder = ({ controlPoints, editPoints }: LoosePoints): LoosePoints
   controlPoints: ascending(controlPoints),
   editPoints: ascending(editPoints),
 });
+
+/** Whether a reader may do anything with a figure. */
+export function isAnythingFree({ loose, readersMay = [] }: FigureDocument): boolean {
+  return (
+    readersMay.length > 0 ||
+    Object.values(loose).some(({ controlPoints, editPoints }) => controlPoints.length + editPoints.length > 0)
+  );
+}

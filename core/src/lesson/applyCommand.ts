@@ -1,3 +1,4 @@
+import { singleCommands } from '../figure/applyCommand.js';
 import type { Applied } from '../history/history.js';
 import { lessonCommands, type LessonCommand } from './command/commands.js';
 import type { LessonCommandMember } from './command/define.js';
@@ -28,4 +29,14 @@ export function touchesOfLessonCommand(command: LessonCommand): readonly string[
 /** The sheet that a command changes, if it changes one. */
 export function sheetOfCommand(command: LessonCommand): string | undefined {
   return memberOf(command).sheet(command);
+}
+
+/** How many changes of a figure are in a command; one where it is none. */
+export function sizeOfLessonCommand(command: LessonCommand): number {
+  if (command.name === 'figure') return singleCommands(command.command).length;
+  if (command.name !== 'stageCommands') return 1;
+  return Math.max(
+    1,
+    command.insert.reduce((sum, one) => sum + singleCommands(one).length, 0),
+  );
 }

@@ -10,7 +10,7 @@ import {
   type SingleCondition,
 } from './condition/conditions.js';
 import { notThere, type ConditionResult, type Judged } from './condition/define.js';
-import type { Task } from './lesson.js';
+import type { ShapeTask } from './task/tasks.js';
 
 /**
  * Judges a task by calculation. The same function runs in the browser, at once, and on the server, so
@@ -20,7 +20,7 @@ import type { Task } from './lesson.js';
  * @returns one result for each condition, in order
  */
 export function checkTask(
-  task: Task,
+  task: Pick<ShapeTask, 'conditions'>,
   start: FigureDocument,
   figure: FigureDocument,
   evaluation: Evaluation = evaluateFigure(figure),

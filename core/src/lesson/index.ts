@@ -12,7 +12,12 @@ export {
   type UndoLists,
 } from '../history/history.js';
 export { pathsMeet } from '../history/touches.js';
-export { applyLessonCommand, sheetOfCommand, touchesOfLessonCommand } from './applyCommand.js';
+export {
+  applyLessonCommand,
+  sheetOfCommand,
+  sizeOfLessonCommand,
+  touchesOfLessonCommand,
+} from './applyCommand.js';
 export { checkTask, firstCondition, isTaskMet } from './checkTask.js';
 export { lessonCommandDescription, type LessonCommand } from './command/commands.js';
 export {
@@ -25,15 +30,32 @@ export {
 } from './condition/conditions.js';
 export type { ConditionResult, Quantity } from './condition/define.js';
 export {
+  firstStageId,
   lessonDescription,
+  lessonLimits,
+  lessonVersion,
+  newSheet,
   sheetDescription,
   sheetOf,
-  taskLimits,
+  stageOf,
+  taskOf,
   type LessonDocument,
   type Sheet,
-  type Task,
+  type Stage,
 } from './lesson.js';
-export { migrateLesson, migrateLessonCommand } from './migrateLesson.js';
+export {
+  addStage,
+  changeAtStage,
+  leaveOut,
+  mergeWithNext,
+  moveStage,
+  removeStage,
+  splitStage,
+  takeAsKept,
+} from './stage/changes.js';
+export { figureOfStage, stageStates, steppedStages, type StageState } from './stage/states.js';
+export { taskLimits, type Hint, type ShapeTask, type Task, type TaskKind } from './task/tasks.js';
+export { lessonCommandVersion, migrateLesson, migrateLessonCommand } from './migrateLesson.js';
 export { emptyProse, type Prose, type ProseNode, type ProseStep } from './prose/prose.js';
 export { dependentsOf, lostConditions } from './references.js';
 export { validateLesson } from './validate.js';

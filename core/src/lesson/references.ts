@@ -1,33 +1,43 @@
 import { referencesIn } from '../describe/ids.js';
-import { itemOf, looksDescription, looksOf, sourcesOf, type FigureItem } from '../figure/document.js';
+import {
+  itemOf,
+  looksDescription,
+  looksOf,
+  sourcesOf,
+  type FigureDocument,
+  type FigureItem,
+} from '../figure/document.js';
 import { conditionDescription } from './condition/conditions.js';
 import type { Sheet } from './lesson.js';
+import { figureOfStage } from './stage/states.js';
+import { taskDescription, type Task } from './task/tasks.js';
 
 /** What of a sheet refers to an item of its figure, and would be without it. */
 export interface Dependents {
   /** Items that are built from it. */
   readonly items: readonly FigureItem[];
-  /** Indices of the task's conditions that ask something of it. */
-  readonly conditions: readonly number[];
+  /** Tasks that ask something of it. */
+  readonly tasks: readonly Task[];
   /** Whether it is on the rail, compared with, or side by side with another. */
   readonly shown: boolean;
 }
 
-/** Everything in a sheet that refers to an item, found by the descriptions of what refers. */
-export function dependentsOf(sheet: Sheet, item: string): Dependents {
-  const { figure, task } = sheet;
+/**
+ * Everything in a sheet that refers to an item, found by the descriptions of what refers.
+ * @param figure the figure as the stage in question shows it
+ */
+export function dependentsOf({ tasks }: Sheet, figure: FigureDocument, item: string): Dependents {
   return {
     items: figure.items.filter((other) => sourcesOf(other).includes(item)),
-    conditions: (task?.conditions ?? []).flatMap((condition, index) =>
-      referencesIn(conditionDescription, condition).includes(item) ? [index] : [],
-    ),
+    tasks: tasks.filter((task) => referencesIn(taskDescription, task).includes(item)),
     shown: figure.rail.item === item || referencesIn(looksDescription, looksOf(figure)).includes(item),
   };
 }
 
-/** The conditions of a sheet's task that name an item that is not in its figure, by index. */
-export function lostConditions({ figure, task }: Sheet): readonly number[] {
-  return (task?.conditions ?? []).flatMap((condition, index) =>
+/** The conditions of a task that name an item that is not in the figure of its stage, by index. */
+export function lostConditions(sheet: Sheet, task: Task): readonly number[] {
+  const figure = figureOfStage(sheet, task.stage);
+  return task.conditions.flatMap((condition, index) =>
     referencesIn(conditionDescription, condition).some((id) => !itemOf(figure, id)) ? [index] : [],
   );
 }

@@ -2,8 +2,9 @@ import { told } from '../told/told.js';
 import { validateFigure } from '../figure/validate.js';
 import { CommandError } from '../history/history.js';
 import { countConditions } from './condition/conditions.js';
-import { lessonLimits, type LessonDocument, type Sheet, type Task } from './lesson.js';
+import { lessonLimits, type LessonDocument, type Sheet } from './lesson.js';
 import { validateProse } from './prose/schema.js';
+import type { Task } from './task/tasks.js';
 
 /**
  * Checks what a description of shapes alone can't see: at least one sheet, unique ids, prose that can be shown,
@@ -33,15 +34,52 @@ export function validateSheet(sheet: Sheet): void {
   validateTitle(sheet.title);
   validateProse(sheet.prose);
   validateFigure(sheet.figure);
-  validateTask(sheet.task);
+  validateStages(sheet);
+  validateTasks(sheet);
 }
+
+/**
+ * Checks the row of stages. Whether the commands of each fit is not asked: where they do not, the stage keeps the state
+ * that it had.
+ * @throws CommandError where there is none, there are too many, two have one id, or the first is no beginning
+ */
+export function validateStages({ stages }: Sheet): void {
+  if (stages.length === 0) throw new CommandError(told('oneStageAtLeast'));
+  if (stages.length > lessonLimits.stages) {
+    throw new CommandError(told('tooManyStages', { count: stages.length, most: lessonLimits.stages }));
+  }
+  if (new Set(stages.map(({ id }) => id)).size < stages.length)
+    throw new CommandError(told('samePartId', { id: twice(stages) }));
+  if (stages[0]!.commands.length > 0) throw new CommandError(told('firstStageIsFigure'));
+  for (const stage of stages) {
+    if (stage.commands.length > lessonLimits.stageCommands) {
+      throw new CommandError(
+        told('tooManyStageCommands', { count: stage.commands.length, most: lessonLimits.stageCommands }),
+      );
+    }
+    if (stage.kept) validateFigure(stage.kept);
+  }
+}
+
+/** @throws CommandError where there are too many, or two have one id */
+export function validateTasks({ tasks }: Sheet): void {
+  if (tasks.length > lessonLimits.tasks)
+    throw new CommandError(told('tooManyTasks', { count: tasks.length, most: lessonLimits.tasks }));
+  if (new Set(tasks.map(({ id }) => id)).size < tasks.length)
+    throw new CommandError(told('samePartId', { id: twice(tasks) }));
+  tasks.forEach(validateTask);
+}
+
+/** The first id that stands twice in a row. */
+const twice = (parts: readonly { readonly id: string }[]): string =>
+  parts.find(({ id }, index) => parts.findIndex((other) => other.id === id) < index)?.id ?? '';
 
 /**
  * Groups of groups could multiply what a check has to judge, so all conditions of a task are counted together.
  * @throws CommandError where they are too many
  */
-export function validateTask(task: Task | null): void {
-  const count = task ? countConditions(task.conditions) : 0;
+export function validateTask(task: Task): void {
+  const count = countConditions(task.conditions);
   if (count > lessonLimits.conditions) {
     throw new CommandError(told('tooManyConditions', { count, most: lessonLimits.conditions }));
   }

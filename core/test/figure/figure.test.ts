@@ -297,7 +297,7 @@ describe('a student', () => {
     expect(may({ name: 'moveControlPoint', item: 'a', index: 3, to: [0, 0] })).toBe(false);
     expect(may({ name: 'moveEditPoint', item: 'a', index: 3, to: [0, 0] })).toBe(true);
     expect(may({ name: 'moveEditPoint', item: 'c', index: 3, to: [0, 0] })).toBe(false);
-    expect(may({ name: 'setPoints', item: 'a', points })).toBe(true);
+    expect(may({ name: 'batch', commands: [{ name: 'setPoints', item: 'a', points }] })).toBe(true);
     expect(may({ name: 'setPoints', item: 'a', points: [[9, 9], ...points.slice(1)] })).toBe(false);
     expect(may({ name: 'setDegree', item: 'a', degree: 2 })).toBe(false);
     expect(

@@ -23,7 +23,7 @@ const start: FigureDocument = {
 function judge(condition: Condition, ...commands: FigureCommand[]) {
   let figure = start;
   for (const command of commands) figure = applyFigureCommand(figure, command).document;
-  return checkTask({ prompt: '', hints: [], conditions: [condition] }, start, figure)[0]!;
+  return checkTask({ conditions: [condition] }, start, figure)[0]!;
 }
 
 const move = (index: number, to: number[]): FigureCommand => ({

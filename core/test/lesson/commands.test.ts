@@ -6,30 +6,55 @@ import {
   emptyFigure,
   emptyProse,
   lessonCommands,
+  lessonVersion,
+  newSheet,
   pathsMeet,
   sheetOfCommand,
   touchesOfLessonCommand,
   validateLesson,
+  type FigureCommand,
   type LessonCommand,
   type LessonDocument,
   type Prose,
   type Sheet,
+  type Stage,
+  type Task,
 } from '../everything.js';
 
+const comb = (shown: boolean): FigureCommand => ({ name: 'setShown', shown: { comb: shown } });
 const text = (words: string): Prose => ({
   type: 'doc',
   content: [{ type: 'paragraph', content: words === '' ? [] : [{ type: 'text', text: words }] }],
 });
-const sheet = (id: string): Sheet => ({
-  id,
-  title: id,
-  prose: text('Some words.'),
-  figure: emptyFigure(),
-  task: null,
-});
-const lesson: LessonDocument = { version: 1, title: 'Lesson', sheets: ['one', 'two', 'three'].map(sheet) };
+const sheet = (id: string): Sheet =>
+  newSheet({
+    id,
+    title: id,
+    prose: text('Some words.'),
+    figure: emptyFigure(),
+    stages: [
+      { id: 'first', caption: '', commands: [] },
+      { id: 'second', caption: 'The comb', notes: 'Ask first.', commands: [comb(true), comb(false)] },
+      { id: 'third', caption: '', commands: [comb(true)] },
+    ],
+  });
+const lesson: LessonDocument = {
+  version: lessonVersion,
+  title: 'Lesson',
+  sheets: ['one', 'two', 'three'].map(sheet),
+};
 
 const sheetId = fc.constantFrom('one', 'two', 'three', 'gone');
+const stageId = fc.constantFrom('first', 'second', 'third', 'gone');
+const stage = (id: string): Stage => ({ id, caption: 'Else', commands: [comb(true)] });
+const task = (id: string): Task => ({
+  kind: 'shape',
+  id,
+  stage: 'first',
+  prompt: 'Do',
+  hints: [],
+  conditions: [],
+});
 const words = fc.string({ maxLength: 10 });
 const place = fc.integer({ min: 0, max: 4 });
 
@@ -67,11 +92,47 @@ const commands: {
       { minLength: 1, maxLength: 4 },
     ),
   }),
-  setTask: fc.record({
-    name: fc.constant('setTask'),
+  changeTasks: fc.record({
+    name: fc.constant('changeTasks'),
     sheet: sheetId,
-    task: fc.constantFrom(null, { prompt: 'Do', hints: [], conditions: [] }),
+    at: place,
+    remove: place,
+    insert: fc.array(fc.constantFrom('a', 'b').map(task), { maxLength: 2 }),
   }),
+  changeStages: fc.record(
+    {
+      name: fc.constant('changeStages'),
+      sheet: sheetId,
+      at: place,
+      remove: place,
+      insert: fc.array(fc.constantFrom('new', 'second').map(stage), { maxLength: 2 }),
+      figure: fc.constant(emptyFigure()),
+      later: fc.array(fc.constantFrom('new', 'third', 'gone').map(stage), { maxLength: 2 }),
+    },
+    { requiredKeys: ['name', 'sheet', 'at', 'remove', 'insert'] },
+  ),
+  stageCommands: fc.record(
+    {
+      name: fc.constant('stageCommands'),
+      sheet: sheetId,
+      stage: stageId,
+      at: place,
+      remove: place,
+      insert: fc.array(fc.boolean().map(comb), { maxLength: 2 }),
+      later: fc.array(fc.constantFrom('second', 'third').map(stage), { maxLength: 2 }),
+    },
+    { requiredKeys: ['name', 'sheet', 'stage', 'at', 'remove', 'insert'] },
+  ),
+  setStageText: fc.record(
+    {
+      name: fc.constant('setStageText'),
+      sheet: sheetId,
+      stage: stageId,
+      caption: words,
+      notes: words,
+    },
+    { requiredKeys: ['name', 'sheet', 'stage'] },
+  ),
   figure: fc.record({
     name: fc.constant('figure'),
     sheet: sheetId,

@@ -8,9 +8,11 @@ import {
   emptyFigure,
   exactCircle,
   firstCondition,
+  firstStageId,
   insertKnot,
   isTaskMet,
   lostConditions,
+  newSheet,
   periodicCurve,
   referencesIn,
   validateTask,
@@ -21,7 +23,6 @@ import {
   type FigureCommand,
   type FigureDocument,
   type Point,
-  type Sheet,
   type Task,
 } from '../everything.js';
 
@@ -58,6 +59,14 @@ const line = (...places: Point[]): Curve => ({
 });
 const weighted = (...weights: number[]): FigureCommand => become({ ...own, weights });
 const ones = Array<number>(8).fill(1);
+const taskOf = (condition: Condition): Task => ({
+  kind: 'shape',
+  id: 'task',
+  stage: firstStageId,
+  prompt: '',
+  hints: [],
+  conditions: [condition],
+});
 const move = (index: number, to: number[]): FigureCommand => ({
   name: 'moveControlPoint',
   item: 'c',
@@ -232,22 +241,17 @@ describe('every condition', () => {
       const condition = { kind, item: 'c', ...given } as unknown as Condition;
       const judge = (command: FigureCommand) => {
         const figure = applyFigureCommand(start, command).document;
-        const results = checkTask({ prompt: '', hints: [], conditions: [condition] }, start, figure);
+        const results = checkTask({ conditions: [condition] }, start, figure);
         return { results, met: isTaskMet(results) };
       };
       expect(judge(meets)).toMatchObject({ met: true, results: [{ measured: expect.any(Number) }] });
       expect(judge(fails)).toMatchObject({ met: false, results: [{ measured: expect.any(Number) }] });
       // What it refers to is told when it is gone.
-      const sheet = {
-        id: 's',
-        title: 'S',
-        prose: { type: 'doc', content: [] },
-        figure: { ...start, items: [] },
-        task: { prompt: '', hints: [], conditions: [condition] },
-      } as unknown as Sheet;
+      const task = taskOf(condition);
+      const sheet = newSheet({ id: 's', title: 'S', figure: { ...start, items: [] }, tasks: [task] });
       expect(referencesIn(conditions[kind].description, condition)).toContain('c');
-      expect(lostConditions(sheet)).toEqual([0]);
-      expect(lostConditions({ ...sheet, figure: start })).toEqual([]);
+      expect(lostConditions(sheet, task)).toEqual([0]);
+      expect(lostConditions({ ...sheet, figure: start }, task)).toEqual([]);
     },
   );
 });
@@ -259,7 +263,7 @@ describe('a new condition', () => {
       const made = firstCondition(kind, start, 'c', 0.4)!;
       const { fields } = conditions[kind].description as { readonly fields: object };
       expect(Object.keys(made).sort()).toEqual(Object.keys(fields).sort());
-      const [result] = checkTask({ prompt: '', hints: [], conditions: [made] }, start, start);
+      const [result] = checkTask({ conditions: [made] }, start, start);
       // What is asked first is mostly what holds now; where it is not, it is measured all the same.
       if (!['curveThroughPoint', 'continuityAtJoint', 'conicIs', 'areaBetween'].includes(kind))
         expect(result!.measured).not.toBeNull();
@@ -279,22 +283,17 @@ describe('what a condition is about', () => {
 
   it('is counted in groups too: more than a check may take are refused', () => {
     const one: Condition = { kind: 'rational', item: 'c' };
-    const task = (count: number): Task => ({
-      prompt: '',
-      hints: [],
-      conditions: [{ kind: 'any', conditions: [{ kind: 'all', conditions: Array(count).fill(one) }, one] }],
-    });
+    const task = (count: number): Task =>
+      taskOf({ kind: 'any', conditions: [{ kind: 'all', conditions: Array(count).fill(one) }, one] });
     expect(() => validateTask(task(39))).not.toThrow();
     expect(() => validateTask(task(40))).toThrow('40 checks at most');
-    expect(() => validateTask(null)).not.toThrow();
   });
 });
 
 describe('conditions taken together', () => {
   const degree = (kind: 'degreeAtMost' | 'degreeAtLeast', limit: number): Condition =>
     kind === 'degreeAtMost' ? { kind, item: 'c', atMost: limit } : { kind, item: 'c', atLeast: limit };
-  const result = (condition: Condition) =>
-    checkTask({ prompt: '', hints: [], conditions: [condition] }, start, start)[0];
+  const result = (condition: Condition) => checkTask({ conditions: [condition] }, start, start)[0];
   // The curve has degree 3.
   const [met, other] = [degree('degreeAtMost', 3), degree('degreeAtLeast', 4)];
 
@@ -338,7 +337,7 @@ describe('a check', () => {
       become({ degree: 1, knots: clampedUniformKnots(600, 1), points: long }),
     ).document;
     const judge = (condition: Condition, of: FigureDocument) =>
-      checkTask({ prompt: '', hints: [], conditions: [condition] }, start, of)[0];
+      checkTask({ conditions: [condition] }, start, of)[0];
     const near: Condition = { kind: 'nearCurve', item: 'c', target: 'd', tolerance: 1 };
     expect(judge(near, figure)).toEqual({ met: false, measured: null });
     const signed = applyFigureCommand(

@@ -6,6 +6,8 @@ import {
   CommandError,
   emptyFigure,
   emptyProse,
+  lessonVersion,
+  newSheet,
   startHistory,
   validateLesson,
   type History,
@@ -15,15 +17,9 @@ import {
   type Step,
 } from '../everything.js';
 
-const sheet = (id: string): Sheet => ({
-  id,
-  title: id,
-  prose: emptyProse,
-  figure: emptyFigure(),
-  task: null,
-});
+const sheet = (id: string): Sheet => newSheet({ id, title: id, figure: emptyFigure() });
 const lesson: LessonDocument = {
-  version: 1,
+  version: lessonVersion,
   title: 'Lesson',
   sheets: [sheet('one'), sheet('two'), sheet('three')],
 };
@@ -44,9 +40,10 @@ const commands: fc.Arbitrary<LessonCommand> = fc.oneof(
     at: fc.integer({ min: 0, max: 3 }),
   }),
   fc.record({
-    name: fc.constant('setTask' as const),
+    name: fc.constant('setStageText' as const),
     sheet: sheetId,
-    task: fc.constantFrom(null, { prompt: 'Do', hints: [], conditions: [] }),
+    stage: fc.constant('first'),
+    caption: fc.constantFrom('X', 'Y'),
   }),
   fc.record({
     name: fc.constant('figure' as const),

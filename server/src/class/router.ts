@@ -1,6 +1,6 @@
 import { toldByServer } from '@bogen/contract';
 import { migrateFigure, type FigureDocument } from '@bogen/core/figure';
-import { migrateLesson, sheetOf, type LessonDocument } from '@bogen/core/lesson';
+import { migrateLesson, sheetOf, type LessonDocument, type Sheet } from '@bogen/core/lesson';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import type { Db } from '../db/connect.js';
@@ -8,7 +8,7 @@ import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import type { Outline } from '../lesson/outline.js';
 import { progressOf, type WorkFacts } from '../work/progress.js';
-import { workStream } from '../work/router.js';
+import { startOf, workStream } from '../work/router.js';
 
 /** A class: what its students read, and what its instructor sees of them. */
 export function classRouter(db: Db): Router {
@@ -17,8 +17,8 @@ export function classRouter(db: Db): Router {
   route(router, db, 'classHome', async ({ session }) => {
     const { student } = session;
     const { courseTitle, editions } = await editionsOfClass(db, student.classId);
-    const work = await workOf(db, { student: student.id });
-    const begun = new Set(work.map(({ editionId }) => editionId));
+    const known = await knownOf(db, { student: student.id });
+    const begun = new Set(known.work.map(({ editionId }) => editionId));
     const lessons = [...new Set(editions.map(({ lesson }) => lesson))].map((lesson) =>
       chooseEdition(
         editions.filter((edition) => edition.lesson === lesson),
@@ -40,10 +40,7 @@ export function classRouter(db: Db): Router {
           .filter((other) => other.lesson === lesson && other.id !== id && begun.has(other.id))
           .map((other) => other.number),
         firstFigure: figures.get(id)!,
-        sheets: progressOfSheets(
-          outline,
-          work.filter(({ editionId }) => editionId === id),
-        ),
+        sheets: progressOfSheets(outline, ofEdition(known, id)),
       })),
     };
   });
@@ -54,8 +51,8 @@ export function classRouter(db: Db): Router {
     if (editions.length === 0) {
       throw new HttpProblem('not-found', toldByServer('lessonNotInClass'));
     }
-    const work = await workOf(db, { student: student.id });
-    const begun = new Set(work.map(({ editionId }) => editionId));
+    const known = await knownOf(db, { student: student.id });
+    const begun = new Set(known.work.map(({ editionId }) => editionId));
     const chosen = query.edition
       ? editions.find(({ number }) => number === query.edition)
       : chooseEdition(editions, begun);
@@ -67,11 +64,8 @@ export function classRouter(db: Db): Router {
       courseTitle,
       edition: { id: chosen.id, number: chosen.number },
       newestEdition: editions[0]!.number,
-      sheets: document.sheets,
-      progress: progressOfSheets(
-        chosen.outline,
-        work.filter(({ editionId }) => editionId === chosen.id),
-      ),
+      sheets: document.sheets.map(forReaders),
+      progress: progressOfSheets(chosen.outline, ofEdition(known, chosen.id)),
     };
   });
 
@@ -84,7 +78,7 @@ export function classRouter(db: Db): Router {
       .where('class_id', '=', found.id)
       .orderBy('name')
       .execute();
-    const work = await workOf(db, { class: found.id });
+    const known = await knownOf(db, { class: found.id });
     const newest = [...new Set(editions.map(({ lesson }) => lesson))].map((lesson) =>
       editions.find((edition) => edition.lesson === lesson)!,
     );
@@ -96,27 +90,37 @@ export function classRouter(db: Db): Router {
         id: lesson,
         title,
         edition: number,
-        sheets: [...sheets],
+        sheets: sheets.map((sheet) => ({ ...sheet, tasks: [...sheet.tasks] })),
       })),
-      students: students.map(({ id, name, last_seen }) => ({
-        id,
-        name,
-        lastSeen: work.some(({ student }) => student === id) ? last_seen.toISOString() : null,
-        work: work
-          .filter(({ student }) => student === id)
-          .map((row) => {
-            const edition = editions.find((other) => other.id === row.editionId);
-            const sheet = edition?.outline.sheets.find(({ id: known }) => known === row.sheet);
-            return {
-              id: row.id,
-              lesson: edition?.lesson ?? row.id,
-              sheet: row.sheet,
-              edition: edition?.number ?? 1,
-              progress: progressOf(sheet?.hasTask ?? false, row),
-              attempts: row.attempts,
-            };
+      students: students.map(({ id, name, last_seen }) => {
+        const own = ofStudent(known, id);
+        return {
+          id,
+          name,
+          lastSeen: own.work.length > 0 ? last_seen.toISOString() : null,
+          work: editions.flatMap((edition) => {
+            const { work, tasks } = ofEdition(own, edition.id);
+            return edition.outline.sheets.flatMap((sheet) => {
+              const newest = work
+                .filter((row) => row.sheet === sheet.id)
+                .toSorted((a, b) => Number(a.changedAt) - Number(b.changedAt))
+                .at(-1);
+              if (!newest) return [];
+              const facts = factsOf(sheet.id, { work, tasks });
+              return [
+                {
+                  id: newest.id,
+                  lesson: edition.lesson,
+                  sheet: sheet.id,
+                  edition: edition.number,
+                  progress: progressOf(sheet.tasks, facts),
+                  attempts: facts.attempts,
+                },
+              ];
+            });
           }),
-      })),
+        };
+      }),
     };
   });
 
@@ -131,9 +135,11 @@ export function classRouter(db: Db): Router {
       .where('student.class_id', '=', found.id)
       .select([
         'student.name as student',
+        'student.id as studentId',
+        'work.edition_id as editionId',
         'work.sheet_id as sheet',
-        'work.attempts',
-        'work.passed_at as passedAt',
+        'work.stage',
+        'work.stream_id as streamId',
         'edition.number',
         'edition.document as lesson',
         'stream.document as figure',
@@ -144,17 +150,29 @@ export function classRouter(db: Db): Router {
     const lesson = row && migrateLesson(row.lesson);
     const sheet = lesson && sheetOf(lesson, row.sheet);
     if (!sheet) throw new HttpProblem('not-found', toldByServer('workNotThere'));
+    const own = ofEdition(await knownOf(db, { student: row.studentId }), row.editionId);
+    const facts = factsOf(sheet.id, own);
     return {
       student: row.student,
       className: found.name,
       lesson: lesson.title,
       edition: row.number,
       sheet,
+      stage: row.stage,
+      stages: sheet.stages.flatMap(({ id }) =>
+        own.work
+          .filter((work) => work.sheet === sheet.id && work.stage === id)
+          .map((work) => ({ work: work.id, stage: id })),
+      ),
+      start: await startOf(db, row.streamId),
       document: workStream.read(row.figure),
       revision: row.revision,
       changedAt: row.revision > 0 ? row.changedAt.toISOString() : null,
-      attempts: row.attempts,
-      progress: progressOf(sheet.task !== null, { ...row, passed: row.passedAt !== null }),
+      attempts: facts.attempts,
+      progress: progressOf(
+        sheet.tasks.map(({ id }) => id),
+        facts,
+      ),
     };
   });
 
@@ -200,47 +218,108 @@ function chooseEdition(editions: readonly EditionOfClass[], begun: ReadonlySet<s
   return editions.find(({ id }) => begun.has(id)) ?? editions[0]!;
 }
 
-interface WorkRow extends WorkFacts {
+interface WorkRow {
   readonly id: string;
   readonly student: string;
   readonly editionId: string;
   readonly sheet: string;
+  readonly stage: string;
+  readonly revision: number;
+  readonly changedAt: Date;
 }
 
-async function workOf(db: Db, of: { student: string } | { class: string }): Promise<WorkRow[]> {
-  const query = db
-    .selectFrom('work')
-    .innerJoin('stream', 'stream.id', 'work.stream_id')
-    .innerJoin('student', 'student.id', 'work.student_id')
-    .select([
-      'work.id',
-      'work.student_id as student',
-      'work.edition_id as editionId',
-      'work.sheet_id as sheet',
-      'work.attempts',
-      'work.passed_at as passedAt',
-      'stream.revision',
-    ])
-    .orderBy('work.opened_at');
-  const rows = await (
-    'student' in of
-      ? query.where('work.student_id', '=', of.student)
-      : query.where('student.class_id', '=', of.class)
-  ).execute();
-  return rows.map(({ passedAt, ...row }) => ({ ...row, passed: passedAt !== null }));
+interface TaskRow {
+  readonly student: string;
+  readonly editionId: string;
+  readonly sheet: string;
+  readonly task: string;
+  readonly attempts: number;
+  readonly passed: boolean;
 }
 
-function progressOfSheets({ sheets }: Outline, work: readonly WorkRow[]) {
-  return sheets.map(({ id, title, hasTask }) => {
-    const own = work.find((row) => row.sheet === id);
+/** The work that was begun and the tasks that were tried. */
+interface Known {
+  readonly work: readonly WorkRow[];
+  readonly tasks: readonly TaskRow[];
+}
+
+async function knownOf(db: Db, of: { student: string } | { class: string }): Promise<Known> {
+  const [column, value] =
+    'student' in of ? (['student.id', of.student] as const) : (['student.class_id', of.class] as const);
+  const [work, tasks] = await Promise.all([
+    db
+      .selectFrom('work')
+      .innerJoin('stream', 'stream.id', 'work.stream_id')
+      .innerJoin('student', 'student.id', 'work.student_id')
+      .select([
+        'work.id',
+        'work.student_id as student',
+        'work.edition_id as editionId',
+        'work.sheet_id as sheet',
+        'work.stage',
+        'stream.revision',
+        'stream.changed_at as changedAt',
+      ])
+      .where(column, '=', value)
+      .orderBy('work.opened_at')
+      .execute(),
+    db
+      .selectFrom('task_state')
+      .innerJoin('student', 'student.id', 'task_state.student_id')
+      .select([
+        'student_id as student',
+        'edition_id as editionId',
+        'sheet_id as sheet',
+        'task_id as task',
+        'attempts',
+        'passed_at as passedAt',
+      ])
+      .where(column, '=', value)
+      .execute(),
+  ]);
+  return { work, tasks: tasks.map(({ passedAt, ...row }) => ({ ...row, passed: passedAt !== null })) };
+}
+
+const ofEdition = ({ work, tasks }: Known, id: string): Known => ({
+  work: work.filter(({ editionId }) => editionId === id),
+  tasks: tasks.filter(({ editionId }) => editionId === id),
+});
+
+const ofStudent = ({ work, tasks }: Known, id: string): Known => ({
+  work: work.filter(({ student }) => student === id),
+  tasks: tasks.filter(({ student }) => student === id),
+});
+
+/** What is known of one sheet, all its stages and tasks together. */
+function factsOf(sheet: string, known: Known): WorkFacts {
+  const work = known.work.filter((row) => row.sheet === sheet);
+  const tasks = known.tasks.filter((row) => row.sheet === sheet);
+  return {
+    isOpened: work.length > 0,
+    isChanged: work.some(({ revision }) => revision > 0),
+    attempts: tasks.reduce((sum, { attempts }) => sum + attempts, 0),
+    passed: tasks.filter(({ passed }) => passed).map(({ task }) => task),
+  };
+}
+
+function progressOfSheets({ sheets }: Outline, known: Known) {
+  return sheets.map(({ id, title, tasks }) => {
+    const facts = factsOf(id, known);
     return {
       sheet: id,
       title,
-      hasTask,
-      progress: progressOf(hasTask, own),
-      moved: own !== undefined && own.revision > 0,
+      progress: progressOf(tasks, facts),
+      moved: known.work
+        .filter(({ sheet, revision }) => sheet === id && revision > 0)
+        .map(({ stage }) => stage),
+      passed: [...facts.passed],
     };
   });
+}
+
+/** A sheet as students get it: without what the instructor says to its stages. */
+function forReaders(sheet: Sheet): Sheet {
+  return { ...sheet, stages: sheet.stages.map(({ notes: _, ...stage }) => stage) };
 }
 
 async function editionDocument(db: Db, id: string): Promise<LessonDocument> {

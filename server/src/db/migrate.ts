@@ -4,6 +4,7 @@ import * as firstSlice from './migrations/001-first-slice.js';
 import * as pictures from './migrations/002-pictures.js';
 import * as guesses from './migrations/003-guesses.js';
 import * as log from './migrations/004-log.js';
+import * as stages from './migrations/005-stages.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -11,6 +12,7 @@ const migrations: Record<string, Migration> = {
   '002-pictures': pictures,
   '003-guesses': guesses,
   '004-log': log,
+  '005-stages': stages,
 };
 
 /** Brings the database to the newest schema; does nothing where it is there already. */

@@ -29,9 +29,23 @@ export interface Database {
     version: number;
   };
   stream_snapshot: { stream_id: string; revision: number; document: Json };
-  work_check: {
+  task_state: {
+    student_id: string;
+    edition_id: string;
+    sheet_id: string;
+    task_id: string;
+    /** Of the newest check, and the revision of the work that it judged. */
+    results: Json;
+    checked_revision: number;
+    attempts: number;
+    passed_at: Date | null;
+  };
+  task_check: {
     id: Generated<string>;
-    work_id: string;
+    student_id: string;
+    edition_id: string;
+    sheet_id: string;
+    task_id: string;
     revision: number;
     results: Json;
     passed: boolean;
@@ -61,14 +75,10 @@ export interface Database {
     student_id: string;
     edition_id: string;
     sheet_id: string;
-    /** Which of a sheet's figures; today there is one, without a name. */
-    stage: Generated<string>;
+    /** The stage of the sheet whose figure it began with. */
+    stage: string;
     stream_id: string;
     opened_at: Made;
-    results: Json | null;
-    checked_revision: number | null;
-    attempts: Generated<number>;
-    passed_at: Date | null;
   };
   session: {
     token_hash: string;

@@ -7,7 +7,7 @@ import { publishEdition } from '../lesson/publish.js';
 import type { Pool } from '../pool/pool.js';
 import { hashSecret, randomToken } from '../http/secret.js';
 import { appendSteps, createStream } from '../stream/stream.js';
-import { checkWork, openWork, studentStream } from '../work/router.js';
+import { checkWork, openWork, startOf, studentStream } from '../work/router.js';
 
 /**
  * Loads the demo course into an empty database, by the same functions that real requests use. Does
@@ -57,15 +57,23 @@ export async function loadDemo(db: Db, pool: Pool): Promise<void> {
     for (const [index, sheet] of nearAndFar.sheets.entries()) {
       const fate = went[index]!;
       if (fate === 'unopened') continue;
-      const work = await openWork(db, student.id, edition.id, sheet);
+      const stage = sheet.tasks[0]?.stage ?? sheet.stages[0]!.id;
+      const work = await openWork(db, pool, student.id, edition.id, sheet, stage);
       const steps = movesOf(sheet, fate).map((command) => ({
         id: randomUUID(),
         kind: 'do' as const,
         command,
       }));
       if (steps.length > 0)
-        await appendSteps(db, work.streamId, student.id, { base: 0, steps }, studentStream(sheet.figure));
-      if (fate === 'wrong' || fate === 'done') await checkWork(db, pool, work.id);
+        await appendSteps(
+          db,
+          work.streamId,
+          student.id,
+          { base: 0, steps },
+          studentStream(pool, await startOf(db, work.streamId)),
+        );
+      if (fate === 'wrong' || fate === 'done')
+        for (const task of sheet.tasks) await checkWork(db, pool, student.id, edition.id, sheet, task.id);
     }
     // Each was last here at another time.
     await db

@@ -1,11 +1,12 @@
 import { told } from '@bogen/core/lesson';
-import { singleCommands, figureVersion } from '@bogen/core/figure';
 import {
   applyLessonCommand,
   CommandError,
+  lessonCommandVersion,
   migrateLesson,
   validateLesson,
   migrateLessonCommand,
+  sizeOfLessonCommand,
   type LessonCommand,
   type LessonDocument,
 } from '@bogen/core/lesson';
@@ -27,8 +28,7 @@ export function readForeignLesson(foreign: unknown): LessonDocument {
 export const lessonStream: StreamKind<LessonDocument, LessonCommand> = {
   apply: applyLessonCommand,
   read: migrateLesson,
-  // Only figures have had another version so far.
-  version: figureVersion,
+  version: lessonCommandVersion,
   readCommand: migrateLessonCommand,
-  size: (command) => (command.name === 'figure' ? singleCommands(command.command).length : 1),
+  size: sizeOfLessonCommand,
 };

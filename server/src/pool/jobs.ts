@@ -1,5 +1,5 @@
-import type { FigureDocument } from '@bogen/core/figure';
-import type { ConditionResult, Task } from '@bogen/core/lesson';
+import type { FigureCommand, FigureDocument } from '@bogen/core/figure';
+import type { ConditionResult, Sheet, ShapeTask } from '@bogen/core/lesson';
 import type { CheckedPicture } from './checkPicture.js';
 
 /**
@@ -10,8 +10,16 @@ import type { CheckedPicture } from './checkPicture.js';
 export const jobs = {
   check: async () => {
     const { checkTask } = await import('@bogen/core/lesson');
-    return (task: Task, start: FigureDocument, figure: FigureDocument): ConditionResult[] =>
+    return (task: ShapeTask, start: FigureDocument, figure: FigureDocument): ConditionResult[] =>
       checkTask(task, start, figure);
+  },
+  results: async () => {
+    const { resultsAreTrue } = await import('@bogen/core/figure');
+    return (document: FigureDocument, command: FigureCommand): boolean => resultsAreTrue(document, command);
+  },
+  stage: async () => {
+    const { figureOfStage } = await import('@bogen/core/lesson');
+    return (sheet: Sheet, stage: string): FigureDocument => figureOfStage(sheet, stage);
   },
   picture: async () => {
     const { checkPicture } = await import('./checkPicture.js');

@@ -28,7 +28,7 @@ export interface StreamKind<Document, Command> {
   /** How many commands are in one. */
   readonly size: (command: Command) => number;
   /** Throws where this caller may not give this command. */
-  readonly permit?: (document: Document, command: Command) => void;
+  readonly permit?: (document: Document, command: Command) => Promise<void>;
 }
 
 /** A snapshot is kept every so many steps, so that any state is rebuilt by replaying at most as many. */
@@ -185,7 +185,7 @@ export async function appendSteps<Document, Command>(
       revision++;
       try {
         if (step.kind === 'do') {
-          kind.permit?.(document, step.command);
+          await kind.permit?.(document, step.command);
           const applied = kind.apply(document, step.command);
           document = applied.document;
           await rows.done(revision, step, applied.inverse);

@@ -1,16 +1,20 @@
 import type { Progress } from '@bogen/contract';
 
-/** What is known of a student's work on a sheet; `undefined` where it was never opened. */
+/** What is known of a student's work on a sheet, all its stages and tasks together. */
 export interface WorkFacts {
-  readonly revision: number;
+  /** Whether a stage of it was opened. */
+  readonly isOpened: boolean;
+  /** Whether anything of a figure was changed. */
+  readonly isChanged: boolean;
   readonly attempts: number;
-  readonly passed: boolean;
+  /** The tasks that were met. */
+  readonly passed: readonly string[];
 }
 
 /** How far a student is with a sheet. Done stays done, whatever they try afterwards. */
-export function progressOf(hasTask: boolean, work: WorkFacts | undefined): Progress {
-  if (!work) return 'unopened';
-  if (!hasTask || work.passed) return 'done';
+export function progressOf(tasks: readonly string[], work: WorkFacts): Progress {
+  if (!work.isOpened) return 'unopened';
+  if (tasks.every((task) => work.passed.includes(task))) return 'done';
   if (work.attempts > 0) return 'tried';
-  return work.revision > 0 ? 'begun' : 'opened';
+  return work.isChanged ? 'begun' : 'opened';
 }

@@ -10,14 +10,14 @@ import {
   type FigureCommand,
   type FigureDocument,
 } from '@bogen/core/figure';
-import { CommandError, isTaskMet, migrateLesson, sheetOf, type Sheet } from '@bogen/core/lesson';
+import { CommandError, isTaskMet, migrateLesson, sheetOf, taskOf, type Sheet } from '@bogen/core/lesson';
 import { Router } from 'express';
 import { sql } from 'kysely';
-import type { Db } from '../db/connect.js';
+import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import type { Pool } from '../pool/pool.js';
-import { appendSteps, createStream, readStream, type StreamKind } from '../stream/stream.js';
+import { appendSteps, createStream, readDocument, readStream, type StreamKind } from '../stream/stream.js';
 
 /** A student's figure as a stream of commands. */
 export const workStream: StreamKind<FigureDocument, FigureCommand> = {
@@ -28,14 +28,16 @@ export const workStream: StreamKind<FigureDocument, FigureCommand> = {
   size: (command) => singleCommands(command).length,
 };
 
-/** The same for a student, who may only do what the published sheet leaves loose. */
-export function studentStream(start: FigureDocument): StreamKind<FigureDocument, FigureCommand> {
+/** The same for a student, who may only do what the stage allows its readers. */
+export function studentStream(pool: Pool, start: FigureDocument): StreamKind<FigureDocument, FigureCommand> {
   return {
     ...workStream,
-    permit: (document, command) => {
-      if (!readerMay(document, command, start)) {
-        throw new CommandError(told('pointFixed'));
-      }
+    permit: async (document, command) => {
+      if (!readerMay(document, command, start)) throw new CommandError(told('notForReaders'));
+      // What an operation comes to is calculated again, in a thread of its own and within a time.
+      const operates = singleCommands(command).some(({ name }) => name === 'operate');
+      if (operates && !(await pool.run('results', document, command)))
+        throw new CommandError(told('resultNotTrue'));
     },
   };
 }
@@ -47,40 +49,36 @@ export function workRouter(db: Db, pool: Pool): Router {
   route(router, db, 'openWork', async ({ params, session }) => {
     const { student } = session;
     const sheet = await sheetForStudent(db, params.edition, params.sheet, student.classId);
-    const { id, streamId } = await openWork(db, student.id, params.edition, sheet);
-    await db
-      .updateTable('student')
-      .set({ last_seen: sql<Date>`now()` })
-      .where('id', '=', student.id)
-      .execute();
-    const facts = await db.selectFrom('work').selectAll().where('id', '=', id).executeTakeFirstOrThrow();
+    const { id, streamId } = await openWork(db, pool, student.id, params.edition, sheet, params.stage);
+    await touchStudent(db, student.id);
     const state = await readStream(db, streamId, workStream, student.id);
-    return {
-      ...state,
-      id,
-      sheet: sheet.id,
-      results: facts.results as { met: boolean; measured: number | null }[] | null,
-      resultsAreCurrent: facts.checked_revision === state.revision,
-      passed: facts.passed_at !== null,
-    };
+    return { ...state, id, sheet: sheet.id, stage: params.stage };
   });
 
   route(router, db, 'appendToWork', async ({ params, body, session }) => {
-    const own = await ownWork(db, params.work, session.student.id);
-    await db
-      .updateTable('student')
-      .set({ last_seen: sql<Date>`now()` })
-      .where('id', '=', session.student.id)
-      .execute();
-    return appendSteps(db, own.streamId, session.student.id, body, studentStream(own.start));
+    const { student } = session;
+    const streamId = await ownWork(db, params.work, student.id);
+    await touchStudent(db, student.id);
+    const start = await startOf(db, streamId);
+    return appendSteps(db, streamId, student.id, body, studentStream(pool, start));
   });
 
-  route(router, db, 'checkWork', async ({ params, session }) => {
-    const own = await ownWork(db, params.work, session.student.id);
-    return checkWork(db, pool, own.id);
+  route(router, db, 'checkTask', async ({ params, session }) => {
+    const { student } = session;
+    const sheet = await sheetForStudent(db, params.edition, params.sheet, student.classId);
+    return checkWork(db, pool, student.id, params.edition, sheet, params.task);
   });
 
   return router;
+}
+
+/** A student was here just now. */
+async function touchStudent(db: Db, id: string): Promise<void> {
+  await db
+    .updateTable('student')
+    .set({ last_seen: sql<Date>`now()` })
+    .where('id', '=', id)
+    .execute();
 }
 
 /** The sheet of an edition, where that edition is of a lesson of the class's course. */
@@ -98,86 +96,115 @@ async function sheetForStudent(db: Db, editionId: string, sheetId: string, class
   return sheet;
 }
 
-/** The student's work on a sheet; made, from the figure as it was published, where there is none. */
+/** The student's work on a stage of a sheet; made, from the figure as that stage shows it, where there is none. */
 export async function openWork(
   db: Db,
+  pool: Pool,
   studentId: string,
   editionId: string,
   sheet: Sheet,
+  stage: string,
 ): Promise<{ id: string; streamId: string }> {
+  const known = await workOn(db, studentId, editionId, sheet.id, stage);
+  if (known) return known;
+  const index = sheet.stages.findIndex(({ id }) => id === stage);
+  if (index < 0) throw new HttpProblem('not-found', toldByServer('stageNotInSheet'));
+  // What a stage comes to takes any time that its writer made it take.
+  const start = index === 0 ? sheet.figure : await pool.run('stage', sheet, stage);
   return db.transaction().execute(async (tx) => {
-    // Two tabs may open the same sheet at once; the student's row is the gate.
+    // Two tabs may open the same stage at once; the student's row is the gate.
     await tx.selectFrom('student').select('id').where('id', '=', studentId).forUpdate().execute();
-    const known = await tx
-      .selectFrom('work')
-      .select(['id', 'stream_id as streamId'])
-      .where('student_id', '=', studentId)
-      .where('edition_id', '=', editionId)
-      .where('sheet_id', '=', sheet.id)
-      .executeTakeFirst();
-    if (known) return known;
-    const stream = await createStream(tx, sheet.figure);
+    const made = await workOn(tx, studentId, editionId, sheet.id, stage);
+    if (made) return made;
+    const stream = await createStream(tx, start);
     return tx
       .insertInto('work')
-      .values({ student_id: studentId, edition_id: editionId, sheet_id: sheet.id, stream_id: stream })
+      .values({ student_id: studentId, edition_id: editionId, sheet_id: sheet.id, stage, stream_id: stream })
       .returning(['id', 'stream_id as streamId'])
       .executeTakeFirstOrThrow();
   });
 }
 
-async function ownWork(
-  db: Db,
-  id: string,
+function workOn(
+  db: Db | Tx,
   studentId: string,
-): Promise<{ id: string; streamId: string; start: FigureDocument }> {
+  editionId: string,
+  sheetId: string,
+  stage: string,
+): Promise<{ id: string; streamId: string } | undefined> {
+  return db
+    .selectFrom('work')
+    .select(['id', 'stream_id as streamId'])
+    .where('student_id', '=', studentId)
+    .where('edition_id', '=', editionId)
+    .where('sheet_id', '=', sheetId)
+    .where('stage', '=', stage)
+    .executeTakeFirst();
+}
+
+/** The stream of a student's own work. */
+async function ownWork(db: Db, id: string, studentId: string): Promise<string> {
   const work = await db
     .selectFrom('work')
-    .innerJoin('edition', 'edition.id', 'work.edition_id')
-    .select(['work.id', 'work.stream_id as streamId', 'work.sheet_id', 'edition.document'])
-    .where('work.id', '=', id)
+    .select('stream_id as streamId')
+    .where('id', '=', id)
     .where('student_id', '=', studentId)
     .executeTakeFirst();
-  const sheet = work && sheetOf(migrateLesson(work.document), work.sheet_id);
-  if (!sheet) throw new HttpProblem('not-found', toldByServer('workNotYours'));
-  return { id: work.id, streamId: work.streamId, start: sheet.figure };
+  if (!work) throw new HttpProblem('not-found', toldByServer('workNotYours'));
+  return work.streamId;
+}
+
+/** The figure that a student's work began with, as its stage showed it when it was opened. */
+export async function startOf(db: Db, streamId: string): Promise<FigureDocument> {
+  const { document } = await db
+    .selectFrom('stream_snapshot')
+    .select('document')
+    .where('stream_id', '=', streamId)
+    .where('revision', '=', 0)
+    .executeTakeFirstOrThrow();
+  return workStream.read(document);
 }
 
 /**
- * Judges the saved work with the same calculation as the browser, in a thread of its own and within a time,
- * and keeps the result.
+ * Judges the saved work of a task's stage with the same calculation as the browser, in a thread of its own and within a
+ * time, and keeps the result.
  */
 export async function checkWork(
   db: Db,
   pool: Pool,
-  workId: string,
+  studentId: string,
+  editionId: string,
+  sheet: Sheet,
+  taskId: string,
 ): Promise<{ results: { met: boolean; measured: number | null }[]; passed: boolean; revision: number }> {
-  const row = await db
-    .selectFrom('work')
-    .innerJoin('stream', 'stream.id', 'work.stream_id')
-    .innerJoin('edition', 'edition.id', 'work.edition_id')
-    .where('work.id', '=', workId)
-    .select(['work.sheet_id', 'stream.document as figure', 'stream.revision', 'edition.document as lesson'])
-    .executeTakeFirstOrThrow();
-  const sheet = sheetOf(migrateLesson(row.lesson), row.sheet_id);
-  if (!sheet?.task) throw new HttpProblem('refused', toldByServer('nothingToCheck'));
-  const results = await pool.run('check', sheet.task, sheet.figure, workStream.read(row.figure));
+  const task = taskOf(sheet, taskId);
+  if (!task) throw new HttpProblem('refused', toldByServer('nothingToCheck'));
+  const work = await workOn(db, studentId, editionId, sheet.id, task.stage);
+  if (!work) throw new HttpProblem('refused', toldByServer('openBeforeCheck'));
+  const start = await startOf(db, work.streamId);
+  const { document, revision } = await readDocument(db, work.streamId, workStream);
+  const results = await pool.run('check', task, start, document);
   const passed = isTaskMet(results);
+  const of = { student_id: studentId, edition_id: editionId, sheet_id: sheet.id, task_id: taskId };
+  const kept = { results: JSON.stringify(results), checked_revision: revision };
   return db.transaction().execute(async (tx) => {
-    // Each check is kept; the newest stands with the work.
+    // Each check is kept; the newest stands with the task.
     await tx
-      .insertInto('work_check')
-      .values({ work_id: workId, revision: row.revision, results: JSON.stringify(results), passed })
+      .insertInto('task_check')
+      .values({ ...of, revision, results: kept.results, passed })
       .execute();
+    const passedAt = sql<Date | null>`case when ${passed} then now() end`;
     await tx
-      .updateTable('work')
-      .set({
-        results: JSON.stringify(results),
-        checked_revision: row.revision,
-        attempts: sql<number>`attempts + 1`,
-        ...(passed ? { passed_at: sql<Date>`coalesce(passed_at, now())` } : {}),
-      })
-      .where('id', '=', workId)
+      .insertInto('task_state')
+      .values({ ...of, ...kept, attempts: 1, passed_at: passedAt })
+      .onConflict((conflict) =>
+        conflict.columns(['student_id', 'edition_id', 'sheet_id', 'task_id']).doUpdateSet({
+          ...kept,
+          attempts: sql<number>`task_state.attempts + 1`,
+          passed_at: sql<Date | null>`coalesce(task_state.passed_at, excluded.passed_at)`,
+        }),
+      )
       .execute();
-    return { results, passed, revision: row.revision };
+    return { results, passed, revision };
   });
 }

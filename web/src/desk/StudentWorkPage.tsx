@@ -75,7 +75,11 @@ function Left({ work, classId }: { work: Answer<'studentWork'>; classId: string 
           <ScrollingText>
             <ProseView prose={sheet.prose} />
           </ScrollingText>
-          {sheet.task && <TaskCard task={sheet.task} start={sheet.figure} scene={scene} passed={false} />}
+          {sheet.tasks
+            .filter(({ stage }) => stage === work.stage)
+            .map((task) => (
+              <TaskCard key={task.id} task={task} start={work.start} scene={scene} passed={false} />
+            ))}
         </article>
       }
       tools={

@@ -1,26 +1,31 @@
 import type { Answer } from '@bogen/contract';
-import { startOver, type FigureDocument } from '@bogen/core/figure';
+import { isAnythingFree, startOver, type FigureDocument } from '@bogen/core/figure';
+import { figureOfStage, steppedStages } from '@bogen/core/lesson';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { useDeferredValue, useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
 import { ApiProblem, NotConnected } from '../api/call.js';
 import { FigureView } from '../figure/view/FigureView.js';
 import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
-import { useScene } from '../figure/scene/useScene.js';
 import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
 import { useEditedLife, useUndoKeys } from '../saving/useEdited.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { SheetText } from '../sheet/SheetText.js';
-import { TaskCard, TaskToRead } from '../sheet/TaskCard.js';
+import { LazyTaskCard } from '../sheet/LazyTaskCard.js';
+import { TaskToRead } from '../sheet/TaskToRead.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import { Button } from '../ui/Button.js';
 import { Failure } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
 import { useStateOf } from '../ui/useStateOf.js';
-import { checkIfWaiting, checkOnServer, lastSeen, openWork, type OpenWork } from './work.js';
+import { TaskElsewhere } from '../stage/TaskElsewhere.js';
+import { StageStep } from '../stage/StageStep.js';
+import { useStageInAddress } from '../stage/useStageInAddress.js';
+import { useStagedScene } from '../stage/useStagedScene.js';
+import { checkIfWaiting, checkOnServer, lastSeen, openWork, type OpenWork, type WorkPlace } from './work.js';
 import { WorkHost } from './workHost.js';
 
 interface ReaderSheetProps {
@@ -31,48 +36,44 @@ interface ReaderSheetProps {
 }
 
 /**
- * One sheet with the student's own figure. Its text is there at once, and so is its figure where that is
- * known here. The page stays with every sheet of the lesson; what belongs to one goes with its scene or by
+ * One sheet with the student's own figure, at one of its stages. Its text is there at once, and so is its figure where
+ * that is known here. The page stays with every sheet of the lesson; what belongs to one goes with its scene or by
  * its key.
  */
 export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   const { t } = useTranslation();
   const client = useQueryClient();
   const sheet = lesson.sheets[index]!;
-  const place = `${lesson.edition.id}/${sheet.id}`;
-  // As things are when the sheet is opened: what comes later comes to the host.
-  const { before, host } = useMemo(() => {
-    const seen = lastSeen(lesson.edition.id, sheet.id);
-    const before = seen ?? sheet.figure;
-    return {
-      before,
-      host: new WorkHost(before, seen !== undefined || !lesson.progress[index]!.moved, sheet.figure),
-    };
-  }, [place]);
+  const sheetPlace = `${lesson.edition.id}/${sheet.id}`;
+  const stages = steppedStages(sheet);
+  const [stageId, goToStage] = useStageInAddress(sheet.id, stages);
+  const place: WorkPlace = { edition: lesson.edition.id, sheet: sheet.id, stage: stageId };
+  const { before, host, start, isLookedAt } = useStageOfWork(lesson, index, place, stageId === stages[0]!.id);
   const query = useQuery({
-    queryKey: ['work', lesson.edition.id, sheet.id],
+    queryKey: ['work', place.edition, place.sheet, place.stage],
     queryFn: async () => {
-      const work = await openWork(lesson.edition.id, sheet.id, before);
+      const work = await openWork(place, before);
       host.receive(work.edited, work.keepLocks);
       return work;
     },
+    enabled: !isLookedAt,
     staleTime: Infinity,
     gcTime: 0,
     structuralSharing: false,
   });
   // The figure is drawn first; what else the work brings to the page comes right after it.
   const opened = useDeferredValue(query.data ?? null, null);
-  // For a moment what is deferred can be the work of the sheet before.
+  // For a moment what is deferred can be the work of the stage before.
   const work = opened === query.data ? opened : null;
   const edited = work?.edited;
-  const scene = useScene(host);
+  const scene = useStagedScene(sheetPlace, host, stages.length);
   const ready = work !== null;
   const palette = useTheme((state) => state.palette);
   useEffect(
     () => (ready ? prepareFigures(nearestFirst(lesson, index), palette) : undefined),
     [ready, lesson, index, palette],
   );
-  const [wide, setWide] = useStateOf(place, false);
+  const [wide, setWide] = useStateOf(sheetPlace, false);
   const { error } = query;
   // What is here already can be read while the server is away.
   const isAway =
@@ -84,12 +85,12 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   const previous = lesson.sheets[index - 1];
   const next = lesson.sheets[index + 1];
   const over = (): void => {
-    const command = edited && startOver(edited.store.getState().history.document, sheet.figure);
+    const command = edited && startOver(edited.store.getState().history.document, start);
     if (command) edited.do(command);
   };
   return (
     <SheetLayout
-      sheet={place}
+      sheet={sheetPlace}
       wide={wide}
       bar={
         <TopBar
@@ -137,29 +138,31 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
       }
       text={
         <SheetText
-          key={place}
+          key={sheetPlace}
           sheet={sheet}
           number={index + 1}
           count={lesson.sheets.length}
-          task={
-            sheet.task &&
-            (work ? (
-              <TaskCard
-                task={sheet.task}
-                start={sheet.figure}
+          task={sheet.tasks.map((task) =>
+            task.stage !== stageId ? (
+              <TaskElsewhere key={task.id} stages={stages} stage={task.stage} onGo={goToStage} />
+            ) : work ? (
+              <LazyTaskCard
+                key={task.id}
+                task={task}
+                start={start}
                 scene={scene}
-                passed={lesson.progress[index]!.progress === 'done'}
+                passed={lesson.progress[index]!.passed.includes(task.id)}
                 onCheck={async () => {
-                  const results = await checkOnServer(work);
+                  const results = await checkOnServer(work, task.id);
                   await client.invalidateQueries({ queryKey: ['read', lesson.lesson] });
                   return results;
                 }}
                 startOver={<Button onClick={over}>{t('sheet.startOver')}</Button>}
               />
             ) : (
-              <TaskToRead task={sheet.task} />
-            ))
-          }
+              <TaskToRead key={task.id} task={task} />
+            ),
+          )}
           links={
             <>
               {previous ? (
@@ -182,7 +185,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
         <>
           {work && <WorkLife lesson={lesson.lesson} work={work} />}
           {edited && <UndoButtons edited={edited} />}
-          {edited && !sheet.task && (
+          {edited && !sheet.tasks.some((task) => task.stage === stageId) && (
             <Button quiet onClick={over}>
               {t('sheet.startOver')}
             </Button>
@@ -198,6 +201,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
           scene={scene}
           bar={
             !work &&
+            !isLookedAt &&
             !error && (
               <p role="status" className="shown-late absolute top-2 left-4 font-serif text-[15px] text-soft">
                 {t('reader.openingWork')}
@@ -206,14 +210,51 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
           }
         />
       }
+      stages={stages.length > 1 && <StageStep stages={stages} current={stageId} onGo={goToStage} />}
       rail={<Rail scene={scene} />}
     />
   );
 }
 
+/** A stage as it is shown until the work on it is here, and from then on with it. */
+interface StageOfWork {
+  /** What is seen until then. */
+  readonly before: FigureDocument;
+  readonly host: WorkHost;
+  /** The figure as the stage gives it. */
+  readonly start: FigureDocument;
+  /** Whether nothing can be done at this stage, so that no work is opened for it. */
+  readonly isLookedAt: boolean;
+}
+
+/** The stages of a sheet as they are opened, each as things are at that moment: what comes later comes to its host. */
+function useStageOfWork(
+  lesson: Answer<'readLesson'>,
+  index: number,
+  place: WorkPlace,
+  isFirst: boolean,
+): StageOfWork {
+  const sheet = lesson.sheets[index]!;
+  const known = useMemo(() => new Map<string, StageOfWork>(), [place.edition, place.sheet]);
+  let stage = known.get(place.stage);
+  if (!stage) {
+    const start = figureOfStage(sheet, place.stage);
+    const seen = lastSeen(place);
+    const before = seen ?? start;
+    const isKnown = seen !== undefined || !lesson.progress[index]!.moved.includes(place.stage);
+    // The first is opened in any case, so that it is known that the sheet was.
+    const isLookedAt = !isFirst && !isAnythingFree(start) && isKnown;
+    stage = { before, host: new WorkHost(before, isKnown, start), start, isLookedAt };
+    known.set(place.stage, stage);
+  }
+  return stage;
+}
+
 /** The figures of the other sheets of a lesson as they will be opened, the next one first. */
 function nearestFirst({ sheets, edition }: Answer<'readLesson'>, index: number): FigureDocument[] {
-  return sheetsByNearness(sheets, index).map((sheet) => lastSeen(edition.id, sheet.id) ?? sheet.figure);
+  return sheetsByNearness(sheets, index).map(
+    (sheet) => lastSeen({ edition: edition.id, sheet: sheet.id, stage: sheet.stages[0]!.id }) ?? sheet.figure,
+  );
 }
 
 /** What open work needs besides being shown: it is sent and undone, checked where that had to wait, and counted as progress. */
@@ -233,7 +274,7 @@ function WorkLife({ lesson, work }: { lesson: string; work: OpenWork }) {
       if (state.status !== 'saved' || before.status === 'saved') return;
       // Where it can't be checked now it is tried again at the next opening or saving.
       void checkIfWaiting(work)
-        .then((results) => results && refresh())
+        .then((wereSome) => wereSome && refresh())
         .catch(() => null);
     });
     return () => {

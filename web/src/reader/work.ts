@@ -21,11 +21,20 @@ export type EditedWork = EditedDocument<FigureDocument, FigureCommand>;
 
 const figureCommandVersions = { version: figureVersion, read: migrateFigureCommand };
 
-/** A student's work on one sheet, open in this page. */
+/** A stage of a sheet of an edition. */
+export interface WorkPlace {
+  readonly edition: string;
+  readonly sheet: string;
+  readonly stage: string;
+}
+
+const keyOf = ({ edition, sheet, stage }: WorkPlace): string => `${edition}/${sheet}/${stage}`;
+
+/** A student's work on one stage of a sheet, open in this page. */
 export interface OpenWork {
   readonly edited: EditedWork;
   readonly id: string;
-  readonly passed: boolean;
+  readonly place: WorkPlace;
   /** Given where the figure has locked joints. */
   readonly keepLocks?: KeepLocks;
 }
@@ -33,9 +42,9 @@ export interface OpenWork {
 /** Work that was opened in this page, so that leaving a sheet with unsent moves and coming back finds it. */
 const opened = new Map<string, OpenWork>();
 
-/** The figure of a sheet as it was last seen in this page. */
-export function lastSeen(edition: string, sheet: string): FigureDocument | undefined {
-  return opened.get(`${edition}/${sheet}`)?.edited.store.getState().history.document;
+/** The figure of a stage as it was last seen in this page. */
+export function lastSeen(place: WorkPlace): FigureDocument | undefined {
+  return opened.get(keyOf(place))?.edited.store.getState().history.document;
 }
 
 /** The figure as it came, made of the parts of the one before wherever they are equal: what is equal is not computed again. */
@@ -44,14 +53,14 @@ export function withPartsOf(before: FigureDocument, figure: FigureDocument): Fig
 }
 
 /** @param before the figure that the page shows until then */
-export async function openWork(edition: string, sheet: string, before: FigureDocument): Promise<OpenWork> {
-  const key = `${edition}/${sheet}`;
+export async function openWork(place: WorkPlace, before: FigureDocument): Promise<OpenWork> {
+  const key = keyOf(place);
   const known = opened.get(key);
   if (known && !known.edited.isSaved) {
     known.edited.retry();
     return known;
   }
-  const work: Answer<'openWork'> = await call('openWork', { params: { edition, sheet }, body: {} });
+  const work: Answer<'openWork'> = await call('openWork', { params: { ...place }, body: {} });
   const keepLocks = hasLocks(work.document) ? (await import('./keepLocks.js')).keepingLocks : undefined;
   known?.edited.dispose();
   const local = await openLocalSteps<FigureCommand>(`work:${work.id}`, figureCommandVersions);
@@ -63,32 +72,53 @@ export async function openWork(edition: string, sheet: string, before: FigureDoc
     touches: touchesOfFigureCommand,
     size: (command) => singleCommands(command).length,
     tooLarge: i18next.t('save.tooLargeAlone'),
-    load: () => call('openWork', { params: { edition, sheet }, body: {} }),
+    load: () => call('openWork', { params: { ...place }, body: {} }),
     send: (base, steps) =>
       call('appendToWork', { params: { work: work.id }, body: { base, steps } as never, keepalive: true }),
   });
-  const result = { edited, id: work.id, passed: work.passed, ...(keepLocks ? { keepLocks } : {}) };
+  const result = { edited, id: work.id, place, ...(keepLocks ? { keepLocks } : {}) };
   opened.set(key, result);
   return result;
 }
 
 const waitingKey = (work: string): string => `bogen:check:${work}`;
 
+/** The tasks of a work that wait for the server to check them. */
+function waitingTasks(work: string): readonly string[] {
+  const kept = localStorage.getItem(waitingKey(work));
+  // An earlier edition of Bogen knew one task alone.
+  if (kept === 'yes') return ['task'];
+  return kept === null ? [] : (JSON.parse(kept) as string[]);
+}
+
+function setWaiting(work: string, tasks: readonly string[]): void {
+  if (tasks.length > 0) localStorage.setItem(waitingKey(work), JSON.stringify(tasks));
+  else localStorage.removeItem(waitingKey(work));
+}
+
 /**
- * Has the server check the work once everything is saved. Where that can't be done now, the request is kept on
+ * Has the server check a task on the work once everything is saved. Where that can't be done now, the request is kept on
  * the device and `checkIfWaiting` sends it later.
  */
-export async function checkOnServer({ edited, id }: OpenWork): Promise<readonly ConditionResult[] | null> {
-  localStorage.setItem(waitingKey(id), 'yes');
+export async function checkOnServer(
+  { edited, id, place: { edition, sheet } }: OpenWork,
+  task: string,
+): Promise<readonly ConditionResult[] | null> {
+  setWaiting(id, [...new Set([...waitingTasks(id), task])]);
   edited.retry();
   if (!(await edited.whenSaved())) return null;
-  const { results } = await call('checkWork', { params: { work: id }, body: {} });
-  localStorage.removeItem(waitingKey(id));
+  const { results } = await call('checkTask', { params: { edition, sheet, task }, body: {} });
+  setWaiting(
+    id,
+    waitingTasks(id).filter((other) => other !== task),
+  );
   return results;
 }
 
-/** Has the server check what was checked here while it could not be reached. */
-export async function checkIfWaiting(work: OpenWork): Promise<readonly ConditionResult[] | null> {
-  if (localStorage.getItem(waitingKey(work.id)) === null || !work.edited.isSaved) return null;
-  return checkOnServer(work);
+/** Has the server check what was checked here while it could not be reached. @returns whether anything was */
+export async function checkIfWaiting(work: OpenWork): Promise<boolean> {
+  const tasks = waitingTasks(work.id);
+  if (tasks.length === 0 || !work.edited.isSaved) return false;
+  for (const task of tasks) await checkOnServer(work, task);
+  return true;
 }

@@ -11,6 +11,8 @@ interface SheetLayoutProps {
   readonly text: ReactNode;
   readonly tools: ReactNode;
   readonly figure: ReactNode;
+  /** The row of stages below the figure, where there are several. */
+  readonly stages?: ReactNode;
   readonly rail: ReactNode;
   /** The figure takes the whole screen. */
   readonly wide?: boolean;
@@ -24,6 +26,7 @@ export function SheetLayout({
   text,
   tools,
   figure,
+  stages,
   rail,
   wide = false,
 }: SheetLayoutProps) {
@@ -56,6 +59,7 @@ export function SheetLayout({
             {tools}
           </div>
           {figure}
+          {stages}
           {rail}
         </div>
       </main>

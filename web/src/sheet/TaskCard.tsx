@@ -5,9 +5,10 @@ import { useEffect, useState, type ReactNode } from 'react';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
+import { TaskToRead } from './TaskToRead.js';
 import { conditionText, measuredText } from './conditionText.js';
 
-interface TaskCardProps {
+export interface TaskCardProps {
   readonly task: Task;
   readonly start: FigureDocument;
   readonly scene: FigureScene;
@@ -106,8 +107,8 @@ export function TaskCard({ task, start, scene, onCheck, passed, startOver }: Tas
         })}
       </ul>
       {task.hints.slice(0, hints).map((hint) => (
-        <p key={hint} className="mt-2 border-l-2 border-line pl-3 font-serif text-[14px] italic">
-          {hint}
+        <p key={hint.text} className="mt-2 border-l-2 border-line pl-3 font-serif text-[14px] italic">
+          {hint.text}
         </p>
       ))}
       <p
@@ -131,21 +132,5 @@ export function TaskCard({ task, start, scene, onCheck, passed, startOver }: Tas
         {startOver}
       </div>
     </TaskToRead>
-  );
-}
-
-/** What is asked, with what belongs to it where the figure that it is asked of is there. */
-export function TaskToRead({ task, children }: { task: Task; children?: ReactNode }) {
-  const { t } = useTranslation();
-  return (
-    <section
-      aria-label={t('sheet.yourTurn')}
-      className="rounded-lg border border-line bg-sheet p-4"
-      data-task
-    >
-      <h2 className="text-[13px] font-semibold">{t('sheet.yourTurn')}</h2>
-      <p className="mt-1 font-serif text-[15.5px] leading-snug">{task.prompt}</p>
-      {children}
-    </section>
   );
 }

@@ -1,6 +1,6 @@
 import '../text/enPages.js';
 import type { Answer } from '@bogen/contract';
-import { emptyProse } from '@bogen/core/lesson';
+import { lessonVersion, newSheet } from '@bogen/core/lesson';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Link, useNavigate } from 'react-router';
 import { call } from '../api/call.js';
@@ -70,17 +70,9 @@ function CourseShelf({ course }: { course: Course }) {
         params: { course: course.id },
         body: {
           document: {
-            version: 1,
+            version: lessonVersion,
             title,
-            sheets: [
-              {
-                id: newId(),
-                title: t('shelf.firstSheet'),
-                prose: emptyProse,
-                figure: firstFigure(),
-                task: null,
-              },
-            ],
+            sheets: [newSheet({ id: newId(), title: t('shelf.firstSheet'), figure: firstFigure() })],
           },
         },
       }),

@@ -10,6 +10,7 @@ import { rail } from './en/rail.js';
 import { reader } from './en/reader.js';
 import { save } from './en/save.js';
 import { sheet } from './en/sheet.js';
+import { stages } from './en/stages.js';
 import { ui } from './en/ui.js';
 
 /** The English texts that a reader's first screen may show, a file for each feature. Other languages are objects of the same shape. */
@@ -23,6 +24,7 @@ export const en = {
   reader,
   save,
   sheet,
+  stages,
   ui,
 };
 

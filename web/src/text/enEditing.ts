@@ -1,5 +1,6 @@
 import { apart } from './en/apart.js';
 import { calculation } from './en/calculation.js';
+import { capture } from './en/capture.js';
 import { change } from './en/change.js';
 import { compare } from './en/compare.js';
 import { conflict } from './en/conflict.js';
@@ -14,6 +15,7 @@ import { look } from './en/look.js';
 import { picture } from './en/picture.js';
 import { pins } from './en/pins.js';
 import { select } from './en/select.js';
+import { stageEditor } from './en/stageEditor.js';
 import { table } from './en/table.js';
 import { task } from './en/task.js';
 import { writer } from './en/writer.js';
@@ -23,6 +25,7 @@ import { addTexts } from './text.js';
 const editing = {
   apart,
   calculation,
+  capture,
   change,
   compare,
   conflict,
@@ -37,6 +40,7 @@ const editing = {
   picture,
   pins,
   select,
+  stageEditor,
   table,
   task,
   writer,

@@ -6,11 +6,16 @@ import {
   type FigureCommand,
   type FigureDocument,
 } from '@bogen/core/figure';
-import { type Sheet } from '@bogen/core/lesson';
+import { figureOfStage, steppedStages, type Sheet } from '@bogen/core/lesson';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
 import { FigureView } from '../figure/view/FigureView.js';
-import { useScene } from '../figure/scene/useScene.js';
+import type { FigureHost } from '../figure/scene/host.js';
+import { StageStep } from '../stage/StageStep.js';
+import { TaskElsewhere } from '../stage/TaskElsewhere.js';
+import { useStagedScene } from '../stage/useStagedScene.js';
+import { useStageInAddress } from '../stage/useStageInAddress.js';
+import type { EditedWork } from '../reader/work.js';
 import { Rail } from '../rail/Rail.js';
 import { looseHost } from '../reader/workHost.js';
 import { EditedDocument } from '../saving/editedDocument.js';
@@ -57,22 +62,14 @@ function PreviewSheet({
 }) {
   const { t } = useTranslation();
   const sheet = sheets[index]!;
-  const edited = useMemo(
-    () =>
-      new EditedDocument<FigureDocument, FigureCommand>({
-        initial: freshState(sheet.figure),
-        apply: applyFigureCommand,
-        onStale: 'merge',
-        touches: touchesOfFigureCommand,
-      }),
-    [sheet.figure],
-  );
-  const host = useMemo(() => looseHost(edited, sheet.figure, keepingLocks), [edited, sheet.figure]);
-  const scene = useScene(host);
+  const stages = steppedStages(sheet);
+  const [stageId, goToStage] = useStageInAddress(sheet.id, stages);
+  const { edited, host, start } = useTrial(sheet, stageId);
+  const scene = useStagedScene(sheet.id, host, stages.length);
   useUndoKeys(edited);
   const addressOf = (id: string): string => `/preview/${draft.id}/${id}`;
   const over = (): void => {
-    const command = startOver(edited.store.getState().history.document, sheet.figure);
+    const command = startOver(edited.store.getState().history.document, start);
     if (command) edited.do(command);
   };
   return (
@@ -103,23 +100,52 @@ function PreviewSheet({
           sheet={sheet}
           number={index + 1}
           count={sheets.length}
-          task={
-            sheet.task && (
+          task={sheet.tasks.map((task) =>
+            task.stage === stageId ? (
               <TaskCard
-                task={sheet.task}
-                start={sheet.figure}
+                key={task.id}
+                task={task}
+                start={start}
                 scene={scene}
                 passed={false}
                 startOver={<Button onClick={over}>{t('sheet.startOver')}</Button>}
               />
-            )
-          }
+            ) : (
+              <TaskElsewhere key={task.id} stages={stages} stage={task.stage} onGo={goToStage} />
+            ),
+          )}
           links={<span />}
         />
       }
       tools={<UndoButtons edited={edited} />}
       figure={<FigureView scene={scene} />}
+      stages={stages.length > 1 && <StageStep stages={stages} current={stageId} onGo={goToStage} />}
       rail={<Rail scene={scene} />}
     />
   );
+}
+
+/** What a student would do at a stage, tried and not kept, except while one is here. */
+interface Trial {
+  readonly edited: EditedWork;
+  readonly host: FigureHost;
+  /** The figure as the stage gives it. */
+  readonly start: FigureDocument;
+}
+
+function useTrial(sheet: Sheet, stage: string): Trial {
+  const trials = useMemo(() => new Map<string, Trial>(), [sheet]);
+  let trial = trials.get(stage);
+  if (!trial) {
+    const start = figureOfStage(sheet, stage);
+    const edited = new EditedDocument<FigureDocument, FigureCommand>({
+      initial: freshState(start),
+      apply: applyFigureCommand,
+      onStale: 'merge',
+      touches: touchesOfFigureCommand,
+    });
+    trial = { edited, host: looseHost(edited, start, keepingLocks), start };
+    trials.set(stage, trial);
+  }
+  return trial;
 }

@@ -1,4 +1,4 @@
-import { emptyProse, type Sheet } from '@bogen/core/lesson';
+import { newSheet, type Sheet } from '@bogen/core/lesson';
 import {
   closestCenter,
   DndContext,
@@ -76,15 +76,7 @@ export function SheetList({ edited, lesson, current }: SheetListProps) {
       <div className="mt-1 flex items-center gap-0.5">
         <Button
           quiet
-          onClick={() =>
-            add({
-              id: newId(),
-              title: t('writer.newSheet'),
-              prose: emptyProse,
-              figure: firstFigure(),
-              task: null,
-            })
-          }
+          onClick={() => add(newSheet({ id: newId(), title: t('writer.newSheet'), figure: firstFigure() }))}
         >
           <Plus aria-hidden size={15} />
           {t('writer.addSheet')}

@@ -2,8 +2,15 @@ import '../text/enEditing.js';
 import { DrawBar } from '../editing/draw/DrawBar.js';
 import { DrawLayer } from '../editing/draw/DrawLayer.js';
 import { useDrawing } from '../editing/draw/useDrawing.js';
-import { isLoose, looseOf, type PointKind } from '@bogen/core/figure';
-import { sheetOf, sheetOfCommand, type LessonCommand, type Told } from '@bogen/core/lesson';
+import { applyFigureCommand, isLoose, leavesShape, looseOf, type PointKind } from '@bogen/core/figure';
+import {
+  addStage,
+  figureOfStage,
+  sheetOf,
+  sheetOfCommand,
+  type LessonCommand,
+  type Told,
+} from '@bogen/core/lesson';
 import { Fragment, useEffect, useMemo, useRef } from 'react';
 import { useClipboard } from '../editing/clipboard/useClipboard.js';
 import { useFigureKeys } from '../editing/keys/useFigureKeys.js';
@@ -12,7 +19,10 @@ import { Link, useNavigate } from 'react-router';
 import { FigureView } from '../figure/view/FigureView.js';
 import { pointName } from '../figure/scene/names.js';
 import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
-import { useScene } from '../figure/scene/useScene.js';
+import type { FigureHost } from '../figure/scene/host.js';
+import { newId } from '../saving/newId.js';
+import { useStagedScene } from '../stage/useStagedScene.js';
+import { useStageInAddress } from '../stage/useStageInAddress.js';
 import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
 import { useEdited, useEditedLife, useUndoKeys } from '../saving/useEdited.js';
@@ -24,7 +34,7 @@ import { TopBar } from '../ui/TopBar.js';
 import { useStateOf } from '../ui/useStateOf.js';
 import { ConflictPanel } from './ConflictPanel.js';
 import type { OpenDraft } from './draft.js';
-import { sheetHost } from './draft.js';
+import { sheetHost, type SheetTeller } from './draft.js';
 import { FigureMenu } from '../editing/FigureMenu.js';
 import { FigurePanels } from '../editing/FigurePanels.js';
 import { FigureTools, type Mode } from '../editing/FigureTools.js';
@@ -39,7 +49,9 @@ import { removeSelected } from '../editing/items/removeSelected.js';
 import { LazyProseEditor } from './LazyProseEditor.js';
 import { Publish } from './Publish.js';
 import { SheetList } from './SheetList.js';
-import { TaskEditor } from './TaskEditor.js';
+import { captionOf } from './stages/caption.js';
+import { StageEditor } from './stages/StageEditor.js';
+import { Tasks } from './tasks/Tasks.js';
 import { TitleField } from './TitleField.js';
 
 /** The panel that is open, and the item of its details where it is not the rail's curve. */
@@ -47,6 +59,8 @@ interface OpenPanel {
   readonly name: PanelName | null;
   readonly item: string | null;
 }
+
+const noStages = [{ id: '', caption: '', commands: [] }];
 
 const noPanel: OpenPanel = { name: null, item: null };
 
@@ -59,17 +73,20 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   const { edited } = draft;
   const tell = useRef<(words: string) => void>(() => undefined);
   const refuse = useRef<(why: Told | null) => void>(() => undefined);
-  const host = useMemo(
-    () =>
-      sheetHost(
-        edited,
-        sheetId,
-        (words) => tell.current(words),
-        (why) => refuse.current(why),
-      ),
-    [edited, sheetId],
-  );
-  const scene = useScene(host);
+  const capture = useRef<NonNullable<SheetTeller['capture']>>(() => false);
+  const sheet = useEdited(edited, (state) => sheetOf(state.history.document, sheetId));
+  const [stageId, goToStage] = useStageInAddress(sheetId, sheet?.stages ?? noStages);
+  const hosts = useMemo(() => new Map<string, FigureHost>(), [edited, sheetId]);
+  let host = hosts.get(stageId);
+  if (!host) {
+    host = sheetHost(edited, sheetId, stageId, {
+      tell: (words) => tell.current(words),
+      refuse: (why) => refuse.current(why),
+      capture: (...change) => capture.current(...change),
+    });
+    hosts.set(stageId, host);
+  }
+  const scene = useStagedScene(sheetId, host, sheet?.stages.length ?? 1);
   refuse.current = (told) => {
     const { left, right, bottom, top } = scene.view;
     scene.previews.setRefused(told && { told, at: [(left + right) / 2, (bottom + top) / 2] });
@@ -79,7 +96,6 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   tell.current = say;
   const drawing = useDrawing(scene);
   const title = useEdited(edited, (state) => state.history.document.title);
-  const sheet = useEdited(edited, (state) => sheetOf(state.history.document, sheetId));
   useEditedLife(edited);
   const palette = useTheme((state) => state.palette);
   useEffect(() => {
@@ -96,6 +112,10 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     const changed = sheetOfCommand(effect);
     if (changed && changed !== sheetId && sheetOf(edited.store.getState().history.document, changed))
       void navigate(`/write/${draft.id}/${changed}`);
+    else if (changed === sheetId) {
+      const stage = stageOfEffect(effect);
+      if (stage && sheet?.stages.some(({ id }) => id === stage)) goToStage(stage);
+    }
   };
   useUndoKeys(edited, showSheet);
   const [panel, setPanel] = useStateOf<OpenPanel>(scene, noPanel);
@@ -104,7 +124,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     // A curve that is asked about comes on the rail, which belongs to the same curve as the panels.
     const { document } = scene;
     if (item && item !== document.rail.item && (name === 'change' || name === 'table')) {
-      host.do({ name: 'setRail', rail: { ...document.rail, item } });
+      scene.host.do({ name: 'setRail', rail: { ...document.rail, item } });
     }
   };
   const clipboard = useClipboard(scene, say);
@@ -123,13 +143,23 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     [scene, setPanel, say, told],
   );
   useFigureKeys(scene, actions);
+  const [captures, setCaptures] = useStateOf(sheetId, false);
+  capture.current = (now, command) => {
+    if (!captures || leavesShape(command)) return false;
+    const before = figureOfStage(now, stageId);
+    const id = newId();
+    const caption = captionOf(command, before, applyFigureCommand(before, command).document, t);
+    edited.do(addStage(now, stageId, { id, caption, commands: [command] }));
+    goToStage(id);
+    return true;
+  };
   if (!sheet) return null;
 
   const toggle = (item: string, of: PointKind, index: number): void => {
-    const { figure } = sheet;
+    const figure = scene.document;
     const before = looseOf(figure, item)?.[of] ?? [];
     const loose = isLoose(figure, item, of, index);
-    host.do({
+    scene.host.do({
       name: 'setLoose',
       item,
       of,
@@ -199,7 +229,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
               <div className="flex-1 pb-4 lg:min-h-[180px] lg:overflow-y-auto">
                 <LazyProseEditor edited={edited} sheet={sheetId} />
               </div>
-              <TaskEditor edited={edited} sheet={sheet} scene={scene} />
+              <Tasks edited={edited} sheet={sheet} stage={stageId} scene={scene} onGo={goToStage} />
             </Fragment>
           </div>
         }
@@ -251,6 +281,16 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             }
           />
         }
+        stages={
+          <StageEditor
+            edited={edited}
+            sheet={sheet}
+            current={stageId}
+            onGo={goToStage}
+            captures={captures}
+            onCapture={setCaptures}
+          />
+        }
         rail={<Rail scene={scene} />}
       />
       <p role="status" aria-live="polite" className="sr-only">
@@ -260,4 +300,10 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
       <ConflictPanel draft={draft} />
     </>
   );
+}
+
+/** The stage that an undo or redo changed, where it changed one. */
+function stageOfEffect(effect: LessonCommand): string | undefined {
+  if (effect.name === 'stageCommands' || effect.name === 'setStageText') return effect.stage;
+  return effect.name === 'changeStages' ? effect.insert.at(-1)?.id : undefined;
 }

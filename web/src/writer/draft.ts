@@ -1,7 +1,7 @@
 import '../text/enEditing.js';
 import type { Answer } from '@bogen/contract';
 import {
-  figureVersion,
+  applyFigureCommand,
   singleCommands,
   type FigureDocument,
   itemOf,
@@ -10,20 +10,27 @@ import {
 } from '@bogen/core/figure';
 import {
   applyLessonCommand,
+  changeAtStage,
   CommandError,
-  type Told,
+  figureOfStage,
+  lessonCommandVersion,
   migrateLessonCommand,
+  sizeOfLessonCommand,
+  stageStates,
+  told,
   touchesOfLessonCommand,
   sheetOf,
   type LessonCommand,
   type LessonDocument,
+  type Sheet,
+  type Told,
   dependentsOf,
 } from '@bogen/core/lesson';
 import i18next from 'i18next';
 import { call } from '../api/call.js';
 import { snapMoved } from '../editing/draw/snapMoved.js';
 import type { FigureHost } from '../figure/scene/host.js';
-import { EditedDocument, motionOf } from '../saving/editedDocument.js';
+import { EditedDocument } from '../saving/editedDocument.js';
 import { openLocalSteps } from '../saving/localSteps.js';
 
 export type EditedDraft = EditedDocument<LessonDocument, LessonCommand>;
@@ -47,7 +54,10 @@ export async function openDraft(lesson: string): Promise<OpenDraft> {
   known?.edited.dispose();
   const [draft, local] = await Promise.all([
     call('draft', { params: { lesson } }),
-    openLocalSteps<LessonCommand>(`draft:${lesson}`, { version: figureVersion, read: migrateLessonCommand }),
+    openLocalSteps<LessonCommand>(`draft:${lesson}`, {
+      version: lessonCommandVersion,
+      read: migrateLessonCommand,
+    }),
   ]);
   const edited: EditedDraft = new EditedDocument<LessonDocument, LessonCommand>({
     initial: draft,
@@ -55,7 +65,7 @@ export async function openDraft(lesson: string): Promise<OpenDraft> {
     local,
     onStale: 'ask',
     touches: touchesOfLessonCommand,
-    size: (command) => (command.name === 'figure' ? singleCommands(command.command).length : 1),
+    size: sizeOfLessonCommand,
     tooLarge: i18next.t('save.tooLargeAlone'),
     load: () => call('draft', { params: { lesson } }),
     send: (base, steps) =>
@@ -66,49 +76,73 @@ export async function openDraft(lesson: string): Promise<OpenDraft> {
   return result;
 }
 
-/**
- * A sheet's figure inside a lesson that is being written: everything can be moved.
- * @param tell told what else depends on an item that was removed
- * @param refuse told why a change can't be done, where a locked joint forbids it, and `null` when one was done
- */
+/** What a figure in a lesson that is being written tells whoever shows it. */
+export interface SheetTeller {
+  /** Told what else depends on an item that was removed. */
+  readonly tell?: (words: string) => void;
+  /** Told why a change can't be done, where a locked joint forbids it, and `null` when one was done. */
+  readonly refuse?: (why: Told | null) => void;
+  /** Makes a stage of a change instead, where that is wanted. @returns whether it did */
+  readonly capture?: (sheet: Sheet, command: FigureCommand) => boolean;
+}
+
+/** A sheet's figure at one of its stages, inside a lesson that is being written: everything can be moved. */
 export function sheetHost(
   edited: EditedDraft,
-  sheet: string,
-  tell: (words: string) => void = () => undefined,
-  refuse: (why: Told | null) => void = () => undefined,
+  sheetId: string,
+  stage: string,
+  { tell, refuse, capture }: SheetTeller = {},
 ): FigureHost {
-  const asking = (command: FigureCommand): string[] => {
-    const now = sheetOf(edited.store.getState().history.document, sheet);
-    return singleCommands(command).flatMap((single) =>
-      now && single.name === 'removeItem' && dependentsOf(now, single.item).conditions.length > 0
-        ? [itemOf(now.figure, single.item)?.name ?? single.item]
+  let last: Sheet | undefined;
+  /** The sheet as it is; one that was just removed is drawn once more before its page goes. */
+  const sheet = (): Sheet => (last = sheetOf(edited.store.getState().history.document, sheetId) ?? last!);
+  const now = (): FigureDocument => figureOfStage(sheet(), stage);
+  /** What a command would come to, while it is only shown. */
+  let previewed: FigureDocument | null = null;
+  const listeners = new Set<() => void>();
+  const show = (figure: FigureDocument | null): void => {
+    if (figure === previewed) return;
+    previewed = figure;
+    [...listeners].forEach((listener) => listener());
+  };
+  const asking = (command: FigureCommand): string[] =>
+    singleCommands(command).flatMap((single) =>
+      single.name === 'removeItem' && dependentsOf(sheet(), now(), single.item).tasks.length > 0
+        ? [itemOf(now(), single.item)?.name ?? single.item]
         : [],
     );
-  };
-  const now = (): FigureDocument => sheetOf(edited.store.getState().history.document, sheet)?.figure ?? last!;
-  let last: FigureDocument | undefined;
   return {
-    read: () => {
-      // A sheet that was just removed is drawn once more before its page goes.
-      last = sheetOf(edited.store.getState().shown, sheet)?.figure ?? last;
-      return last!;
+    read: () => previewed ?? now(),
+    subscribe: (listener) => {
+      listeners.add(listener);
+      const stop = edited.store.subscribe((state, before) => {
+        // What was only shown was shown of a state that is not the present one any more.
+        if (state.history !== before.history) previewed = null;
+        listener();
+      });
+      return () => {
+        listeners.delete(listener);
+        stop();
+      };
     },
-    subscribe: (listener) => edited.store.subscribe(listener),
-    motion: () => motionOf(edited),
-    preview: (command) =>
-      edited.preview(command && { name: 'figure', sheet, command: keepingLocks(now(), command) }),
+    motion: () => (previewed ? 'hand' : 'rest'),
+    preview: (command) => show(command && applyFigureCommand(now(), keepingLocks(now(), command)).document),
     do: (command) => {
       const lost = asking(command);
       let whole: FigureCommand;
       try {
+        refuseBroken(sheet(), stage);
         whole = keepingLocks(now(), command);
       } catch (error) {
-        if (error instanceof CommandError) refuse(error.told);
+        if (error instanceof CommandError) refuse?.(error.told);
         throw error;
       }
-      edited.do({ name: 'figure', sheet, command: whole });
-      refuse(null);
-      if (lost.length > 0) tell(i18next.t('writer.askedOf', { name: lost.join(', ') }));
+      // It is tried here first, since a stage only keeps what is done in it.
+      applyFigureCommand(now(), whole);
+      previewed = null;
+      if (!capture?.(sheet(), whole)) edited.do(changeAtStage(sheet(), stage, whole));
+      refuse?.(null);
+      if (lost.length > 0) tell?.(i18next.t('writer.askedOf', { name: lost.join(', ') }));
     },
     snap: (...move) => {
       const { at, kind, name = '' } = snapMoved(...move);
@@ -116,4 +150,10 @@ export function sheetHost(
     },
     may: () => true,
   };
+}
+
+/** @throws CommandError where a stage has to be mended before anything is done at it */
+function refuseBroken(sheet: Sheet, stage: string): void {
+  const index = sheet.stages.findIndex(({ id }) => id === stage);
+  if (stageStates(sheet)[index]?.broken) throw new CommandError(told('mendStageFirst'));
 }

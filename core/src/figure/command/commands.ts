@@ -20,8 +20,10 @@ import { setLoose, type SetLoose } from './setLoose.js';
 import { setOperation, type SetOperation } from './setOperation.js';
 import { setPoints, type SetPoints } from './setPoints.js';
 import { setRail, type SetRail } from './setRail.js';
+import { setReadersMay, type SetReadersMay } from './setReadersMay.js';
 import { setShape, type SetShape } from './setShape.js';
 import { setShown, type SetShown } from './setShown.js';
+import { setUses, type SetUses } from './setUses.js';
 import { setView, type SetView } from './setView.js';
 import { setWeight, type SetWeight } from './setWeight.js';
 import { list, tagged, unionOf, type UnionField } from '../../describe/describe.js';
@@ -45,9 +47,11 @@ export type SingleFigureCommand =
   | Freeze
   | SetDegree
   | SetLoose
+  | SetReadersMay
   | SetShown
   | SetLooks
   | SetRail
+  | SetUses
   | SetView
   | PatchItem
   | RenameItem
@@ -85,9 +89,11 @@ export const figureCommands: {
   freeze,
   setDegree,
   setLoose,
+  setReadersMay,
   setShown,
   setLooks,
   setRail,
+  setUses,
   setView,
   patchItem,
   renameItem,

@@ -20,6 +20,10 @@ export interface CommandMember<Command> {
    * where no path of one leads to a path of the other.
    */
   readonly touches: (command: Command) => readonly string[];
+  /** Whether it changes only how a figure is shown and used, and no shape. */
+  readonly leavesShape?: true;
+  /** Whether a second one that changes the same makes the first needless. */
+  readonly isFinal?: true;
   /**
    * Whether a reader may give it; never where absent.
    * @param start the figure as it was published

@@ -20,6 +20,7 @@ export const moveControlPoint: CommandMember<MoveControlPoint> = {
       inverse: { ...command, to: item.curve.points[command.index]! },
     };
   },
+  isFinal: true,
   touches: ({ item, index: point }) => [`${item}/form/points/${point}`],
   readerMay: (document, { item, index: point }) => isLoose(document, item, 'controlPoints', point),
 };

@@ -18,5 +18,6 @@ export const moveReferencePoint: CommandMember<MoveReferencePoint> = {
       inverse: { ...command, to: item.at },
     };
   },
+  isFinal: true,
   touches: ({ item }) => [`${item}/form`],
 };

@@ -4,6 +4,7 @@ import { CommandError } from '../../history/history.js';
 import { sourcesOfOperation } from '../operate.js';
 import { operationDescription } from '../operation/operations.js';
 import { curve } from '../parts.js';
+import { withUse } from '../uses.js';
 import { anyItem } from './change.js';
 import type { CommandMember } from './define.js';
 import { becomeGiven } from './form.js';
@@ -28,7 +29,11 @@ export const operate: CommandMember<Operate> = {
     if (!sourcesOfOperation(command.operation).includes(item.id)) {
       throw new CommandError(told('operateOnOther', { name: item.name }));
     }
-    return becomeGiven(document, item, command.curve);
+    const { document: changed, inverse } = becomeGiven(document, item, command.curve);
+    return {
+      document: withUse(changed, command.operation.name),
+      inverse: { name: 'batch', commands: [inverse, { name: 'setUses', uses: document.uses ?? {} }] },
+    };
   },
-  touches: ({ item }) => [`${item}/form`, `${item}/loose`],
+  touches: ({ item }) => [`${item}/form`, `${item}/loose`, 'uses'],
 };

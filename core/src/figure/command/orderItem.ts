@@ -16,5 +16,6 @@ export const orderItem: CommandMember<OrderItem> = {
     items.splice(command.at, 0, item);
     return { document: { ...document, items }, inverse: { ...command, at: from } };
   },
+  leavesShape: true,
   touches: ({ item }) => [`${item}/order`],
 };

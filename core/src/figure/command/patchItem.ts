@@ -52,6 +52,8 @@ export const patchItem: CommandMember<PatchItem> = {
       },
     };
   },
+  leavesShape: true,
+  isFinal: true,
   touches: ({ item, set, clear }) =>
     [...Object.keys(set), ...clear].map((key) =>
       key in pictureAttributes ? `${item}/form/${key}` : `${item}/attributes/${key}`,

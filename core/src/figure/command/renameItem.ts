@@ -15,5 +15,7 @@ export const renameItem: CommandMember<RenameItem> = {
       inverse: { ...command, to: item.name },
     };
   },
+  leavesShape: true,
+  isFinal: true,
   touches: ({ item }) => [`${item}/attributes/name`],
 };

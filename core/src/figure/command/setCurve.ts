@@ -24,5 +24,6 @@ export const setCurve: CommandMember<SetCurve> = {
           : { name: 'setCurve', item: item.id, curve: item.curve },
     };
   },
+  isFinal: true,
   touches: ({ item }) => [`${item}/form`],
 };

@@ -32,5 +32,7 @@ export const setLooks: CommandMember<SetLooks> = {
       },
     };
   },
+  leavesShape: true,
+  isFinal: true,
   touches: ({ looks, clear }) => [...Object.keys(looks), ...(clear ?? [])].map((key) => `looks/${key}`),
 };

@@ -38,5 +38,7 @@ export const setLoose: CommandMember<SetLoose> = {
       },
     };
   },
+  leavesShape: true,
+  isFinal: true,
   touches: ({ item, of }) => [`${item}/loose/${of}`],
 };

@@ -18,5 +18,7 @@ export const setRail: CommandMember<SetRail> = {
     }
     return { document: { ...document, rail: command.rail }, inverse: { ...command, rail: document.rail } };
   },
+  leavesShape: true,
+  isFinal: true,
   touches: () => ['rail'],
 };

@@ -31,5 +31,7 @@ export const setShown: CommandMember<SetShown> = {
       },
     };
   },
+  leavesShape: true,
+  isFinal: true,
   touches: ({ shown, clear }) => [...Object.keys(shown), ...(clear ?? [])].map((key) => `shown/${key}`),
 };

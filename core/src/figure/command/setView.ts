@@ -13,5 +13,7 @@ export const setView: CommandMember<SetView> = {
     validateView(command.view);
     return { document: { ...document, view: command.view }, inverse: { ...command, view: document.view } };
   },
+  leavesShape: true,
+  isFinal: true,
   touches: () => ['view'],
 };

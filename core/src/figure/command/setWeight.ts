@@ -22,5 +22,6 @@ export const setWeight: CommandMember<SetWeight> = {
         : { name: 'setCurve', item: item.id, curve: item.curve },
     };
   },
+  isFinal: true,
   touches: ({ item, index: point }) => [`${item}/form/weights/${point}`],
 };

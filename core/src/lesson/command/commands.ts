@@ -1,16 +1,19 @@
 import { addSheet, type AddSheet } from './addSheet.js';
+import { changeStages, type ChangeStages } from './changeStages.js';
+import { changeTasks, type ChangeTasks } from './changeTasks.js';
 import { editProse, type EditProse } from './editProse.js';
 import { figure, type ChangeFigure } from './figure.js';
 import { moveSheet, type MoveSheet } from './moveSheet.js';
 import { removeSheet, type RemoveSheet } from './removeSheet.js';
 import { setProse, type SetProse } from './setProse.js';
 import { setSheetTitle, type SetSheetTitle } from './setSheetTitle.js';
-import { setTask, type SetTask } from './setTask.js';
+import { setStageText, type SetStageText } from './setStageText.js';
+import { stageCommands, type StageCommands } from './stageCommands.js';
 import { setTitle, type SetTitle } from './setTitle.js';
 import { unionOf, type UnionField } from '../../describe/describe.js';
 import type { LessonCommandMember } from './define.js';
 
-/** Everything that changes a lesson. Changes to a sheet's figure are wrapped figure commands. */
+/** Everything that changes a lesson. Changes to a sheet's figure, and to its stages, hold figure commands. */
 export type LessonCommand =
   | SetTitle
   | AddSheet
@@ -19,7 +22,10 @@ export type LessonCommand =
   | SetSheetTitle
   | SetProse
   | EditProse
-  | SetTask
+  | ChangeTasks
+  | ChangeStages
+  | StageCommands
+  | SetStageText
   | ChangeFigure;
 
 /** Every lesson command. A new one is a file beside these, and a line for its type and one for itself here. */
@@ -35,7 +41,10 @@ export const lessonCommands: {
   setSheetTitle,
   setProse,
   editProse,
-  setTask,
+  changeTasks,
+  changeStages,
+  stageCommands,
+  setStageText,
   figure,
 };
 

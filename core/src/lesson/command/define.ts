@@ -1,7 +1,7 @@
 import { told } from '../../told/told.js';
 import type { Field } from '../../describe/describe.js';
 import { CommandError, type Applied } from '../../history/history.js';
-import { sheetOf, type LessonDocument, type Sheet } from '../lesson.js';
+import { sheetOf, stageOf, type LessonDocument, type Sheet, type Stage } from '../lesson.js';
 import type { LessonCommand } from './commands.js';
 
 /** A member of the registry of lesson commands: everything about it that is no interface. */
@@ -24,6 +24,13 @@ export function existingSheet(lesson: LessonDocument, id: string): Sheet {
   const sheet = sheetOf(lesson, id);
   if (!sheet) throw new CommandError(told('sheetGone'));
   return sheet;
+}
+
+/** @throws CommandError where the stage is not there any more */
+export function existingStage(sheet: Sheet, id: string): Stage {
+  const stage = stageOf(sheet, id);
+  if (!stage) throw new CommandError(told('stageGone'));
+  return stage;
 }
 
 export function withSheet(lesson: LessonDocument, changed: Sheet): LessonDocument {

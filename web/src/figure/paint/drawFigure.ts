@@ -26,6 +26,7 @@ import { looksFor, showsAlong, showsAtCursor } from './looks.js';
 import { write } from './drawText.js';
 import type { Pane } from '../scene/pane.js';
 import { addSamples, addSpans, tracePoints } from '../geometry/path.js';
+import { drawnPolygon } from '../geometry/onTheWay.js';
 import { unlessPole } from '../geometry/unlessPole.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
@@ -108,7 +109,7 @@ export function drawCurves(
     const isMain = !part?.outside;
     if (shows('comb')) drawComb(context, curve, projection, palette, onRail, length, looks.combDensity, runs);
     if (isMain && shows('polygon') && (item.kind === 'curve' || onRail))
-      drawPolygon(context, curve.points, projection, palette);
+      drawPolygon(context, drawnPolygon(curve), projection, palette);
     const lit = scene.litSupport?.item === item.id ? scene.litSupport : null;
     if (lit && isMain) drawPart(context, samplesOf(curve), projection, lit.from, lit.to, palette.accent);
     if (onRail && shows('deviation')) {

@@ -1,10 +1,10 @@
 import { itemOf, type Field } from '@bogen/core/figure';
 import { conditions, type SingleCondition } from '@bogen/core/lesson';
-import type { FigureScene } from '../figure/scene/scene.js';
-import { useTranslation } from '../text/text.js';
-import { Choice } from '../ui/Choice.js';
-import { ExpressionField } from '../ui/ExpressionField.js';
-import { DescribedField } from '../editing/fields/DescribedField.js';
+import type { FigureScene } from '../../figure/scene/scene.js';
+import { useTranslation } from '../../text/text.js';
+import { Choice } from '../../ui/Choice.js';
+import { ExpressionField } from '../../ui/ExpressionField.js';
+import { DescribedField } from '../../editing/fields/DescribedField.js';
 
 interface ConditionFieldsProps {
   readonly scene: FigureScene;

@@ -1,13 +1,13 @@
 import { conditions, firstCondition, type ConditionKind, type SingleCondition } from '@bogen/core/lesson';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { isFound } from '../editing/change/OperationList.js';
-import type { FigureScene } from '../figure/scene/scene.js';
-import { conditionText } from '../sheet/conditionText.js';
-import { useTranslation } from '../text/text.js';
-import { Button } from '../ui/Button.js';
-import { Popup } from '../ui/Popup.js';
-import { SearchField } from '../ui/SearchField.js';
+import { isFound } from '../../editing/change/OperationList.js';
+import type { FigureScene } from '../../figure/scene/scene.js';
+import { conditionText } from '../../sheet/conditionText.js';
+import { useTranslation } from '../../text/text.js';
+import { Button } from '../../ui/Button.js';
+import { Popup } from '../../ui/Popup.js';
+import { SearchField } from '../../ui/SearchField.js';
 
 const kinds = Object.keys(conditions) as ConditionKind[];
 

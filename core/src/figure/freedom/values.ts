@@ -1,0 +1,23 @@
+import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
+import { sourcesOfOperation } from '../operate.js';
+import type { FreedomMember } from './define.js';
+
+const description = tagged('kind', 'values', { item: itemId });
+export type ValuesFreedom = ValueOf<typeof description>;
+
+/** The numbers may be set by which a shape is drawn or a linked curve is made, such as rho; what it is made from stays. */
+export const values: FreedomMember<ValuesFreedom> = {
+  description,
+  permits: ({ item }, command, now) => {
+    const own = now.items.find(({ id }) => id === item);
+    if (command.name === 'setShape')
+      return command.item === item && own?.kind === 'shape' && command.shape.kind === own.shape.kind;
+    return (
+      command.name === 'setOperation' &&
+      command.item === item &&
+      own?.kind === 'built' &&
+      command.operation.name === own.operation.name &&
+      sourcesOfOperation(command.operation).join() === sourcesOfOperation(own.operation).join()
+    );
+  },
+};

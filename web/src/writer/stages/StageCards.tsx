@@ -1,0 +1,143 @@
+import type { FigureDocument } from '@bogen/core/figure';
+import type { Sheet, Stage, StageState } from '@bogen/core/lesson';
+import {
+  closestCenter,
+  DndContext,
+  KeyboardSensor,
+  PointerSensor,
+  useSensor,
+  useSensors,
+  type DragEndEvent,
+} from '@dnd-kit/core';
+import {
+  horizontalListSortingStrategy,
+  SortableContext,
+  sortableKeyboardCoordinates,
+  useSortable,
+} from '@dnd-kit/sortable';
+import { CSS } from '@dnd-kit/utilities';
+import clsx from 'clsx';
+import { TriangleAlert } from 'lucide-react';
+import { useEffect, useRef } from 'react';
+import { useTranslation } from '../../text/text.js';
+import { Thumbnail } from '../../thumbnail/Thumbnail.js';
+
+interface StageCardsProps {
+  readonly sheet: Sheet;
+  readonly states: readonly StageState[];
+  readonly current: string;
+  readonly onGo: (stage: string) => void;
+  readonly onMove: (stage: string, to: number) => void;
+}
+
+/** The row of stages with small true drawings: to go to, and to reorder by dragging. */
+export function StageCards({ sheet, states, current, onGo, onMove }: StageCardsProps) {
+  const sensors = useSensors(
+    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
+    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
+  );
+  const { stages } = sheet;
+  const onDragEnd = ({ active, over }: DragEndEvent): void => {
+    if (over && active.id !== over.id)
+      onMove(
+        String(active.id),
+        stages.findIndex(({ id }) => id === over.id),
+      );
+  };
+  return (
+    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
+      <SortableContext items={stages.map(({ id }) => id)} strategy={horizontalListSortingStrategy}>
+        <ol className="-mx-1 flex gap-2 overflow-x-auto px-1 pb-1">
+          {stages.map((stage, index) => (
+            <StageCard
+              key={stage.id}
+              stage={stage}
+              number={index + 1}
+              state={states[index]!}
+              isCurrent={stage.id === current}
+              onGo={() => onGo(stage.id)}
+            />
+          ))}
+        </ol>
+      </SortableContext>
+    </DndContext>
+  );
+}
+
+/** A number for each state of a figure, by which its drawing is known. */
+const numbers = new WeakMap<FigureDocument, number>();
+let count = 0;
+function numberOf(figure: FigureDocument): number {
+  let number = numbers.get(figure);
+  if (number === undefined) numbers.set(figure, (number = ++count));
+  return number;
+}
+
+function StageCard({
+  stage,
+  number,
+  state,
+  isCurrent,
+  onGo,
+}: {
+  stage: Stage;
+  number: number;
+  state: StageState;
+  isCurrent: boolean;
+  onGo: () => void;
+}) {
+  const { t } = useTranslation();
+  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
+    id: stage.id,
+    disabled: number === 1,
+  });
+  const card = useRef<HTMLLIElement | null>(null);
+  useEffect(() => {
+    if (isCurrent) card.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
+  }, [isCurrent]);
+  return (
+    <li
+      ref={(element) => {
+        card.current = element;
+        setNodeRef(element);
+      }}
+      style={{ transform: CSS.Translate.toString(transform), transition }}
+      className={clsx('shrink-0', isDragging && 'relative z-10')}
+      data-stage={stage.id}
+    >
+      <button
+        type="button"
+        {...attributes}
+        {...listeners}
+        // The first can't be moved, but it can be gone to.
+        aria-disabled={undefined}
+        aria-roledescription={undefined}
+        aria-current={isCurrent ? 'step' : undefined}
+        aria-label={t('stageEditor.goTo', { number, caption: stage.caption })}
+        onClick={onGo}
+        className={clsx(
+          'flex h-[54px] w-[164px] items-center gap-2 rounded-md border bg-sheet px-2 text-left',
+          isCurrent ? 'border-ink' : 'border-line hover:border-strong',
+        )}
+      >
+        <Thumbnail
+          figure={state.figure}
+          of={`state ${numberOf(state.figure)}`}
+          label={t('stageEditor.drawing', { number })}
+          width={64}
+          height={42}
+        />
+        <span className="line-clamp-3 min-w-0 flex-1 text-[11.5px] leading-tight">
+          <span className="font-mono text-soft">{number}</span>{' '}
+          {state.broken ? (
+            <span className="text-bad">
+              <TriangleAlert aria-hidden size={12} className="inline" /> {t('stageEditor.brokenMark')}
+            </span>
+          ) : (
+            stage.caption
+          )}
+        </span>
+      </button>
+    </li>
+  );
+}
