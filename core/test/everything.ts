@@ -124,6 +124,7 @@ export * from '../src/lesson/stage/states.js';
 export * from '../src/lesson/task/tasks.js';
 export * from '../src/figure/difference.js';
 export * from '../src/figure/freedom/freedoms.js';
+export * from '../src/figure/freedom/allow.js';
 export * from '../src/figure/trueResults.js';
 export * from '../src/figure/uses.js';
 export * from '../src/curve/passage.js';

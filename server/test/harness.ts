@@ -49,6 +49,8 @@ export class TestServer {
 
   async start(db = this.db): Promise<void> {
     this.server = createServer(createApp({ db, log: pino({ level: 'silent' }), pool: this.pool }));
+    // A slow machine must not find a connection closed that it is about to use again.
+    this.server.keepAliveTimeout = 120_000;
     await new Promise<void>((resolve) => this.server.listen(0, '127.0.0.1', resolve));
     this.url = `http://127.0.0.1:${(this.server.address() as AddressInfo).port}`;
   }

@@ -1,5 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import type { FigureCommand } from '@bogen/core/figure';
+import { insertKnot, type Curve } from '@bogen/core/curve';
+import type { CurveItem, FigureCommand } from '@bogen/core/figure';
+import { figureOfStage, lessonVersion, newSheet } from '@bogen/core/lesson';
 import { nearAndFar, solutionOf } from '@bogen/demo';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { TestServer, type Visitor } from './harness.js';
@@ -176,6 +178,69 @@ describe('a student’s work', () => {
         body: {},
       }),
     ).toMatchObject({ type: 'not-found' });
+  });
+});
+
+describe('a stage', () => {
+  const curve = (near.figure.items[0] as CurveItem).curve;
+  const insert = (at: number, result: Curve): FigureCommand => ({
+    name: 'operate',
+    item: 'waist',
+    operation: { name: 'insertKnot', source: 'waist', parameter: at, times: 1 },
+    curve: result,
+  });
+  const sheet = newSheet({
+    id: 'staged',
+    title: 'Staged',
+    figure: near.figure,
+    stages: [
+      { id: 'first', caption: '', notes: 'Ask them first.', commands: [] },
+      {
+        id: 'second',
+        caption: 'A knot comes in',
+        commands: [
+          insert(0.4, insertKnot(curve, 0.4)),
+          {
+            name: 'setReadersMay',
+            freedoms: [{ kind: 'operation', operation: 'insertKnot', item: 'waist', most: 1 }],
+          },
+        ],
+      },
+    ],
+  });
+
+  it('is work of its own, begun as it shows the figure, in which exactly what it allows can be done', async () => {
+    const [course] = (await teacher.call('shelf')).courses;
+    const made = await teacher.call('createLesson', {
+      params: { course: course!.id },
+      body: { document: { version: lessonVersion, title: 'Stages', sheets: [sheet] } },
+    });
+    await teacher.call('publish', { params: { lesson: made.id }, body: { revision: 0 } });
+    const visitor = await server.student('Zita Horn');
+    const reading = await visitor.call('readLesson', { params: { lesson: made.id } });
+    // What the instructor says to a stage is not for students.
+    expect(JSON.stringify(reading.sheets)).not.toContain('Ask them first');
+    const params = { edition: reading.edition.id, sheet: 'staged', stage: 'second' };
+    const work = await visitor.call('openWork', { params, body: {} });
+    const now = insertKnot(curve, 0.4);
+    expect(work.document).toEqual(figureOfStage(sheet, 'second'));
+    const refused = async (command: FigureCommand, words: string) =>
+      expect(await visitor.problem('appendToWork', append(work.id, 0, done(command)))).toMatchObject({
+        type: 'refused',
+        detail: expect.stringContaining(words),
+      });
+    await refused({ name: 'setWeight', item: 'waist', index: 2, weight: 2 }, 'does not allow');
+    // A result from elsewhere is not a claim.
+    await refused(insert(0.6, insertKnot(curve, 0.6)), 'not what the operation comes to');
+    await visitor.call('appendToWork', append(work.id, 0, done(insert(0.6, insertKnot(now, 0.6)))));
+    const again = insert(0.7, insertKnot(insertKnot(now, 0.6), 0.7));
+    expect(await visitor.problem('appendToWork', append(work.id, 1, done(again)))).toMatchObject({
+      type: 'refused',
+    });
+    const first = await visitor.call('openWork', { params: { ...params, stage: 'first' }, body: {} });
+    expect(first).toMatchObject({ revision: 0, stage: 'first', document: near.figure });
+    const { progress } = await visitor.call('readLesson', { params: { lesson: made.id } });
+    expect(progress[0]).toMatchObject({ moved: ['second'], progress: 'done' });
   });
 });
 

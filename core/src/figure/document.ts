@@ -189,6 +189,10 @@ export const viewDescription = object({
 });
 export type View = ValueOf<typeof viewDescription>;
 
+/** What readers may do besides moving loose points. */
+export const freedomsDescription = list(freedomDescription, 60);
+export type { Freedom };
+
 /**
  * A figure as it is stored: small and declarative. Everything shown is computed from it by
  * `evaluateFigure`, and every change to it is a `FigureCommand`.
@@ -200,7 +204,7 @@ export const figureDescription = object({
   /** For each curve that a reader may change, by id: which of its points are loose. */
   loose: record(itemId, loosePoints),
   /** What else a reader may do, besides moving loose points. */
-  readersMay: optional(list(freedomDescription, 60)),
+  readersMay: optional(freedomsDescription),
   uses: optional(usesDescription),
   shown,
   looks: optional(looksDescription),

@@ -103,6 +103,7 @@ export {
   type ShapeOf,
   type Shapes,
 } from './shape/shapes.js';
+export { allow, allowanceFor, forbid, type Allowance } from './freedom/allow.js';
 export { freedoms, type Freedom, type FreedomKind, type FreedomOf } from './freedom/freedoms.js';
 export type { OperationName } from './operation/operations.js';
 export type { FigureCommandName } from './command/commands.js';

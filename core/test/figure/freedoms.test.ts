@@ -1,8 +1,11 @@
 import { describe, expect, it } from 'vitest';
 import {
+  allow,
+  allowanceFor,
   applyFigureCommand,
   clampedUniformKnots,
   emptyFigure,
+  forbid,
   freedoms,
   insertKnot,
   readerMay,
@@ -139,6 +142,42 @@ describe('what readers may do', () => {
     const more: FigureCommand = { name: 'setReadersMay', freedoms: [freedom] };
     expect(readerMay(start, more, start)).toBe(false);
     expect(readerMay(start, { name: 'setUses', uses: {} }, start)).toBe(false);
+  });
+
+  it.each(Object.keys(freedoms) as FreedomKind[])('can be said by doing it: %s', (kind) => {
+    const { allowed, freedom } = cases[kind];
+    let document = plain;
+    for (const command of allowed) {
+      const allowance = allowanceFor(command, document);
+      // What they may already is not asked for again.
+      if (!allowance) continue;
+      expect(allowance.kind).toBe(kind);
+      document = applyFigureCommand(document, allow(document, allowance)).document;
+    }
+    expect(document.readersMay).toHaveLength(1);
+    for (const command of allowed.slice(0, 1)) {
+      expect(readerMay(document, command, document)).toBe(true);
+      expect(allowanceFor(command, document)).toBeUndefined();
+    }
+    // The same twice is one.
+    const again = applyFigureCommand(document, allow(document, document.readersMay![0]!)).document;
+    expect(again.readersMay).toEqual(document.readersMay);
+    expect(applyFigureCommand(again, forbid(again, 0)).document).toEqual(plain);
+    expect(freedom.kind).toBe(kind);
+  });
+
+  it('a point is made loose, and what was loose stays so', () => {
+    const move = (index: number): FigureCommand => ({
+      name: 'moveControlPoint',
+      item: 'a',
+      index,
+      to: [0, 0],
+    });
+    expect(allowanceFor(move(1), plain)).toBeUndefined();
+    const allowance = allowanceFor(move(3), plain)!;
+    const document = applyFigureCommand(plain, allow(plain, allowance)).document;
+    expect(document.loose['a']!.controlPoints).toEqual([1, 3]);
+    expect(allowanceFor({ name: 'removeItem', item: 'p' }, plain)).toBeUndefined();
   });
 
   it('values of a linked curve, but not what it is linked to', () => {

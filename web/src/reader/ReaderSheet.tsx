@@ -2,7 +2,7 @@ import type { Answer } from '@bogen/contract';
 import { isAnythingFree, startOver, type FigureDocument } from '@bogen/core/figure';
 import { figureOfStage, steppedStages } from '@bogen/core/lesson';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useDeferredValue, useEffect, useMemo } from 'react';
+import { Suspense, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
 import { ApiProblem, NotConnected } from '../api/call.js';
 import { FigureView } from '../figure/view/FigureView.js';
@@ -20,6 +20,7 @@ import { useTheme } from '../theme/theme.js';
 import { Button } from '../ui/Button.js';
 import { Failure } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
+import { lazyPart } from '../ui/lazyPart.js';
 import { useStateOf } from '../ui/useStateOf.js';
 import { TaskElsewhere } from '../stage/TaskElsewhere.js';
 import { StageStep } from '../stage/StageStep.js';
@@ -27,6 +28,8 @@ import { useStageInAddress } from '../stage/useStageInAddress.js';
 import { useStagedScene } from '../stage/useStagedScene.js';
 import { checkIfWaiting, checkOnServer, lastSeen, openWork, type OpenWork, type WorkPlace } from './work.js';
 import { WorkHost } from './workHost.js';
+
+const FreedomTools = lazyPart(async () => (await import('./tools/FreedomTools.js')).FreedomTools);
 
 interface ReaderSheetProps {
   readonly lesson: Answer<'readLesson'>;
@@ -189,6 +192,11 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
             <Button quiet onClick={over}>
               {t('sheet.startOver')}
             </Button>
+          )}
+          {work && start.readersMay && (
+            <Suspense>
+              <FreedomTools scene={scene} start={start} />
+            </Suspense>
           )}
           <span className="flex-1" />
           <Button quiet pressed={wide} onClick={() => setWide(!wide)}>

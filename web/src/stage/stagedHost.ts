@@ -97,6 +97,9 @@ export class StagedHost implements FigureHost {
     this.arrive();
     this.current.do(command);
   };
+  get letReaders(): FigureHost['letReaders'] {
+    return this.current.letReaders;
+  }
   readonly may: FigureHost['may'] = (command) => this.current.may(command);
   readonly snap: FigureHost['snap'] = (...move) => this.current.snap?.(...move) ?? null;
   readonly subscribe = (listener: () => void): (() => void) => {

@@ -7,6 +7,7 @@ import { conflict } from './en/conflict.js';
 import { construction } from './en/construction.js';
 import { details } from './en/details.js';
 import { draw } from './en/draw.js';
+import { freedoms } from './en/freedoms.js';
 import { items } from './en/items.js';
 import { joints } from './en/joints.js';
 import { keys } from './en/keys.js';
@@ -32,6 +33,7 @@ const editing = {
   construction,
   details,
   draw,
+  freedoms,
   items,
   joints,
   keys,

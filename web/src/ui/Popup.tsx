@@ -33,7 +33,7 @@ export function Popup({
           sideOffset={side === 'bottom' ? 6 : 90}
           align="start"
           collisionPadding={8}
-          className={`z-30 max-h-[80vh] max-w-[96vw] overflow-y-auto rounded-lg border border-strong bg-sheet shadow-lg ${className}`}
+          className={`z-30 max-h-[min(80vh,var(--radix-popover-content-available-height))] max-w-[96vw] overflow-y-auto rounded-lg border border-strong bg-sheet shadow-lg ${className}`}
         >
           {children}
         </Popover.Content>

@@ -12,6 +12,7 @@ import { Link, useParams } from 'react-router';
 import { FigureView } from '../figure/view/FigureView.js';
 import type { FigureHost } from '../figure/scene/host.js';
 import { StageStep } from '../stage/StageStep.js';
+import { FreedomTools } from '../reader/tools/FreedomTools.js';
 import { TaskElsewhere } from '../stage/TaskElsewhere.js';
 import { useStagedScene } from '../stage/useStagedScene.js';
 import { useStageInAddress } from '../stage/useStageInAddress.js';
@@ -117,7 +118,12 @@ function PreviewSheet({
           links={<span />}
         />
       }
-      tools={<UndoButtons edited={edited} />}
+      tools={
+        <>
+          <UndoButtons edited={edited} />
+          <FreedomTools scene={scene} start={start} />
+        </>
+      }
       figure={<FigureView scene={scene} />}
       stages={stages.length > 1 && <StageStep stages={stages} current={stageId} onGo={goToStage} />}
       rail={<Rail scene={scene} />}

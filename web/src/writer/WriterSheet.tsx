@@ -2,7 +2,15 @@ import '../text/enEditing.js';
 import { DrawBar } from '../editing/draw/DrawBar.js';
 import { DrawLayer } from '../editing/draw/DrawLayer.js';
 import { useDrawing } from '../editing/draw/useDrawing.js';
-import { applyFigureCommand, isLoose, leavesShape, looseOf, type PointKind } from '@bogen/core/figure';
+import {
+  allowanceFor,
+  type Allowance,
+  applyFigureCommand,
+  isLoose,
+  leavesShape,
+  looseOf,
+  type PointKind,
+} from '@bogen/core/figure';
 import {
   addStage,
   figureOfStage,
@@ -73,6 +81,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   const { edited } = draft;
   const tell = useRef<(words: string) => void>(() => undefined);
   const refuse = useRef<(why: Told | null) => void>(() => undefined);
+  const did = useRef<NonNullable<SheetTeller['did']>>(() => undefined);
   const capture = useRef<NonNullable<SheetTeller['capture']>>(() => false);
   const sheet = useEdited(edited, (state) => sheetOf(state.history.document, sheetId));
   const [stageId, goToStage] = useStageInAddress(sheetId, sheet?.stages ?? noStages);
@@ -82,6 +91,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     host = sheetHost(edited, sheetId, stageId, {
       tell: (words) => tell.current(words),
       refuse: (why) => refuse.current(why),
+      did: (...change) => did.current(...change),
       capture: (...change) => capture.current(...change),
     });
     hosts.set(stageId, host);
@@ -143,6 +153,8 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     [scene, setPanel, say, told],
   );
   useFigureKeys(scene, actions);
+  const [gesture, setGesture] = useStateOf<Allowance | null>(host, null);
+  did.current = (command, before) => setGesture(allowanceFor(command, before) ?? null);
   const [captures, setCaptures] = useStateOf(sheetId, false);
   capture.current = (now, command) => {
     if (!captures || leavesShape(command)) return false;
@@ -289,6 +301,9 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             onGo={goToStage}
             captures={captures}
             onCapture={setCaptures}
+            scene={scene}
+            gesture={gesture}
+            onLet={() => setGesture(null)}
           />
         }
         rail={<Rail scene={scene} />}

@@ -1,6 +1,7 @@
 import '../text/enEditing.js';
 import type { Answer } from '@bogen/contract';
 import {
+  allow,
   applyFigureCommand,
   singleCommands,
   type FigureDocument,
@@ -82,6 +83,8 @@ export interface SheetTeller {
   readonly tell?: (words: string) => void;
   /** Told why a change can't be done, where a locked joint forbids it, and `null` when one was done. */
   readonly refuse?: (why: Told | null) => void;
+  /** Told what was done, and on which figure. */
+  readonly did?: (command: FigureCommand, before: FigureDocument) => void;
   /** Makes a stage of a change instead, where that is wanted. @returns whether it did */
   readonly capture?: (sheet: Sheet, command: FigureCommand) => boolean;
 }
@@ -91,7 +94,7 @@ export function sheetHost(
   edited: EditedDraft,
   sheetId: string,
   stage: string,
-  { tell, refuse, capture }: SheetTeller = {},
+  { tell, refuse, did, capture }: SheetTeller = {},
 ): FigureHost {
   let last: Sheet | undefined;
   /** The sheet as it is; one that was just removed is drawn once more before its page goes. */
@@ -138,9 +141,11 @@ export function sheetHost(
         throw error;
       }
       // It is tried here first, since a stage only keeps what is done in it.
-      applyFigureCommand(now(), whole);
+      const before = now();
+      applyFigureCommand(before, whole);
       previewed = null;
       if (!capture?.(sheet(), whole)) edited.do(changeAtStage(sheet(), stage, whole));
+      did?.(whole, before);
       refuse?.(null);
       if (lost.length > 0) tell?.(i18next.t('writer.askedOf', { name: lost.join(', ') }));
     },
@@ -148,6 +153,7 @@ export function sheetHost(
       const { at, kind, name = '' } = snapMoved(...move);
       return kind && { at, words: i18next.t(`draw.snap.${kind}`, { name }) };
     },
+    letReaders: (allowance) => edited.do(changeAtStage(sheet(), stage, allow(now(), allowance))),
     may: () => true,
   };
 }

@@ -1,9 +1,8 @@
-import { list, tagged } from '../../describe/describe.js';
-import type { FigureDocument } from '../document.js';
-import { freedomDescription, type Freedom } from '../freedom/freedoms.js';
+import { tagged } from '../../describe/describe.js';
+import { freedomsDescription, type Freedom, type FigureDocument } from '../document.js';
 import type { CommandMember } from './define.js';
 
-const description = tagged('name', 'setReadersMay', { freedoms: list(freedomDescription, 60) });
+const description = tagged('name', 'setReadersMay', { freedoms: freedomsDescription });
 export interface SetReadersMay {
   readonly name: 'setReadersMay';
   readonly freedoms: readonly Freedom[];

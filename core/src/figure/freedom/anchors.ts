@@ -9,4 +9,9 @@ export const anchors: FreedomMember<AnchorsFreedom> = {
   description,
   permits: ({ item }, command) =>
     (command.name === 'moveHandle' || command.name === 'moveReferencePoint') && command.item === item,
+  from: (command) =>
+    command.name === 'moveHandle' || command.name === 'moveReferencePoint'
+      ? { kind: 'anchors', item: command.item }
+      : undefined,
+  joined: (first, second) => (first.item === second.item ? first : undefined),
 };

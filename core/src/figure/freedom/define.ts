@@ -16,4 +16,13 @@ export interface FreedomMember<Freedom> {
     now: FigureDocument,
     start: FigureDocument,
   ) => boolean;
+  /** The freedom that allows a command which was just given, so that readers may do the like. */
+  readonly from: (command: SingleFigureCommand, now: FigureDocument) => Freedom | undefined;
+  /** One freedom that gives what both give; nothing where they are about different things. */
+  readonly joined: (first: Freedom, second: Freedom) => Freedom | undefined;
 }
+
+/** Each of two lists' entries once. */
+export const union = <Entry>(first: readonly Entry[], second: readonly Entry[]): Entry[] => [
+  ...new Set([...first, ...second]),
+];

@@ -8,4 +8,6 @@ export type KnotsFreedom = ValueOf<typeof description>;
 export const knots: FreedomMember<KnotsFreedom> = {
   description,
   permits: ({ item }, command) => command.name === 'moveKnot' && command.item === item,
+  from: (command) => (command.name === 'moveKnot' ? { kind: 'knots', item: command.item } : undefined),
+  joined: (first, second) => (first.item === second.item ? first : undefined),
 };

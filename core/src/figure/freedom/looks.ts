@@ -1,6 +1,6 @@
 import { choice, list, tagged, type ValueOf } from '../../describe/describe.js';
 import { shownKeys } from '../shown.js';
-import type { FreedomMember } from './define.js';
+import { union, type FreedomMember } from './define.js';
 
 const description = tagged('kind', 'looks', { keys: list(choice(...shownKeys), shownKeys.length, 1) });
 export type LooksFreedom = ValueOf<typeof description>;
@@ -13,4 +13,10 @@ export const looks: FreedomMember<LooksFreedom> = {
     [...Object.keys(command.shown), ...(command.clear ?? [])].every((key) =>
       keys.some((allowed) => allowed === key),
     ),
+  from: (command) => {
+    if (command.name !== 'setShown') return undefined;
+    const keys = [...Object.keys(command.shown), ...(command.clear ?? [])] as LooksFreedom['keys'];
+    return keys.length > 0 ? { kind: 'looks', keys } : undefined;
+  },
+  joined: (first, second) => ({ ...first, keys: union(first.keys, second.keys) }),
 };

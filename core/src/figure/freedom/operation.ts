@@ -21,4 +21,11 @@ export const operation: FreedomMember<OperationFreedom> = {
     command.item === item &&
     command.operation.name === name &&
     (most === undefined || usesOf(now, name) - usesOf(start, name) < most),
+  from: (command) =>
+    command.name === 'operate'
+      ? { kind: 'operation', operation: command.operation.name, item: command.item }
+      : undefined,
+  // The later one says how often.
+  joined: (first, second) =>
+    first.operation === second.operation && first.item === second.item ? second : undefined,
 };

@@ -1,6 +1,6 @@
 import { choice, list, tagged, type ValueOf } from '../../describe/describe.js';
 import { trackNames } from '../track/tracks.js';
-import type { FreedomMember } from './define.js';
+import { union, type FreedomMember } from './define.js';
 
 const description = tagged('kind', 'tracks', { tracks: list(choice(...trackNames), trackNames.length, 1) });
 export type TracksFreedom = ValueOf<typeof description>;
@@ -16,4 +16,11 @@ export const tracks: FreedomMember<TracksFreedom> = {
     const rest = (names: typeof before): string => names.filter((name) => !isFree(name)).join();
     return rest(before) === rest(after) && new Set(after).size === after.length;
   },
+  from: (command, now) => {
+    if (command.name !== 'setRail') return undefined;
+    const [before, after] = [now.rail.tracks, command.rail.tracks];
+    const switched = union(before, after).filter((name) => before.includes(name) !== after.includes(name));
+    return switched.length > 0 ? { kind: 'tracks', tracks: switched } : undefined;
+  },
+  joined: (first, second) => ({ ...first, tracks: union(first.tracks, second.tracks) }),
 };

@@ -20,4 +20,9 @@ export const values: FreedomMember<ValuesFreedom> = {
       sourcesOfOperation(command.operation).join() === sourcesOfOperation(own.operation).join()
     );
   },
+  from: (command) =>
+    command.name === 'setShape' || command.name === 'setOperation'
+      ? { kind: 'values', item: command.item }
+      : undefined,
+  joined: (first, second) => (first.item === second.item ? first : undefined),
 };

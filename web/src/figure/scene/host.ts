@@ -1,5 +1,5 @@
 import type { Point } from '@bogen/core/curve';
-import type { FigureCommand, FigureDocument, Grip } from '@bogen/core/figure';
+import type { Allowance, FigureCommand, FigureDocument, Grip } from '@bogen/core/figure';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from './scene.js';
 import type { FigureState, Snap } from './sceneParts.js';
@@ -40,6 +40,8 @@ export interface FigureHost {
     before: FigureState,
     projection: Projection,
   ) => Snap | null;
+  /** Lets readers do something more, for whoever writes what they read; and for nobody else. */
+  readonly letReaders?: (allowance: Allowance) => void;
   /** Whether whoever is here may give this command. The answer is core's, by what the document says. */
   readonly may: (command: FigureCommand) => boolean;
 }

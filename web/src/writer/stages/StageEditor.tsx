@@ -8,6 +8,8 @@ import {
   type Sheet,
 } from '@bogen/core/lesson';
 import { ChevronLeft, ChevronRight, CircleDot, Plus } from 'lucide-react';
+import type { Allowance } from '@bogen/core/figure';
+import type { FigureScene } from '../../figure/scene/scene.js';
 import { newId } from '../../saving/newId.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
@@ -15,6 +17,7 @@ import { IconButton } from '../../ui/IconButton.js';
 import type { EditedDraft } from '../draft.js';
 import { TypedText } from '../tasks/TypedText.js';
 import { BrokenStage } from './BrokenStage.js';
+import { ReadersMay } from './ReadersMay.js';
 import { StageCards } from './StageCards.js';
 import { StageMenu } from './StageMenu.js';
 
@@ -27,10 +30,24 @@ interface StageEditorProps {
   /** Whether every change of shape becomes a stage. */
   readonly captures: boolean;
   readonly onCapture: (captures: boolean) => void;
+  readonly scene: FigureScene;
+  /** What readers would have to be let do, to do what was just done here. */
+  readonly gesture: Allowance | null;
+  readonly onLet: () => void;
 }
 
 /** The stages of a sheet while it is written: what each shows and says, and the row to reorder. */
-export function StageEditor({ edited, sheet, current, onGo, captures, onCapture }: StageEditorProps) {
+export function StageEditor({
+  edited,
+  sheet,
+  current,
+  onGo,
+  captures,
+  onCapture,
+  scene,
+  gesture,
+  onLet,
+}: StageEditorProps) {
   const { t } = useTranslation();
   const { stages } = sheet;
   const index = Math.max(
@@ -130,6 +147,7 @@ export function StageEditor({ edited, sheet, current, onGo, captures, onCapture 
           onAct={act}
         />
       )}
+      <ReadersMay scene={scene} gesture={gesture} onLet={onLet} />
     </section>
   );
 }

@@ -1,0 +1,102 @@
+import '../../text/enEditing.js';
+import {
+  itemOf,
+  offeredOperations,
+  usesOf,
+  type FigureDocument,
+  type FreedomOf,
+  type OfferedOperation,
+} from '@bogen/core/figure';
+import { OperationForm } from '../../editing/change/OperationForm.js';
+import { operationName } from '../../editing/freedoms/freedomText.js';
+import { OperationOfItem } from '../../editing/items/OperationOfItem.js';
+import { ShapeFields } from '../../editing/items/ShapeFields.js';
+import type { FigureScene } from '../../figure/scene/scene.js';
+import { useParts } from '../../figure/scene/useScene.js';
+import { useTranslation } from '../../text/text.js';
+import { Button } from '../../ui/Button.js';
+import { Panel } from '../../ui/Panel.js';
+import { useStateOf } from '../../ui/useStateOf.js';
+
+interface FreedomToolsProps {
+  readonly scene: FigureScene;
+  /** The figure as the stage gives it: it says what may be done. */
+  readonly start: FigureDocument;
+}
+
+type Opened = FreedomOf<'operation'> | FreedomOf<'values'> | null;
+
+/** A tool for everything that the stage lets its readers do, besides what they take hold of in the figure and on the rail. */
+export function FreedomTools({ scene, start }: FreedomToolsProps) {
+  const { t } = useTranslation();
+  useParts(scene.drawn);
+  const [open, setOpen] = useStateOf<Opened>(start, null);
+  const { document, host } = scene;
+  const freedoms = start.readersMay ?? [];
+  const close = (): void => setOpen(null);
+  const item = open ? itemOf(document, open.item) : undefined;
+  return (
+    <>
+      {freedoms.map((freedom, index) => {
+        if (freedom.kind === 'operation') {
+          const left =
+            freedom.most === undefined
+              ? undefined
+              : freedom.most - usesOf(document, freedom.operation) + usesOf(start, freedom.operation);
+          return (
+            <Button
+              key={index}
+              quiet
+              disabled={(left !== undefined && left <= 0) || !itemOf(document, freedom.item)}
+              onClick={() => setOpen(freedom)}
+              data-tool={freedom.operation}
+            >
+              {operationName(freedom.operation, t)} …
+              {left !== undefined && (
+                <span className="font-normal text-soft">
+                  {left > 0 ? t('freedoms.left', { count: left }) : t('freedoms.none')}
+                </span>
+              )}
+            </Button>
+          );
+        }
+        if (freedom.kind === 'values') {
+          const name = itemOf(document, freedom.item)?.name;
+          return (
+            name !== undefined && (
+              <Button key={index} quiet onClick={() => setOpen(freedom)} data-tool="values">
+                {t('freedoms.values', { item: name })} …
+              </Button>
+            )
+          );
+        }
+        if (freedom.kind !== 'looks') return null;
+        return freedom.keys.map((key) => (
+          <Button
+            key={key}
+            quiet
+            pressed={document.shown[key] ?? false}
+            onClick={() => host.do({ name: 'setShown', shown: { [key]: !document.shown[key] } })}
+            data-tool={key}
+          >
+            {t(`writer.shown.${key}`)}
+          </Button>
+        ));
+      })}
+      {open?.kind === 'operation' && item && isOffered(open.operation) && (
+        <Panel open onClose={close} title={t('change.title', { curve: item.name })} lead={t('change.lead')}>
+          <OperationForm scene={scene} item={item} name={open.operation} onClose={close} />
+        </Panel>
+      )}
+      {open?.kind === 'values' && item && (
+        <Panel open onClose={close} title={t('freedoms.values', { item: item.name })}>
+          {item.kind === 'shape' && <ShapeFields scene={scene} item={item} />}
+          {item.kind === 'built' && <OperationOfItem scene={scene} item={item} />}
+        </Panel>
+      )}
+    </>
+  );
+}
+
+const isOffered = (name: string): name is OfferedOperation =>
+  (offeredOperations as readonly string[]).includes(name);
