@@ -107,6 +107,8 @@ export { allow, allowanceFor, forbid, type Allowance } from './freedom/allow.js'
 export { freedoms, type Freedom, type FreedomKind, type FreedomOf } from './freedom/freedoms.js';
 export type { OperationName } from './operation/operations.js';
 export type { FigureCommandName } from './command/commands.js';
+export { measured, measures, offeredMeasures, type Measure, type MeasureKind } from './measure/measures.js';
+export type { Measured, MeasuredValue, MeasureUnit } from './measure/define.js';
 export { figurePassage } from './passage.js';
 export { differenceOf } from './difference.js';
 export type { Target } from './target.js';

@@ -56,7 +56,16 @@ export {
 export { figureOfStage, stageStates, steppedStages, type StageState } from './stage/states.js';
 export { taskLimits, type Hint, type ShapeTask, type Task, type TaskKind } from './task/tasks.js';
 export { lessonCommandVersion, migrateLesson, migrateLessonCommand } from './migrateLesson.js';
-export { emptyProse, type Prose, type ProseNode, type ProseStep } from './prose/prose.js';
+export { isAllowedAddress } from './prose/address.js';
+export {
+  calloutKinds,
+  emptyProse,
+  type CalloutKind,
+  type Prose,
+  type ProseMark,
+  type ProseNode,
+  type ProseStep,
+} from './prose/prose.js';
 export { dependentsOf, lostConditions } from './references.js';
 export { validateLesson } from './validate.js';
 export { cleanValue, mayNeedCleaning } from '../text/cleanText.js';

@@ -57,6 +57,8 @@ export const documentSentences = {
   firstStageIsFigure: 'The first stage is the figure itself and can’t hold changes.',
   oneSheetAtLeast: 'A lesson needs at least one sheet.',
   textStructure: 'This text has a structure that a sheet can’t show, such as a list without entries.',
+  addressNotAllowed:
+    'A link can lead to a page (http, https) or to mail (mailto); “{{address}}” does not. Type the whole address.',
   textChanged: 'This change does not fit the text as it now stands.',
   tooManySheets: 'The lesson has {{count}} sheets; at most {{most}} are allowed.',
   titleEmpty: 'A title must not be empty.',

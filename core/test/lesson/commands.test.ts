@@ -5,6 +5,7 @@ import {
   CommandError,
   emptyFigure,
   emptyProse,
+  isAllowedAddress,
   lessonCommands,
   lessonVersion,
   newSheet,
@@ -191,6 +192,62 @@ describe('prose', () => {
   ])('that could not be shown is refused: %s', (_, prose) => {
     const command = { name: 'setProse', sheet: 'one', prose: prose as Prose } as const;
     expect(() => applyLessonCommand(lesson, command)).toThrow(/structure/);
+  });
+
+  const words = (content: string, ...marks: unknown[]) => ({ type: 'text', text: content, marks });
+  const paragraph = (...content: unknown[]) =>
+    ({ type: 'doc', content: [{ type: 'paragraph', content }] }) as Prose;
+  const link = (href: string) => words('words', { type: 'link', attrs: { href } });
+
+  it.each([
+    'javascript:alert(1)',
+    ' javascript:alert(1)',
+    'java\nscript:alert(1)',
+    'JAVASCRIPT:alert(1)',
+    'data:text/html,<script>',
+    'vbscript:x',
+    'file:///etc/passwd',
+    '//evil.example/x',
+    '/shelf',
+    'https://a.example/\u0000x',
+    'ftp://a.example',
+    '',
+  ])('leads nowhere but to pages and mail: %s', (href) => {
+    expect(isAllowedAddress(href)).toBe(false);
+    const prose = paragraph(link(href));
+    expect(() => applyLessonCommand(lesson, { name: 'setProse', sheet: 'one', prose })).toThrow(
+      /can lead to a page/,
+    );
+    // Nor by a small step of the editor.
+    const step = { stepType: 'addMark', mark: { type: 'link', attrs: { href } }, from: 1, to: 5 } as const;
+    expect(() => applyLessonCommand(lesson, { name: 'editProse', sheet: 'one', steps: [step] })).toThrow(
+      /can lead to a page/,
+    );
+  });
+
+  it.each<[string, Prose]>([
+    ['links', paragraph(link('https://ellerbrook.example/a?b=c#d'), link('mailto:a@ellerbrook.example'))],
+    [
+      'words that point',
+      paragraph(words('it', { type: 'pointing', attrs: { targets: [{ of: 'item', item: 'a' }] } })),
+    ],
+    [
+      'live values',
+      paragraph({ type: 'liveValue', attrs: { measure: { of: 'cursor', item: 'a' }, digits: 2 } }),
+    ],
+    [
+      'callouts and quotations',
+      {
+        type: 'doc',
+        content: [
+          { type: 'callout', attrs: { callout: 'try' }, content: [{ type: 'paragraph' }] },
+          { type: 'blockquote', content: [{ type: 'paragraph' }] },
+        ],
+      },
+    ],
+  ])('can hold %s', (_, prose) => {
+    const { document } = applyLessonCommand(lesson, { name: 'setProse', sheet: 'one', prose });
+    expect(document.sheets[0]!.prose).toEqual(prose);
   });
 
   it('of an empty sheet is a paragraph', () => {

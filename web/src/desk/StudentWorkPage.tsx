@@ -9,6 +9,7 @@ import { stillHost } from '../figure/scene/host.js';
 import { useScene } from '../figure/scene/useScene.js';
 import { Rail } from '../rail/Rail.js';
 import { useSignInWhenNeeded } from '../session/useAccount.js';
+import { FigureOfText } from '../live/FigureOfText.js';
 import { ProseView } from '../sheet/ProseView.js';
 import { ScrollingText } from '../sheet/ScrollingText.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
@@ -73,7 +74,9 @@ function Left({ work, classId }: { work: Answer<'studentWork'>; classId: string 
           </p>
           <h2 className="mt-5 font-serif text-[19px] font-medium">{sheet.title}</h2>
           <ScrollingText>
-            <ProseView prose={sheet.prose} />
+            <FigureOfText value={scene}>
+              <ProseView prose={sheet.prose} />
+            </FigureOfText>
           </ScrollingText>
           {sheet.tasks
             .filter(({ stage }) => stage === work.stage)

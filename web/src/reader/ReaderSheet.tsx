@@ -10,6 +10,7 @@ import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
 import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
 import { useEditedLife, useUndoKeys } from '../saving/useEdited.js';
+import { FigureOfText } from '../live/FigureOfText.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { SheetText } from '../sheet/SheetText.js';
@@ -140,49 +141,51 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
         </>
       }
       text={
-        <SheetText
-          key={sheetPlace}
-          sheet={sheet}
-          number={index + 1}
-          count={lesson.sheets.length}
-          task={sheet.tasks.map((task) =>
-            task.stage !== stageId ? (
-              <TaskElsewhere key={task.id} stages={stages} stage={task.stage} onGo={goToStage} />
-            ) : work ? (
-              <LazyTaskCard
-                key={task.id}
-                task={task}
-                start={start}
-                scene={scene}
-                passed={lesson.progress[index]!.passed.includes(task.id)}
-                onCheck={async () => {
-                  const results = await checkOnServer(work, task.id);
-                  await client.invalidateQueries({ queryKey: ['read', lesson.lesson] });
-                  return results;
-                }}
-                startOver={<Button onClick={over}>{t('sheet.startOver')}</Button>}
-              />
-            ) : (
-              <TaskToRead key={task.id} task={task} />
-            ),
-          )}
-          links={
-            <>
-              {previous ? (
-                <Link to={addressOf(previous.id)} className="underline-offset-4 hover:underline">
-                  ← {t('sheet.previous')}
-                </Link>
+        <FigureOfText value={scene}>
+          <SheetText
+            key={sheetPlace}
+            sheet={sheet}
+            number={index + 1}
+            count={lesson.sheets.length}
+            task={sheet.tasks.map((task) =>
+              task.stage !== stageId ? (
+                <TaskElsewhere key={task.id} stages={stages} stage={task.stage} onGo={goToStage} />
+              ) : work ? (
+                <LazyTaskCard
+                  key={task.id}
+                  task={task}
+                  start={start}
+                  scene={scene}
+                  passed={lesson.progress[index]!.passed.includes(task.id)}
+                  onCheck={async () => {
+                    const results = await checkOnServer(work, task.id);
+                    await client.invalidateQueries({ queryKey: ['read', lesson.lesson] });
+                    return results;
+                  }}
+                  startOver={<Button onClick={over}>{t('sheet.startOver')}</Button>}
+                />
               ) : (
-                <span />
-              )}
-              {next && (
-                <Link to={addressOf(next.id)} className="underline-offset-4 hover:underline">
-                  {t('sheet.next')} →
-                </Link>
-              )}
-            </>
-          }
-        />
+                <TaskToRead key={task.id} task={task} />
+              ),
+            )}
+            links={
+              <>
+                {previous ? (
+                  <Link to={addressOf(previous.id)} className="underline-offset-4 hover:underline">
+                    ← {t('sheet.previous')}
+                  </Link>
+                ) : (
+                  <span />
+                )}
+                {next && (
+                  <Link to={addressOf(next.id)} className="underline-offset-4 hover:underline">
+                    {t('sheet.next')} →
+                  </Link>
+                )}
+              </>
+            }
+          />
+        </FigureOfText>
       }
       tools={
         <>

@@ -1,5 +1,14 @@
-import type { Prose, ProseNode } from '@bogen/core/lesson';
+import {
+  isAllowedAddress,
+  type CalloutKind,
+  type Prose,
+  type ProseMark,
+  type ProseNode,
+} from '@bogen/core/lesson';
 import { memo, type ReactNode } from 'react';
+import { LiveValue } from '../live/LiveValue.js';
+import { PointingWords } from '../live/PointingWords.js';
+import { useTranslation } from '../text/text.js';
 import { Formula } from './Formula.js';
 
 /** Prose as it is read. Only known kinds of nodes are drawn, and text is always text. */
@@ -32,9 +41,51 @@ function Node({ node }: { node: ProseNode }): ReactNode {
       return <Formula latex={latex} block />;
     case 'text': {
       let text: ReactNode = node.text;
-      for (const mark of node.marks ?? [])
-        text = mark.type === 'bold' ? <strong>{text}</strong> : <em>{text}</em>;
+      for (const mark of node.marks ?? []) text = <Marked mark={mark}>{text}</Marked>;
       return text;
     }
+    case 'blockquote':
+      return <blockquote>{children(node.content)}</blockquote>;
+    case 'callout': {
+      const kind = node.attrs?.callout ?? 'see';
+      return <Callout kind={kind}>{children(node.content)}</Callout>;
+    }
+    case 'liveValue': {
+      const { measure, digits } = node.attrs ?? {};
+      return measure ? <LiveValue measure={measure} digits={Number(digits ?? 2)} /> : null;
+    }
   }
+}
+
+function Marked({ mark, children: words }: { mark: ProseMark; children: ReactNode }): ReactNode {
+  switch (mark.type) {
+    case 'bold':
+      return <strong>{words}</strong>;
+    case 'italic':
+      return <em>{words}</em>;
+    case 'link': {
+      const address = mark.attrs?.href ?? '';
+      // What was stored was checked; what is followed is checked once more.
+      return isAllowedAddress(address) ? (
+        <a href={address} target="_blank" rel="noreferrer noopener" className="underline underline-offset-4">
+          {words}
+        </a>
+      ) : (
+        words
+      );
+    }
+    case 'pointing':
+      return <PointingWords targets={mark.attrs?.targets ?? []}>{words}</PointingWords>;
+  }
+}
+
+/** A passage that says what is to be done with it: to look, to try, to guess, to prove. */
+export function Callout({ kind, children: content }: { kind: CalloutKind; children: ReactNode }) {
+  const { t } = useTranslation();
+  return (
+    <div role="note" className="my-2 border-l-[3px] border-accent pl-3.5" data-callout={kind}>
+      <p className="font-sans text-[13px] font-semibold text-accent">{t(`sheet.callouts.${kind}`)}</p>
+      {content}
+    </div>
+  );
 }

@@ -15,6 +15,7 @@ import { lists } from './en/lists.js';
 import { look } from './en/look.js';
 import { picture } from './en/picture.js';
 import { pins } from './en/pins.js';
+import { prose } from './en/prose.js';
 import { select } from './en/select.js';
 import { stageEditor } from './en/stageEditor.js';
 import { table } from './en/table.js';
@@ -41,6 +42,7 @@ const editing = {
   look,
   picture,
   pins,
+  prose,
   select,
   stageEditor,
   table,

@@ -11,6 +11,10 @@ interface PopupProps {
   readonly side?: 'bottom' | 'right';
   readonly open?: boolean;
   readonly onOpen?: (open: boolean) => void;
+  /** Whether it stays while one presses elsewhere, until it is closed by its button or by Escape. */
+  readonly stays?: boolean;
+  /** Whether the focus, when it closes, is left to whoever closed it and does not go back to its button. */
+  readonly leavesFocus?: () => boolean;
 }
 
 /** A small sheet below a button, for lists and choices. */
@@ -22,6 +26,8 @@ export function Popup({
   side = 'bottom',
   open,
   onOpen,
+  stays = false,
+  leavesFocus,
 }: PopupProps) {
   return (
     <Popover.Root {...(open === undefined ? {} : { open })} {...(onOpen ? { onOpenChange: onOpen } : {})}>
@@ -33,6 +39,8 @@ export function Popup({
           sideOffset={side === 'bottom' ? 6 : 90}
           align="start"
           collisionPadding={8}
+          onCloseAutoFocus={(event) => leavesFocus?.() && event.preventDefault()}
+          onInteractOutside={(event) => stays && event.preventDefault()}
           className={`z-30 max-h-[min(80vh,var(--radix-popover-content-available-height))] max-w-[96vw] overflow-y-auto rounded-lg border border-strong bg-sheet shadow-lg ${className}`}
         >
           {children}

@@ -23,6 +23,7 @@ import { EditedDocument } from '../saving/editedDocument.js';
 import { freshState } from '../saving/state.js';
 import { UndoButtons } from '../saving/SaveState.js';
 import { useEdited, useUndoKeys } from '../saving/useEdited.js';
+import { FigureOfText } from '../live/FigureOfText.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { SheetText } from '../sheet/SheetText.js';
@@ -97,26 +98,28 @@ function PreviewSheet({
         />
       }
       text={
-        <SheetText
-          sheet={sheet}
-          number={index + 1}
-          count={sheets.length}
-          task={sheet.tasks.map((task) =>
-            task.stage === stageId ? (
-              <TaskCard
-                key={task.id}
-                task={task}
-                start={start}
-                scene={scene}
-                passed={false}
-                startOver={<Button onClick={over}>{t('sheet.startOver')}</Button>}
-              />
-            ) : (
-              <TaskElsewhere key={task.id} stages={stages} stage={task.stage} onGo={goToStage} />
-            ),
-          )}
-          links={<span />}
-        />
+        <FigureOfText value={scene}>
+          <SheetText
+            sheet={sheet}
+            number={index + 1}
+            count={sheets.length}
+            task={sheet.tasks.map((task) =>
+              task.stage === stageId ? (
+                <TaskCard
+                  key={task.id}
+                  task={task}
+                  start={start}
+                  scene={scene}
+                  passed={false}
+                  startOver={<Button onClick={over}>{t('sheet.startOver')}</Button>}
+                />
+              ) : (
+                <TaskElsewhere key={task.id} stages={stages} stage={task.stage} onGo={goToStage} />
+              ),
+            )}
+            links={<span />}
+          />
+        </FigureOfText>
       }
       tools={
         <>

@@ -54,7 +54,8 @@ import { PinMarks } from '../editing/parameter/PinMarks.js';
 import { WeightHandles } from '../editing/weights/WeightHandles.js';
 import { pointToRemove, removePoint } from '../editing/points/removePoint.js';
 import { removeSelected } from '../editing/items/removeSelected.js';
-import { LazyProseEditor } from './LazyProseEditor.js';
+import { FigureOfText } from '../live/FigureOfText.js';
+import { LazyProseEditor } from './prose/LazyProseEditor.js';
 import { Publish } from './Publish.js';
 import { SheetList } from './SheetList.js';
 import { captionOf } from './stages/caption.js';
@@ -239,7 +240,9 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
                 multiline
               />
               <div className="flex-1 pb-4 lg:min-h-[180px] lg:overflow-y-auto">
-                <LazyProseEditor edited={edited} sheet={sheetId} />
+                <FigureOfText value={scene}>
+                  <LazyProseEditor edited={edited} sheet={sheetId} />
+                </FigureOfText>
               </div>
               <Tasks edited={edited} sheet={sheet} stage={stageId} scene={scene} onGo={goToStage} />
             </Fragment>

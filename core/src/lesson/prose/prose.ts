@@ -14,6 +14,8 @@ import {
   type Field,
   type ValueOf,
 } from '../../describe/describe.js';
+import { measureDescription, type Measure } from '../../figure/measure/measures.js';
+import { targetDescription, type Target } from '../../figure/target.js';
 
 /** Rich text as a tree: a `doc` of blocks of text with marks, and formulas in TeX notation. */
 export interface Prose {
@@ -23,10 +25,23 @@ export interface Prose {
 
 export interface ProseNode {
   readonly type: ProseNodeType;
-  readonly attrs?: Readonly<Record<string, string | number | boolean | null>>;
+  readonly attrs?: {
+    readonly [key: string]: unknown;
+    readonly measure?: Measure;
+    readonly callout?: CalloutKind;
+  };
   readonly content?: readonly ProseNode[];
   readonly text?: string;
-  readonly marks?: readonly { readonly type: 'bold' | 'italic' }[];
+  readonly marks?: readonly ProseMark[];
+}
+
+/** What is said of some words: how they are set, where they lead, or what of the figure they mean. */
+export interface ProseMark {
+  readonly type: 'bold' | 'italic' | 'link' | 'pointing';
+  readonly attrs?: {
+    readonly href?: string;
+    readonly targets?: readonly Target[];
+  };
 }
 
 const nodeType = choice(
@@ -39,13 +54,28 @@ const nodeType = choice(
   'hardBreak',
   'inlineMath',
   'blockMath',
+  'liveValue',
+  'callout',
+  'blockquote',
 );
 export type ProseNodeType = ValueOf<typeof nodeType>;
 
 export const emptyProse: Prose = { type: 'doc', content: [{ type: 'paragraph' }] };
 
+const calloutKind = choice('see', 'try', 'predict', 'prove');
+export type CalloutKind = ValueOf<typeof calloutKind>;
+export const calloutKinds = calloutKind.choices;
+
 const most = 2000;
-const mark = object({ type: choice('bold', 'italic') });
+const mark = object({
+  type: choice('bold', 'italic', 'link', 'pointing'),
+  attrs: optional(
+    object({
+      href: optional(text(1, 2000)),
+      targets: optional(list(targetDescription, 20, 1)),
+    }),
+  ),
+});
 const anyNode = (): Field => node;
 const node: Field = object({
   type: nodeType,
@@ -55,6 +85,10 @@ const node: Field = object({
       latex: optional(text(0, 2000)),
       start: optional(whole(0, 100_000)),
       type: optional(nullable(text(0, 20))),
+      measure: optional(measureDescription),
+      /** How many digits are shown after the point; as an exact form where it can be told, where it is below zero. */
+      digits: optional(whole(-1, 12)),
+      callout: optional(calloutKind),
     }),
   ),
   content: optional(list(tree<ProseNode>(anyNode), most)),

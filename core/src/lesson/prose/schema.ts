@@ -2,6 +2,7 @@ import { told } from '../../told/told.js';
 import { Node, Schema } from 'prosemirror-model';
 import { Step } from 'prosemirror-transform';
 import { CommandError } from '../../history/history.js';
+import { isAllowedAddress } from './address.js';
 import type { Prose, ProseStep } from './prose.js';
 
 /**
@@ -21,21 +22,47 @@ const schema = new Schema({
     },
     listItem: { content: 'paragraph block*', defining: true },
     blockMath: { group: 'block', atom: true, attrs: { latex: { default: '' } } },
+    callout: { content: 'block+', group: 'block', attrs: { callout: { default: 'see' } }, defining: true },
+    blockquote: { content: 'block+', group: 'block', defining: true },
+    liveValue: {
+      group: 'inline',
+      inline: true,
+      atom: true,
+      attrs: { measure: {}, digits: { default: 2 } },
+    },
     text: { group: 'inline' },
     hardBreak: { group: 'inline', inline: true },
     inlineMath: { group: 'inline', inline: true, atom: true, attrs: { latex: { default: '' } } },
   },
-  marks: { bold: {}, italic: {} },
+  marks: {
+    bold: {},
+    italic: {},
+    link: { attrs: { href: {} }, inclusive: false },
+    pointing: { attrs: { targets: {} }, inclusive: false },
+  },
 });
 
 function read(prose: Prose): Node {
   try {
     const node = Node.fromJSON(schema, prose);
     node.check();
+    refuseAddresses(node);
     return node;
-  } catch {
+  } catch (error) {
+    if (error instanceof CommandError) throw error;
     throw new CommandError(told('textStructure'));
   }
+}
+
+/** @throws CommandError where words lead to an address that nobody should follow, such as a script */
+function refuseAddresses(node: Node): void {
+  node.descendants(({ marks }) => {
+    for (const { type, attrs } of marks) {
+      const address = String(attrs['href']);
+      if (type.name === 'link' && !isAllowedAddress(address))
+        throw new CommandError(told('addressNotAllowed', { address: address.slice(0, 60) }));
+    }
+  });
 }
 
 /** @throws CommandError where the tree is none that can be read and written */
@@ -60,9 +87,11 @@ export function editedProse(
       const { doc, failed } = step.apply(node);
       if (!doc) throw new Error(failed ?? 'no document');
       doc.check();
+      refuseAddresses(doc);
       inverse.unshift(step.invert(node).toJSON() as ProseStep);
       node = doc;
-    } catch {
+    } catch (error) {
+      if (error instanceof CommandError) throw error;
       throw new CommandError(told('textChanged'));
     }
   }

@@ -30,6 +30,7 @@ export const sheet = {
   unconfirmed: 'The server will check it as soon as the connection is back.',
   disagrees: 'The server came to a different result, and that is the one that counts.',
   doneBefore: 'You have done this sheet.',
+  callouts: { see: 'See', try: 'Try', predict: 'Predict', prove: 'Prove' },
   conditions: {
     curveThroughPoint: { text: '{{item}} passes through {{target}} within {{tolerance}} mm' },
     pointAtPlace: { text: '{{point}} lies at {{place}} within {{tolerance}} mm' },

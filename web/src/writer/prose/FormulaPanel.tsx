@@ -1,10 +1,10 @@
-import '../text/enPages.js';
+import '../../text/enPages.js';
 import type { Editor } from '@tiptap/react';
 import { useState } from 'react';
-import { Formula } from '../sheet/Formula.js';
-import { useTranslation } from '../text/text.js';
-import { Button } from '../ui/Button.js';
-import { Panel } from '../ui/Panel.js';
+import { Formula } from '../../sheet/Formula.js';
+import { useTranslation } from '../../text/text.js';
+import { Button } from '../../ui/Button.js';
+import { Panel } from '../../ui/Panel.js';
 
 /** A formula being written: a new one, or one that stands at a position of the text. */
 export interface EditedFormula {

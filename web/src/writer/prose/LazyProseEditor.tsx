@@ -1,9 +1,9 @@
 import { emptyProse, sheetOf } from '@bogen/core/lesson';
 import { lazy, Suspense } from 'react';
-import { useEdited } from '../saving/useEdited.js';
-import { ProseView } from '../sheet/ProseView.js';
-import { Deferred } from '../ui/Deferred.js';
-import type { EditedDraft } from './draft.js';
+import { useEdited } from '../../saving/useEdited.js';
+import { ProseView } from '../../sheet/ProseView.js';
+import { Deferred } from '../../ui/Deferred.js';
+import type { EditedDraft } from '../draft.js';
 
 const ProseEditor = lazy(async () => ({ default: (await import('./ProseEditor.js')).ProseEditor }));
 

@@ -1,15 +1,36 @@
 import { told } from '@bogen/core/lesson';
-import { CommandError, emptyProse, sheetOf, type Prose } from '@bogen/core/lesson';
+import { CommandError, emptyProse, sheetOf, type CalloutKind, type Prose } from '@bogen/core/lesson';
 import { Mathematics } from '@tiptap/extension-mathematics';
 import { EditorContent, useEditor, useEditorState, type Editor, type JSONContent } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
 import 'katex/dist/katex.min.css';
-import { Bold, Heading, Italic, List, Sigma } from 'lucide-react';
+import {
+  Bold,
+  Heading,
+  Italic,
+  List,
+  ListOrdered,
+  MousePointerClick,
+  Quote,
+  Sigma,
+  Variable,
+} from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
-import { useEdited } from '../saving/useEdited.js';
-import { useTranslation } from '../text/text.js';
-import { Button } from '../ui/Button.js';
-import type { EditedDraft } from './draft.js';
+import { useEdited } from '../../saving/useEdited.js';
+import { useTranslation } from '../../text/text.js';
+import { Button } from '../../ui/Button.js';
+import type { EditedDraft } from '../draft.js';
+import type { Measure } from '@bogen/core/figure';
+import { useFigureOfText } from '../../live/FigureOfText.js';
+import { liveText } from '../../live/liveText.js';
+import { highlightOf } from '../../live/lit.js';
+import { cleanPasted } from './cleanPasted.js';
+import { CalloutChoice } from './CalloutChoice.js';
+import { CalloutNode, LinkMark, LiveValueNode, PointingMark } from './extensions.js';
+import { LinkField } from './LinkField.js';
+import { measureText, targetText } from './measureText.js';
+import { measureOffers, targetOffers } from './offers.js';
+import { PickList } from './PickList.js';
 import { TypedSteps } from './typedSteps.js';
 import { FormulaPanel, type EditedFormula } from './FormulaPanel.js';
 
@@ -44,7 +65,6 @@ export function ProseEditor({ edited, sheet }: { edited: EditedDraft; sheet: str
     return [
       StarterKit.configure({
         undoRedo: false,
-        blockquote: false,
         code: false,
         codeBlock: false,
         horizontalRule: false,
@@ -53,6 +73,10 @@ export function ProseEditor({ edited, sheet }: { edited: EditedDraft; sheet: str
         link: false,
         heading: { levels: [3] },
       }),
+      LiveValueNode,
+      CalloutNode,
+      LinkMark,
+      PointingMark,
       Mathematics.configure({
         katexOptions: { throwOnError: false, trust: false },
         inlineOptions: edit(false),
@@ -66,6 +90,7 @@ export function ProseEditor({ edited, sheet }: { edited: EditedDraft; sheet: str
     content: forEditor(saved),
     injectCSS: false,
     editorProps: {
+      transformPastedHTML: cleanPasted,
       attributes: {
         'aria-label': t('writer.prose'),
         role: 'textbox',
@@ -144,6 +169,14 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
       italic: current.isActive('italic'),
       heading: current.isActive('heading'),
       list: current.isActive('bulletList'),
+      numbered: current.isActive('orderedList'),
+      quote: current.isActive('blockquote'),
+      callout: current.isActive('callout')
+        ? (current.getAttributes('callout')['callout'] as CalloutKind)
+        : null,
+      link: current.isActive('link'),
+      pointing: current.isActive('pointing'),
+      empty: current.state.selection.empty,
     }),
   });
   const tool = (name: string, icon: ReactNode, pressed: boolean, act: () => void) => (
@@ -159,8 +192,9 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
       {icon}
     </Button>
   );
+  const scene = useFigureOfText();
   return (
-    <div role="toolbar" aria-label={t('writer.prose')} className="-ml-1.5 flex gap-0.5">
+    <div role="toolbar" aria-label={t('writer.prose')} className="-ml-1.5 flex flex-wrap gap-0.5">
       {tool(t('writer.bold'), <Bold aria-hidden size={15} />, on.bold, () =>
         editor.chain().focus().toggleBold().run(),
       )}
@@ -173,10 +207,63 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
       {tool(t('writer.list'), <List aria-hidden size={15} />, on.list, () =>
         editor.chain().focus().toggleBulletList().run(),
       )}
+      {tool(t('prose.orderedList'), <ListOrdered aria-hidden size={15} />, on.numbered, () =>
+        editor.chain().focus().toggleOrderedList().run(),
+      )}
+      {tool(t('prose.quote'), <Quote aria-hidden size={15} />, on.quote, () =>
+        editor.chain().focus().toggleBlockquote().run(),
+      )}
+      <CalloutChoice editor={editor} current={on.callout} />
+      <LinkField editor={editor} isLink={on.link} isEmpty={on.empty} />
       <Button quiet className="px-1.5" onMouseDown={(event) => event.preventDefault()} onClick={onFormula}>
         <Sigma aria-hidden size={15} />
         {t('writer.formula')}
       </Button>
+      {scene && (
+        <>
+          <PickList
+            label={t('prose.liveValue')}
+            lead={t('prose.liveLead')}
+            icon={<Variable aria-hidden size={15} />}
+            scene={scene}
+            offers={measureOffers}
+            text={(measure) => measureText(measure, scene.document, t)}
+            beside={(measure) => liveText(measure, 2, scene)}
+            onChoose={(measure) =>
+              editor
+                .chain()
+                .focus()
+                .insertContent({ type: 'liveValue', attrs: { measure, digits: digitsOf(measure) } })
+                .run()
+            }
+          />
+          {on.pointing ? (
+            tool(t('prose.stopPointing'), <MousePointerClick aria-hidden size={15} />, true, () =>
+              editor.chain().focus().extendMarkRange('pointing').unsetMark('pointing').run(),
+            )
+          ) : (
+            <PickList
+              label={t('prose.pointing')}
+              lead={on.empty ? t('prose.noPointing') : t('prose.pointingLead')}
+              icon={<MousePointerClick aria-hidden size={15} />}
+              scene={scene}
+              offers={targetOffers}
+              text={(target) => targetText(target, scene.document, t)}
+              onPoint={(target) => scene.pointed.setHighlight(target && highlightOf([target], scene))}
+              onChoose={(target) =>
+                editor
+                  .chain()
+                  .focus()
+                  .setMark('pointing', { targets: [target] })
+                  .run()
+              }
+            />
+          )}
+        </>
+      )}
     </div>
   );
 }
+
+/** How many digits a value begins with: parameters and weights have more of them than lengths. */
+const digitsOf = ({ of }: Measure): number => (of === 'knot' || of === 'basis' || of === 'cursor' ? 3 : 2);

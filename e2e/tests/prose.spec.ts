@@ -1,0 +1,118 @@
+import { drag, expect, handle, joinClass, saved, signIn, test } from '../bogen.js';
+import { lesson, newLesson } from '../figure.js';
+import { violations } from '../violations.js';
+
+const shot = process.env['SHOTS'];
+
+test('numbers of the figure stand in the text and follow it, and words of the text light up what they mean', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Words and numbers');
+  const text = page.getByRole('textbox', { name: 'Text of the sheet' });
+  const prose = async () => JSON.stringify((await lesson(page)).sheets[0]!.prose);
+  await text.click();
+  await page.keyboard.type('This curve has ');
+  const list = page.locator('[data-pick-list]');
+
+  await test.step('a fact is found by typing', async () => {
+    await page.getByRole('button', { name: 'Live value' }).click();
+    await list.getByLabel('Find').fill('spans of');
+    await page.keyboard.press('Enter');
+    await expect(text.locator('[data-live-value="fact"]')).toHaveText('3');
+    await page.keyboard.type(' spans, and its second point stands at ');
+  });
+
+  await test.step('a coordinate is picked by pointing at its point in the figure', async () => {
+    await page.getByRole('button', { name: 'Live value' }).click();
+    await handle(page, 'curve/P1').hover();
+    await expect(list.locator('li').first()).toContainText('P1');
+    await list.getByRole('button', { name: 'y of P1, Curve' }).click();
+    const value = text.locator('[data-live-value="coordinate"]');
+    await expect(value).toHaveText('70.00 mm');
+    await drag(page, 'curve/P1', { x: 0, y: 30 }, false);
+    // It follows while the hand still holds the point.
+    await expect(value).not.toHaveText('70.00 mm');
+    await page.mouse.up();
+  });
+
+  await test.step('its digits are chosen', async () => {
+    await text.locator('[data-live-field]').nth(1).click();
+    await page.getByLabel('Digits').selectOption('0');
+    await page.keyboard.press('Escape');
+    await expect(text.locator('[data-live-value="coordinate"]')).toHaveText(/^\d\d mm$/);
+  });
+
+  await test.step('words are selected and point at a span; others lead to an address that may be followed', async () => {
+    await text.click();
+    await page.keyboard.press('Control+End');
+    await page.keyboard.type('. Look at the middle');
+    for (let k = 0; k < 6; k++) await page.keyboard.press('Shift+ArrowLeft');
+    await page.getByRole('button', { name: 'Point with these words' }).click();
+    await list.getByLabel('Find').fill('span 2');
+    await list.getByRole('button', { name: 'Span 2 of Curve' }).click();
+    await expect(text.locator('[data-pointing]')).toHaveText('middle');
+    await page.keyboard.press('Control+End');
+    await page.keyboard.type(' or elsewhere');
+    for (let k = 0; k < 9; k++) await page.keyboard.press('Shift+ArrowLeft');
+    await page.getByRole('button', { name: 'Link' }).click();
+    await page.getByLabel('Address').fill('javascript:alert(1)');
+    await page.getByRole('button', { name: 'Set link' }).click();
+    await expect(page.getByRole('alert')).toContainText('can’t be followed');
+    await page.getByLabel('Address').fill('https://ellerbrook.example/viol');
+    await page.getByRole('button', { name: 'Set link' }).click();
+    await expect(text.locator('a')).toHaveText('elsewhere');
+    await page.getByLabel('Callout').selectOption({ label: 'Try' });
+    await expect(text.locator('[data-callout="try"]')).toBeVisible();
+  });
+  if (shot) await page.screenshot({ path: '/tmp/prose-writer.png' });
+  expect(await violations(page)).toEqual([]);
+
+  await test.step('what is pasted from elsewhere is cleaned to what prose allows', async () => {
+    await page.keyboard.press('Control+End');
+    await text.evaluate((element) => {
+      const data = new DataTransfer();
+      data.setData(
+        'text/html',
+        `<p class="MsoNormal" style="color:red" onclick="alert(1)">Pasted <b>bold</b>
+         <a href="javascript:alert(2)">bad</a> <a href="https://ellerbrook.example/">good</a>
+         <img src="https://evil.example/x.png" onerror="alert(3)"><script>alert(4)</script>
+         <span data-live data-measure='{"of":"__proto__"}'>x</span><iframe src="https://evil.example"></iframe></p>`,
+      );
+      element.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      );
+    });
+    await expect(text).toContainText('Pasted bold');
+    const html = await text.innerHTML();
+    expect(html).not.toMatch(
+      /javascript:|onclick|onerror|<script|<iframe|<img [^>]*evil|MsoNormal|color:\s*red/,
+    );
+    await expect.poll(prose).toContain('Pasted');
+    expect(await prose()).not.toMatch(/javascript|evil/);
+  });
+
+  await page.getByRole('button', { name: 'Publish' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
+  await expect(page.getByText('Edition 1 is out.')).toBeVisible();
+  const { page: student } = await joinClass(await newContext());
+  await student
+    .getByRole('listitem')
+    .filter({ hasText: 'Words and numbers' })
+    .getByRole('link')
+    .first()
+    .click();
+  await test.step('a student reads it: numbers follow their own figure, and words light it up', async () => {
+    const value = student.locator('[data-live-value="coordinate"]');
+    await expect(value).toHaveText(/^\d\d mm$/);
+    const before = await value.innerText();
+    await expect(student.getByRole('button', { name: 'Undo' })).toBeVisible();
+    await drag(student, 'curve/P1', { x: 0, y: -50 });
+    await expect(value).not.toHaveText(before);
+    await expect(saved(student)).toBeVisible();
+    await student.locator('[data-pointing]').hover();
+    if (shot) await student.screenshot({ path: '/tmp/prose-reader.png' });
+    await expect(student.getByRole('link', { name: 'elsewhere' })).toHaveAttribute('rel', /noopener/);
+    expect(await violations(student)).toEqual([]);
+  });
+});

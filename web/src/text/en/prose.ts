@@ -1,0 +1,45 @@
+import type { MeasureKind, Target } from '@bogen/core/figure';
+
+/** Writing prose beside a figure: what of the figure stands in it, and what it points at. */
+export const prose = {
+  orderedList: 'Numbered list',
+  quote: 'Quotation',
+  callout: 'Callout',
+  noCallout: 'no callout',
+  link: 'Link',
+  linkAddress: 'Address',
+  linkLead: 'The whole address: http, https or mailto.',
+  linkBad:
+    'This address can’t be followed. Type the whole of it, beginning with https://, http:// or mailto:.',
+  linkSet: 'Set link',
+  linkRemove: 'Remove link',
+  liveValue: 'Live value',
+  liveLead: 'Point at something in the figure, or choose. It follows the figure.',
+  pointing: 'Point with these words',
+  pointingLead: 'What the selected words mean; point at it in the figure, or choose.',
+  noPointing: 'Select some words first, then say what they mean.',
+  stopPointing: 'These words mean nothing of the figure',
+  find: 'Find',
+  nothingFound: 'Nothing in the figure is called so.',
+  digits: 'Digits',
+  exact: 'exact, where it can be told',
+  removeLive: 'Take it out of the text',
+  measures: {
+    fact: '{{fact}} of {{item}}',
+    knot: 'Knot u{{index}} of {{item}}',
+    weight: 'Weight of {{point}}, {{item}}',
+    coordinate: '{{axis}} of {{point}}, {{item}}',
+    place: '{{axis}} of {{item}}',
+    continuity: 'Continuity at knot u{{index}} of {{item}}',
+    deviation: 'Deviation of {{item}} from {{from}}',
+    curvature: 'Curvature of {{item}} at the cursor',
+    basis: 'Basis function {{index}} of {{item}} at the cursor',
+    cursor: 'Parameter of the cursor on {{item}}',
+  } satisfies Record<MeasureKind | 'place', string>,
+  targets: {
+    item: '{{item}}',
+    point: '{{point}} of {{item}}',
+    knot: 'Knot at u = {{value}} of {{item}}',
+    span: 'Span {{number}} of {{item}}',
+  } satisfies Record<Exclude<Target['of'], 'controlPoint' | 'editPoint'> | 'point', string>,
+};
