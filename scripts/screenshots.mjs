@@ -106,7 +106,6 @@ await run(async () => {
     await teacher.getByRole('button', { name: 'Move, scale, turn …' }).click();
     await teacher.getByLabel('How').selectOption('turn');
     await teacher.getByLabel('Angle, °').fill('12');
-    await shoot(teacher, 'writer-several');
     await teacher.getByRole('button', { name: 'Close', exact: true }).click();
     await teacher.keyboard.press('Escape');
     await teacher.getByRole('button', { name: 'Draw …' }).click();
@@ -121,6 +120,14 @@ await run(async () => {
     }
     await teacher.mouse.move(layer.x + layer.width * 0.82, layer.y + layer.height * 0.16);
     await shoot(teacher, 'writer-draw');
+    await teacher.keyboard.press('Escape');
+    await teacher.keyboard.press('Escape');
+    await teacher.getByRole('button', { name: 'Add sheet' }).click();
+    await teacher.locator('[data-start="takingApart"]').click();
+    await teacher.locator('[data-stage]').nth(2).getByRole('button').click();
+    await teacher.locator('[data-tried]').waitFor();
+    await teacher.waitForTimeout(800);
+    await shoot(teacher, 'writer-stages');
 
     const student = await open();
     await student.goto('/join');

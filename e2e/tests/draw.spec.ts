@@ -232,10 +232,10 @@ test('each kind of curve is drawn with the pointer, and comes to the core’s nu
     await bulge.fill('-1/2');
     await expect(bulge).not.toHaveAttribute('aria-busy');
     await click(page, [
-      [60, 20],
+      [90, 20],
       [120, 20],
     ]);
-    expectCurve(await drawnCurve(), arcFromBulge([60, 20], [120, 20], -0.5));
+    expectCurve(await drawnCurve(), arcFromBulge([90, 20], [120, 20], -0.5));
     await takeBack(page);
   });
 

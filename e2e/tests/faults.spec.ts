@@ -151,6 +151,7 @@ test('what is undone comes into view', async ({ newContext }) => {
   await dragTo(page, 'curve/P1', [25, 60]);
   const first = page.url();
   await page.getByRole('button', { name: 'Add sheet' }).click();
+  await page.locator('[data-start="oneCurve"]').click();
   await expect(page).not.toHaveURL(first);
   await expect(handle(page, 'curve/P0')).toBeVisible();
   const second = page.url();

@@ -811,6 +811,7 @@ test('what is copied is pasted on another sheet and in another lesson', async ({
   await page.locator('[data-figure]').click({ position: { x: 20, y: 200 } });
   await page.keyboard.press('Control+c');
   await page.getByRole('button', { name: 'Add sheet' }).click();
+  await page.locator('[data-start="oneCurve"]').click();
   await expect.poll(async () => (await lesson(page)).sheets.length).toBe(2);
   await page.locator('[data-figure]').click({ position: { x: 20, y: 200 } });
   await page.keyboard.press('Control+v');
@@ -905,7 +906,8 @@ test('a finger that rests opens the menu, two fingers zoom, and the handles are 
   const sizes = await page
     .locator('.mark')
     .evaluateAll((elements) => elements.map((element) => element.getBoundingClientRect().width));
-  expect(Math.min(...sizes)).toBeGreaterThanOrEqual(24);
+  // A hair less is how the browser rounds.
+  expect(Math.min(...sizes)).toBeGreaterThan(23.99);
   const touch = await context.newCDPSession(page);
   const send = (type: 'touchStart' | 'touchMove' | 'touchEnd', ...points: { x: number; y: number }[]) =>
     touch.send('Input.dispatchTouchEvent', {

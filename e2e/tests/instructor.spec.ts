@@ -55,7 +55,8 @@ test('an instructor writes, arranges and publishes a lesson, and a student reads
 
   await test.step('more sheets, in another order', async () => {
     await page.getByRole('button', { name: 'Add sheet' }).click();
-    await expect(page.getByLabel('Title of the sheet')).toHaveValue('New sheet');
+    await page.locator('[data-start="oneCurve"]').click();
+    await expect(page.getByLabel('Title of the sheet')).toHaveValue('One curve');
     await page.getByLabel('Title of the sheet').fill('Afterwards');
     await page.keyboard.press('Enter');
     const grip = (title: string) => page.getByRole('button', { name: new RegExp(`^Move sheet ${title}`) });
@@ -132,8 +133,8 @@ test('a task is put together from checks in sentences, and a student meets it', 
   // As it is the figure meets it, which is told.
   await expect(editor).toContainText('there would be nothing to do');
   await row.getByRole('button', { name: 'Change this check' }).click();
-  await row.getByLabel('At least').fill('4');
-  await row.getByLabel('At least').press('Enter');
+  await row.getByLabel('At least', { exact: true }).fill('4');
+  await row.getByLabel('At least', { exact: true }).press('Enter');
   await expect(row).toContainText('Curve has degree 4 at least');
   await expect(editor).not.toContainText('there would be nothing to do');
   expect(await violations(page)).toEqual([]);

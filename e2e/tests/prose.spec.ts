@@ -48,7 +48,7 @@ test('numbers of the figure stand in the text and follow it, and words of the te
     await page.keyboard.press('Control+End');
     await page.keyboard.type('. Look at the middle');
     for (let k = 0; k < 6; k++) await page.keyboard.press('Shift+ArrowLeft');
-    await page.getByRole('button', { name: 'Point with these words' }).click();
+    await page.getByRole('button', { name: 'Pointing words' }).click();
     await list.getByLabel('Find').fill('span 2');
     await list.getByRole('button', { name: 'Span 2 of Curve' }).click();
     await expect(text.locator('[data-pointing]')).toHaveText('middle');

@@ -26,6 +26,7 @@ import { useStateOf } from '../ui/useStateOf.js';
 import { TaskElsewhere } from '../stage/TaskElsewhere.js';
 import { StageStep } from '../stage/StageStep.js';
 import { useStageInAddress } from '../stage/useStageInAddress.js';
+import { useSolution } from '../stage/useSolution.js';
 import { useStagedScene } from '../stage/useStagedScene.js';
 import { checkIfWaiting, checkOnServer, lastSeen, openWork, type OpenWork, type WorkPlace } from './work.js';
 import { WorkHost } from './workHost.js';
@@ -70,7 +71,8 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   // For a moment what is deferred can be the work of the stage before.
   const work = opened === query.data ? opened : null;
   const edited = work?.edited;
-  const scene = useStagedScene(sheetPlace, host, stages.length);
+  const { host: seen, solutionOf } = useSolution(`${sheetPlace}/${stageId}`, sheet, host);
+  const scene = useStagedScene(sheetPlace, seen, sheet.stages.length);
   const ready = work !== null;
   const palette = useTheme((state) => state.palette);
   useEffect(
@@ -162,6 +164,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
                     await client.invalidateQueries({ queryKey: ['read', lesson.lesson] });
                     return results;
                   }}
+                  solution={solutionOf(task)}
                   startOver={<Button onClick={over}>{t('sheet.startOver')}</Button>}
                 />
               ) : (

@@ -16,13 +16,20 @@ export interface TaskCardProps {
   readonly onCheck?: (() => Promise<readonly ConditionResult[] | null>) | undefined;
   readonly passed: boolean;
   readonly startOver?: ReactNode;
+  /** One way to do it, where the sheet shows one: the figure goes there, and back. */
+  readonly solution?: SolutionShown | undefined;
+}
+
+export interface SolutionShown {
+  readonly isShown: boolean;
+  readonly onShow: (shown: boolean) => void;
 }
 
 /** What the server said about a check, beside what was calculated here. */
 type Confirmation = 'none' | 'asking' | 'confirmed' | 'waiting' | 'disagrees';
 
 /** The task of a sheet: its conditions with what is measured now, its hints, and the check. */
-export function TaskCard({ task, start, scene, onCheck, passed, startOver }: TaskCardProps) {
+export function TaskCard({ task, start, scene, onCheck, passed, startOver, solution }: TaskCardProps) {
   const { t } = useTranslation();
   const [results, setResults] = useState<readonly ConditionResult[]>(() =>
     checkTask(task, start, scene.document, scene.evaluation),
@@ -30,6 +37,7 @@ export function TaskCard({ task, start, scene, onCheck, passed, startOver }: Tas
   const [checked, setChecked] = useState(false);
   const [confirmation, setConfirmation] = useState<Confirmation>('none');
   const [hints, setHints] = useState(0);
+  const [tried, setTried] = useState(passed);
 
   // What is measured follows when the hand rests; a check judges the moment of its press.
   useEffect(() => {
@@ -56,6 +64,7 @@ export function TaskCard({ task, start, scene, onCheck, passed, startOver }: Tas
     const judged = scene.document;
     setResults(here);
     setChecked(true);
+    setTried(true);
     if (!onCheck) return;
     setConfirmation('asking');
     const there = await onCheck().catch(() => null);
@@ -117,10 +126,10 @@ export function TaskCard({ task, start, scene, onCheck, passed, startOver }: Tas
           done ? 'mt-2 min-h-5 text-[13px] font-medium text-good' : 'mt-2 min-h-5 text-[13px] font-medium'
         }
       >
-        {verdict}
+        {solution?.isShown ? t('sheet.solution') : verdict}
       </p>
       <div className="mt-1.5 flex items-center gap-2">
-        <Button primary onClick={() => void check()}>
+        <Button primary disabled={solution?.isShown} onClick={() => void check()}>
           {t('sheet.check')}
         </Button>
         {hints < task.hints.length && (
@@ -128,8 +137,13 @@ export function TaskCard({ task, start, scene, onCheck, passed, startOver }: Tas
             {hints === 0 ? t('sheet.hint') : t('sheet.nextHint')}
           </Button>
         )}
+        {solution && tried && (
+          <Button pressed={solution.isShown} onClick={() => solution.onShow(!solution.isShown)}>
+            {t(solution.isShown ? 'sheet.backToOwn' : 'sheet.showSolution')}
+          </Button>
+        )}
         <span className="flex-1" />
-        {startOver}
+        {!solution?.isShown && startOver}
       </div>
     </TaskToRead>
   );

@@ -18,6 +18,7 @@ import { pins } from './en/pins.js';
 import { prose } from './en/prose.js';
 import { select } from './en/select.js';
 import { stageEditor } from './en/stageEditor.js';
+import { starts, startSheets } from './en/starts.js';
 import { table } from './en/table.js';
 import { task } from './en/task.js';
 import { writer } from './en/writer.js';
@@ -45,6 +46,7 @@ const editing = {
   prose,
   select,
   stageEditor,
+  starts,
   table,
   task,
   writer,
@@ -52,4 +54,4 @@ const editing = {
 
 export type EditingTexts = typeof editing;
 
-addTexts('en', editing);
+addTexts('en', { ...editing, startSheets });

@@ -14,6 +14,7 @@ import type { FigureHost } from '../figure/scene/host.js';
 import { StageStep } from '../stage/StageStep.js';
 import { FreedomTools } from '../reader/tools/FreedomTools.js';
 import { TaskElsewhere } from '../stage/TaskElsewhere.js';
+import { useSolution } from '../stage/useSolution.js';
 import { useStagedScene } from '../stage/useStagedScene.js';
 import { useStageInAddress } from '../stage/useStageInAddress.js';
 import type { EditedWork } from '../reader/work.js';
@@ -67,7 +68,8 @@ function PreviewSheet({
   const stages = steppedStages(sheet);
   const [stageId, goToStage] = useStageInAddress(sheet.id, stages);
   const { edited, host, start } = useTrial(sheet, stageId);
-  const scene = useStagedScene(sheet.id, host, stages.length);
+  const { host: seen, solutionOf } = useSolution(`${sheet.id}/${stageId}`, sheet, host);
+  const scene = useStagedScene(sheet.id, seen, sheet.stages.length);
   useUndoKeys(edited);
   const addressOf = (id: string): string => `/preview/${draft.id}/${id}`;
   const over = (): void => {
@@ -111,6 +113,7 @@ function PreviewSheet({
                   start={start}
                   scene={scene}
                   passed={false}
+                  solution={solutionOf(task)}
                   startOver={<Button onClick={over}>{t('sheet.startOver')}</Button>}
                 />
               ) : (

@@ -1,4 +1,4 @@
-import { newSheet, type Sheet } from '@bogen/core/lesson';
+import type { Sheet } from '@bogen/core/lesson';
 import {
   closestCenter,
   DndContext,
@@ -16,14 +16,14 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import clsx from 'clsx';
-import { Copy, GripVertical, Plus, Trash2 } from 'lucide-react';
+import { Copy, GripVertical, Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
 import { useEdited } from '../saving/useEdited.js';
 import { newId } from '../saving/newId.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import type { EditedDraft } from './draft.js';
-import { firstFigure } from './firstFigure.js';
+import { AddSheet } from './AddSheet.js';
 
 interface SheetListProps {
   readonly edited: EditedDraft;
@@ -74,13 +74,7 @@ export function SheetList({ edited, lesson, current }: SheetListProps) {
         </SortableContext>
       </DndContext>
       <div className="mt-1 flex items-center gap-0.5">
-        <Button
-          quiet
-          onClick={() => add(newSheet({ id: newId(), title: t('writer.newSheet'), figure: firstFigure() }))}
-        >
-          <Plus aria-hidden size={15} />
-          {t('writer.addSheet')}
-        </Button>
+        <AddSheet onAdd={add} />
         <span className="flex-1" />
         <Button
           quiet

@@ -15,7 +15,7 @@ export const prose = {
   linkRemove: 'Remove link',
   liveValue: 'Live value',
   liveLead: 'Point at something in the figure, or choose. It follows the figure.',
-  pointing: 'Point with these words',
+  pointing: 'Pointing words',
   pointingLead: 'What the selected words mean; point at it in the figure, or choose.',
   noPointing: 'Select some words first, then say what they mean.',
   stopPointing: 'These words mean nothing of the figure',

@@ -4,7 +4,6 @@ export const writer = {
   addSheet: 'Add sheet',
   copySheet: 'Copy this sheet',
   removeSheet: 'Remove this sheet',
-  newSheet: 'New sheet',
   dragSheet: 'Move sheet {{title}}. Press space, then the arrows.',
   lessonTitle: 'Title of the lesson',
   sheetTitle: 'Title of the sheet',

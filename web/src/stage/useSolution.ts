@@ -1,0 +1,30 @@
+import { figureOfStage, type Sheet, type Task } from '@bogen/core/lesson';
+import { useMemo } from 'react';
+import { stillHost, type FigureHost } from '../figure/scene/host.js';
+import type { SolutionShown } from '../sheet/TaskCard.js';
+import { useStateOf } from '../ui/useStateOf.js';
+
+/**
+ * The solution of a task, shown in the place of the reader's own figure for as long as they look at it.
+ * @param place names the stage: at another one nothing is shown any more
+ * @param own the host of the reader's figure
+ * @returns the host of what is seen, and for each task what shows its solution
+ */
+export function useSolution(
+  place: string,
+  sheet: Sheet,
+  own: FigureHost,
+): { host: FigureHost; solutionOf: (task: Task) => SolutionShown | undefined } {
+  const [shown, setShown] = useStateOf<string | null>(place, null);
+  const host = useMemo(
+    () => (shown === null ? own : stillHost(figureOfStage(sheet, shown))),
+    [shown, sheet, own],
+  );
+  return {
+    host,
+    solutionOf: ({ solution }) =>
+      solution === undefined
+        ? undefined
+        : { isShown: shown === solution, onShow: (isShown) => setShown(isShown ? solution : null) },
+  };
+}
