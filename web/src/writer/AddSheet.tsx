@@ -11,8 +11,9 @@ import { Choice } from '../ui/Choice.js';
 import { Popup } from '../ui/Popup.js';
 import { ProblemText } from '../ui/ProblemText.js';
 import { Thumbnail } from '../thumbnail/Thumbnail.js';
-import { sheetOfStart, type StartTexts } from './starts/define.js';
-import { startNames, starts, type StartName } from './starts/starts.js';
+import type { StartName, StartTexts } from '../text/en/starts.js';
+import { sheetOfStart } from './starts/define.js';
+import { startNames, starts } from './starts/starts.js';
 
 /** What is said on the sheet of a start, in the language of the interface. */
 const startTexts = (name: StartName): StartTexts =>

@@ -1,5 +1,12 @@
-import type { StartName } from '../../writer/starts/starts.js';
-import type { StartTexts } from '../../writer/starts/define.js';
+/** What is said on the sheet of a start: its title, its paragraphs, a caption for each stage, and what is asked. */
+export interface StartTexts {
+  readonly title: string;
+  /** Formulas stand between dollar signs, bold words between stars, live values in braces by their names. */
+  readonly paragraphs: readonly string[];
+  readonly captions: readonly string[];
+  readonly prompt?: string;
+  readonly hints?: readonly string[];
+}
 
 /** Ready-made sheets: how they are offered, and what is said on them. */
 export const starts = {
@@ -13,7 +20,7 @@ export const starts = {
 };
 
 /** What is said on the sheets themselves. They are read whole, and not text by text. */
-export const startSheets: Readonly<Record<StartName, StartTexts>> = {
+export const startSheets = {
   samePoints: {
     title: 'The same points twice',
     paragraphs: [
@@ -110,4 +117,6 @@ export const startSheets: Readonly<Record<StartName, StartTexts>> = {
   },
   oneCurve: { title: 'One curve', paragraphs: [], captions: [] },
   empty: { title: 'An empty sheet', paragraphs: [], captions: [] },
-};
+} satisfies Readonly<Record<string, StartTexts>>;
+
+export type StartName = keyof typeof startSheets;

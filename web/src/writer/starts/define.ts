@@ -7,16 +7,7 @@ import {
   type Measure,
 } from '@bogen/core/figure';
 import { firstStageId, type Prose, type ProseNode, type Stage, type Task } from '@bogen/core/lesson';
-
-/** What is said on the sheet of a start: its title, its paragraphs, a caption for each stage, and what is asked. */
-export interface StartTexts {
-  readonly title: string;
-  /** Formulas stand between dollar signs, bold words between stars, live values in braces by their names. */
-  readonly paragraphs: readonly string[];
-  readonly captions: readonly string[];
-  readonly prompt?: string;
-  readonly hints?: readonly string[];
-}
+import type { StartTexts } from '../../text/en/starts.js';
 
 /** A ready-made sheet besides its words, to change from there. */
 export interface Start {

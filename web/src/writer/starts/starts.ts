@@ -1,5 +1,6 @@
 import { closedSection } from './closedSection.js';
 import { conic } from './conic.js';
+import type { StartName } from '../../text/en/starts.js';
 import type { Start } from './define.js';
 import { degreeOrSpans } from './degreeOrSpans.js';
 import { empty } from './empty.js';
@@ -22,7 +23,6 @@ export const starts = {
   closedSection,
   oneCurve,
   empty,
-} satisfies Readonly<Record<string, () => Start>>;
+} satisfies Readonly<Record<StartName, () => Start>>;
 
-export type StartName = keyof typeof starts;
 export const startNames = Object.keys(starts) as readonly StartName[];
