@@ -88,6 +88,21 @@ const cases: {
     meets: move(0, [0, 3]),
     fails: move(0, [0, -3]),
   },
+  operationsAtMost: {
+    condition: { atMost: 1 },
+    meets: { name: 'setUses', uses: { insertKnot: 1 } },
+    fails: { name: 'setUses', uses: { insertKnot: 1, raiseDegree: 1 } },
+  },
+  parameterEven: {
+    condition: { share: 0.01 },
+    meets: become(line([0, 0], [10, 0], [20, 0])),
+    fails: become(line([0, 0], [10, 0], [40, 0])),
+  },
+  pointsMovedAtMost: {
+    condition: { of: 'controlPoints', atMost: 0 },
+    meets: move(1, [10, 10]),
+    fails: move(1, [10, 11]),
+  },
   pointAtPlace: {
     condition: { of: 'controlPoints', index: 4, place: [40, 30], tolerance: 0.1 },
     meets: move(4, [40, 30.05]),

@@ -19,10 +19,13 @@ import { lengthBetween } from './lengthBetween.js';
 import { multiplicityAtLeast } from './multiplicityAtLeast.js';
 import { multiplicityAtMost } from './multiplicityAtMost.js';
 import { nearCurve } from './nearCurve.js';
+import { operationsAtMost } from './operationsAtMost.js';
+import { parameterEven } from './parameterEven.js';
 import { pointAtPlace } from './pointAtPlace.js';
 import { pointsAtLeast } from './pointsAtLeast.js';
 import { pointsAtMost } from './pointsAtMost.js';
 import { pointsEqual } from './pointsEqual.js';
+import { pointsMovedAtMost } from './pointsMovedAtMost.js';
 import { pointsUnmoved } from './pointsUnmoved.js';
 import { polynomial } from './polynomial.js';
 import { rational } from './rational.js';
@@ -42,6 +45,7 @@ export const conditions = {
   curveThroughPoint,
   pointAtPlace,
   pointsUnmoved,
+  pointsMovedAtMost,
   spansUnmoved,
   shapeUnchanged,
   nearCurve,
@@ -54,6 +58,7 @@ export const conditions = {
   spansAtLeast,
   pointsAtMost,
   pointsAtLeast,
+  operationsAtMost,
   multiplicityAtLeast,
   multiplicityAtMost,
   leastContinuity,
@@ -62,6 +67,7 @@ export const conditions = {
   curvatureAtMost,
   curvatureAtLeast,
   curvatureMonotone,
+  parameterEven,
   combPeaksAtMost,
   inflectionsAtMost,
   tangentAtEnd,

@@ -84,6 +84,16 @@ export const sheet = {
     weightsEqual: { text: 'The weights of {{item}} are {{weights}}, but for a common factor' },
     knotsEqual: { text: 'The knots of {{item}} are {{knots}}' },
     curvatureAtLeast: { text: 'Curvature of {{item}} at least {{limit}} per mm somewhere' },
+    parameterEven: { text: 'The parameter of {{item}} is even within {{share}} of the mean speed' },
+    operationsAtMost: {
+      text_zero: 'Done without any operation, by moving alone',
+      text_one: 'Done with one operation at most',
+      text_other: 'Done with {{count}} operations at most',
+    },
+    pointsMovedAtMost: {
+      text_controlPoints: 'At most {{count}} control points of {{item}} are moved',
+      text_editPoints: 'At most {{count}} edit points of {{item}} are moved',
+    },
     curvatureMonotone: { text: 'Curvature of {{item}} only rises or only falls' },
     combPeaksAtMost: {
       text_one: 'The comb of {{item}} has {{count}} peak at most',

@@ -6,6 +6,7 @@ import {
   type ConditionResult,
   type SingleCondition,
 } from '@bogen/core/lesson';
+import type { FigureDocument } from '@bogen/core/figure';
 import { Check, Pencil, X } from 'lucide-react';
 import { useState } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
@@ -19,6 +20,8 @@ import { ConditionFields } from './ConditionFields.js';
 
 interface ConditionRowProps {
   readonly scene: FigureScene;
+  /** The figure on which it is asked: its items are called as they are there. */
+  readonly figure: FigureDocument;
   readonly condition: Condition;
   readonly result: ConditionResult;
   readonly isLost: boolean;
@@ -30,7 +33,7 @@ const standings = ['alone', 'all', 'any', 'none'] as const;
 type Standing = (typeof standings)[number];
 
 /** One condition with what is measured now; its blanks are changed in place, and others can be grouped with it. */
-export function ConditionRow({ scene, condition, result, isLost, onChange }: ConditionRowProps) {
+export function ConditionRow({ scene, figure, condition, result, isLost, onChange }: ConditionRowProps) {
   const { t } = useTranslation();
   const [open, setOpen] = useState(false);
   const group = isGroup(condition) ? condition : undefined;
@@ -43,7 +46,7 @@ export function ConditionRow({ scene, condition, result, isLost, onChange }: Con
     <li className="flex flex-col gap-1.5 text-[13px] leading-snug" data-condition-row={condition.kind}>
       <div className="flex items-start gap-2">
         <span className="flex-1">
-          {group && open ? t(`task.standing.${group.kind}`) : conditionText(condition, scene.document, t)}
+          {group && open ? t(`task.standing.${group.kind}`) : conditionText(condition, figure, t)}
         </span>
         {isLost ? (
           <strong role="alert" className="text-bad">
@@ -64,7 +67,7 @@ export function ConditionRow({ scene, condition, result, isLost, onChange }: Con
       {open && (
         <div className="flex flex-col gap-2 border-l-2 border-line pl-3">
           {group ? (
-            <GroupParts scene={scene} group={group} onChange={onChange} />
+            <GroupParts scene={scene} figure={figure} group={group} onChange={onChange} />
           ) : (
             <SingleFields scene={scene} condition={condition as SingleCondition} onChange={onChange} />
           )}
@@ -112,10 +115,12 @@ function SingleFields({
 /** The conditions of a group: each can be changed and taken away, and others come in. */
 function GroupParts({
   scene,
+  figure,
   group,
   onChange,
 }: {
   scene: FigureScene;
+  figure: FigureDocument;
   group: ConditionGroup;
   onChange: (condition: Condition | null) => void;
 }) {
@@ -130,7 +135,7 @@ function GroupParts({
           return (
             <li key={index} className="flex flex-col gap-1" data-condition-part={part.kind}>
               <span className="flex items-start gap-2">
-                <span className="flex-1">{conditionText(part, scene.document, t)}</span>
+                <span className="flex-1">{conditionText(part, figure, t)}</span>
                 <IconButton
                   label={t('task.remove')}
                   onPress={() => withParts(group.conditions.toSpliced(index, 1))}

@@ -92,6 +92,7 @@ export function TaskEditor({ edited, sheet, task, stage, scene, onChange, onGo }
           <ConditionRow
             key={index}
             scene={scene}
+            figure={start}
             condition={condition}
             result={results[index]!}
             isLost={lost.includes(index)}
