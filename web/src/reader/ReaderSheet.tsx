@@ -102,10 +102,13 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
         <TopBar
           place={
             <>
-              <Link to="/class" className="truncate text-soft underline-offset-4 hover:underline">
+              <Link
+                to="/class"
+                className="hidden truncate text-soft underline-offset-4 hover:underline sm:inline"
+              >
                 {lesson.courseTitle}
               </Link>
-              <span aria-hidden className="text-soft">
+              <span aria-hidden className="hidden text-soft sm:inline">
                 /
               </span>
               <span className="truncate font-semibold">{lesson.title}</span>

@@ -236,10 +236,10 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
                   if (sheetOf(edited.store.getState().history.document, sheetId))
                     edited.do({ name: 'setSheetTitle', sheet: sheetId, title: next });
                 }}
-                className="mt-4 font-serif text-[25px] leading-[1.15] font-medium"
+                className="mt-4 shrink-0 font-serif text-[25px] leading-[1.15] font-medium"
                 multiline
               />
-              <div className="flex-1 pb-4 lg:min-h-[180px] lg:overflow-y-auto">
+              <div className="flex-1 pb-4 lg:min-h-[150px] lg:overflow-y-auto">
                 <FigureOfText value={scene}>
                   <LazyProseEditor edited={edited} sheet={sheetId} />
                 </FigureOfText>

@@ -47,9 +47,12 @@ export function allowanceText(allowance: Allowance, document: FigureDocument, t:
       return t('freedoms.kinds.tracks', {
         tracks: allowance.tracks.map((track) => t(`rail.tracks.${track}.name`)).join(', '),
       });
+    case 'anchors':
+      return itemOf(document, allowance.item)?.kind === 'point'
+        ? t('freedoms.place', { item })
+        : t('freedoms.kinds.anchors', { item });
     case 'knots':
     case 'values':
-    case 'anchors':
       return t(`freedoms.kinds.${allowance.kind}`, { item });
   }
 }

@@ -53,7 +53,7 @@ export function Facts({ scene }: { scene: FigureScene }) {
       : t('figure.length', { length: shownNumber(length) });
   return (
     <p
-      className="pointer-events-none absolute bottom-2.5 left-4 text-[12px] leading-[1.5] text-soft"
+      className="pointer-events-none absolute bottom-8 left-4 text-[12px] leading-[1.5] text-soft sm:bottom-2.5"
       data-facts
     >
       {first}

@@ -13,6 +13,7 @@ export const freedoms = {
   allPoints_editPoints: 'move all edit points of {{item}}',
   allWeights: 'set all weights of {{item}}',
   point: 'move {{point}} of {{item}}',
+  place: 'move {{item}}',
   kinds: {
     knots: 'pull the knots of {{item}}',
     weights: 'set the weights of {{points}} of {{item}}',

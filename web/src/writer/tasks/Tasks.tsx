@@ -22,7 +22,7 @@ export function Tasks({ edited, sheet, stage, scene, onGo }: TasksProps) {
   const change = (at: number, remove: number, ...insert: Task[]): void =>
     edited.do({ name: 'changeTasks', sheet: sheet.id, at, remove, insert });
   return (
-    <div className="flex shrink-0 flex-col gap-3">
+    <div className="flex flex-col gap-3 lg:max-h-[48%] lg:shrink-0 lg:overflow-y-auto">
       {tasks.map((task, index) => (
         <TaskEditor
           key={task.id}
