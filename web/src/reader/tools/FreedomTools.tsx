@@ -7,12 +7,12 @@ import {
   type FreedomOf,
   type OfferedOperation,
 } from '@bogen/core/figure';
+import { useSyncExternalStore } from 'react';
 import { OperationForm } from '../../editing/change/OperationForm.js';
 import { operationName } from '../../editing/freedoms/freedomText.js';
 import { OperationOfItem } from '../../editing/items/OperationOfItem.js';
 import { ShapeFields } from '../../editing/items/ShapeFields.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
-import { useParts } from '../../figure/scene/useScene.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Panel } from '../../ui/Panel.js';
@@ -29,9 +29,10 @@ type Opened = FreedomOf<'operation'> | FreedomOf<'values'> | null;
 /** A tool for everything that the stage lets its readers do, besides what they take hold of in the figure and on the rail. */
 export function FreedomTools({ scene, start }: FreedomToolsProps) {
   const { t } = useTranslation();
-  useParts(scene.drawn);
+  // Tools need not follow the hand.
+  const document = useSyncExternalStore(scene.onRest, () => scene.restingDocument());
   const [open, setOpen] = useStateOf<Opened>(start, null);
-  const { document, host } = scene;
+  const { host } = scene;
   const freedoms = start.readersMay ?? [];
   const close = (): void => setOpen(null);
   const item = open ? itemOf(document, open.item) : undefined;

@@ -1,9 +1,8 @@
 import { allow, forbid, type Allowance, type FigureDocument } from '@bogen/core/figure';
 import { X } from 'lucide-react';
-import { useState } from 'react';
+import { useState, useSyncExternalStore } from 'react';
 import { allowanceText, mayRows, type MayRow } from '../../editing/freedoms/freedomText.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
-import { useParts } from '../../figure/scene/useScene.js';
 import { useTranslation } from '../../text/text.js';
 import { Choice } from '../../ui/Choice.js';
 import { IconButton } from '../../ui/IconButton.js';
@@ -21,9 +20,9 @@ interface ReadersMayProps {
 /** What readers may do at a stage, as sentences; more is said by doing it, or chosen from a list. */
 export function ReadersMay({ scene, gesture, onLet }: ReadersMayProps) {
   const { t } = useTranslation();
-  useParts(scene.drawn);
+  // Sentences need not follow the hand.
+  const document = useSyncExternalStore(scene.onRest, () => scene.restingDocument());
   const [open, setOpen] = useState(false);
-  const { document } = scene;
   const rows = mayRows(document, t);
   return (
     <div className="flex flex-wrap items-baseline gap-x-2 gap-y-0.5" data-readers-may>
