@@ -1,7 +1,6 @@
 import type { Stage } from '@bogen/core/lesson';
-import { ChevronLeft, ChevronRight } from 'lucide-react';
 import { useTranslation } from '../text/text.js';
-import { IconButton } from '../ui/IconButton.js';
+import { StepButtons } from './StepButtons.js';
 
 interface StageStepProps {
   readonly stages: readonly Stage[];
@@ -36,16 +35,7 @@ export function StageStep({ stages, current, onGo }: StageStepProps) {
       <p role="status" className="min-w-0 flex-1 leading-snug" data-caption>
         {stages[index]!.caption}
       </p>
-      <IconButton label={t('stages.previous')} disabled={index === 0} onPress={() => go(index - 1)}>
-        <ChevronLeft size={16} />
-      </IconButton>
-      <IconButton
-        label={t('stages.next')}
-        disabled={index === stages.length - 1}
-        onPress={() => go(index + 1)}
-      >
-        <ChevronRight size={16} />
-      </IconButton>
+      <StepButtons index={index} count={stages.length} onGo={go} />
     </section>
   );
 }

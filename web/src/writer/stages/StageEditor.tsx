@@ -7,13 +7,13 @@ import {
   type LessonCommand,
   type Sheet,
 } from '@bogen/core/lesson';
-import { ChevronLeft, ChevronRight, CircleDot, Plus } from 'lucide-react';
+import { CircleDot, Plus } from 'lucide-react';
 import type { Allowance } from '@bogen/core/figure';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { newId } from '../../saving/newId.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
-import { IconButton } from '../../ui/IconButton.js';
+import { StepButtons } from '../../stage/StepButtons.js';
 import type { EditedDraft } from '../draft.js';
 import { TypedText } from '../tasks/TypedText.js';
 import { BrokenStage } from './BrokenStage.js';
@@ -116,16 +116,7 @@ export function StageEditor({
         {stages.length > 1 && (
           <>
             <StageMenu sheet={sheet} edited={edited} stage={stage} onAct={act} />
-            <IconButton label={t('stages.previous')} disabled={index === 0} onPress={() => go(index - 1)}>
-              <ChevronLeft size={16} />
-            </IconButton>
-            <IconButton
-              label={t('stages.next')}
-              disabled={index === stages.length - 1}
-              onPress={() => go(index + 1)}
-            >
-              <ChevronRight size={16} />
-            </IconButton>
+            <StepButtons index={index} count={stages.length} onGo={go} />
           </>
         )}
       </div>
