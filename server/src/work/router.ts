@@ -10,12 +10,21 @@ import {
   type FigureCommand,
   type FigureDocument,
 } from '@bogen/core/figure';
-import { CommandError, isTaskMet, migrateLesson, sheetOf, taskOf, type Sheet } from '@bogen/core/lesson';
+import {
+  CommandError,
+  isTaskMet,
+  migrateLesson,
+  sheetOf,
+  taskOf,
+  type Sheet,
+  type Step,
+} from '@bogen/core/lesson';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
+import { Gate } from '../pool/gate.js';
 import type { Pool } from '../pool/pool.js';
 import { appendSteps, createStream, readDocument, readStream, type StreamKind } from '../stream/stream.js';
 
@@ -35,16 +44,22 @@ export function studentStream(pool: Pool, start: FigureDocument): StreamKind<Fig
     permit: async (document, command) => {
       if (!readerMay(document, command, start)) throw new CommandError(told('notForReaders'));
       // What an operation comes to is calculated again, in a thread of its own and within a time.
-      const operates = singleCommands(command).some(({ name }) => name === 'operate');
-      if (operates && !(await pool.run('results', document, command)))
+      if (isOperation(command) && !(await pool.run('results', document, command)))
         throw new CommandError(told('resultNotTrue'));
     },
   };
 }
 
+const isOperation = (command: FigureCommand): boolean =>
+  singleCommands(command).some(({ name }) => name === 'operate');
+
+/** Whether a step carries the result of an operation, which is calculated again before it is believed. */
+const operates = (step: Step<FigureCommand>): boolean => step.kind === 'do' && isOperation(step.command);
+
 /** Students' work on the sheets of an edition. */
 export function workRouter(db: Db, pool: Pool): Router {
   const router = Router();
+  const calculating = new Gate(2, 100);
 
   route(router, db, 'openWork', async ({ params, session }) => {
     const { student } = session;
@@ -60,7 +75,8 @@ export function workRouter(db: Db, pool: Pool): Router {
     const streamId = await ownWork(db, params.work, student.id);
     await touchStudent(db, student.id);
     const start = await startOf(db, streamId);
-    return appendSteps(db, streamId, student.id, body, studentStream(pool, start));
+    const append = () => appendSteps(db, streamId, student.id, body, studentStream(pool, start));
+    return body.steps.some(operates) ? calculating.pass(append) : append();
   });
 
   route(router, db, 'checkTask', async ({ params, session }) => {

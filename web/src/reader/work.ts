@@ -12,7 +12,7 @@ import {
 import { type ConditionResult } from '@bogen/core/lesson';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import i18next from 'i18next';
-import { call } from '../api/call.js';
+import { ApiProblem, call } from '../api/call.js';
 import { EditedDocument } from '../saving/editedDocument.js';
 import { openLocalSteps } from '../saving/localSteps.js';
 import type { KeepLocks } from './workHost.js';
@@ -119,6 +119,18 @@ export async function checkOnServer(
 export async function checkIfWaiting(work: OpenWork): Promise<boolean> {
   const tasks = waitingTasks(work.id);
   if (tasks.length === 0 || !work.edited.isSaved) return false;
-  for (const task of tasks) await checkOnServer(work, task);
+  for (const task of tasks) {
+    try {
+      await checkOnServer(work, task);
+    } catch (error) {
+      // What can never be checked does not keep the others waiting.
+      if (!(error instanceof ApiProblem) || !['refused', 'not-found'].includes(error.problem.type))
+        throw error;
+      setWaiting(
+        work.id,
+        waitingTasks(work.id).filter((other) => other !== task),
+      );
+    }
+  }
   return true;
 }
