@@ -6,7 +6,7 @@ const shape = {
   start: [20, 20],
   end: [180, 20],
   held: 'tangentIntersection',
-  place: [100, 140],
+  place: [100, 100],
 } as const;
 
 /** A conic from two ends and a tangent intersection, by rho: ellipse, parabola, hyperbola. */
