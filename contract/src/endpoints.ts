@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defineEndpoint } from './endpoint.js';
 import { figureCommandSchema, figureSchema } from './figure.js';
-import { lessonCommandSchema, lessonSchema, sheetSchema } from './lesson.js';
+import { answerSchema, lessonCommandSchema, lessonSchema, sheetSchema } from './lesson.js';
 import { bodyLimits } from './limits.js';
 import { paths } from './paths.js';
 import { appendedSchema, appendSchema, streamSchema } from './stream.js';
@@ -22,7 +22,16 @@ const session = z.discriminatedUnion('who', [
 /** How far a student is with a sheet. A sheet without a task is done when it has been opened. */
 export const progress = z.enum(['unopened', 'opened', 'begun', 'tried', 'done']);
 
-const conditionResults = z.array(z.object({ met: z.boolean(), measured: z.number().nullable() }));
+const conditionResults = z.array(
+  z.object({
+    met: z.boolean(),
+    measured: z.number().nullable(),
+    /** By how much it is too large, or where below zero too small. */
+    off: z.number().optional(),
+    /** From where it is to where it is to go. */
+    toward: z.array(z.number()).optional(),
+  }),
+);
 
 const sheetProgress = z.object({
   sheet: z.string(),
@@ -32,6 +41,8 @@ const sheetProgress = z.object({
   moved: z.array(z.string()),
   /** The tasks that were met. */
   passed: z.array(z.string()),
+  /** What was answered last to each task that is answered in words or numbers. */
+  answers: z.record(z.string(), answerSchema),
 });
 
 const work = streamSchema(figureSchema, figureCommandSchema).extend({
@@ -233,9 +244,9 @@ export const endpoints = {
   checkTask: defineEndpoint({
     ...paths.checkTask,
     access: 'student',
-    summary: 'Judges a task by calculation, on the saved work of its stage.',
+    summary: 'Judges a task by calculation, on the saved work of its stage and what is answered.',
     params: z.strictObject({ edition: id, sheet: partId, task: partId }),
-    body: nothing,
+    body: z.strictObject({ answer: answerSchema.optional() }),
     answer: z.object({ results: conditionResults, passed: z.boolean(), revision: z.int() }),
   }),
 
@@ -289,6 +300,7 @@ export const endpoints = {
       revision: z.int(),
       changedAt: z.string().nullable(),
       attempts: z.int(),
+      answers: z.record(z.string(), answerSchema),
       progress,
     }),
   }),

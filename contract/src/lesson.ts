@@ -1,10 +1,12 @@
 import {
+  answerDescription,
   lessonCommandDescription,
   lessonDescription,
   sheetDescription,
   type LessonCommand,
   type LessonDocument,
   type Sheet,
+  type TaskAnswer,
 } from '@bogen/core/lesson';
 import type { ZodType } from 'zod';
 import { schemaOf } from './describe.js';
@@ -13,3 +15,4 @@ import { schemaOf } from './describe.js';
 export const sheetSchema = schemaOf(sheetDescription) as unknown as ZodType<Sheet>;
 export const lessonSchema = schemaOf(lessonDescription) as unknown as ZodType<LessonDocument>;
 export const lessonCommandSchema: ZodType<LessonCommand> = schemaOf(lessonCommandDescription);
+export const answerSchema: ZodType<TaskAnswer> = schemaOf(answerDescription);

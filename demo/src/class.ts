@@ -59,7 +59,7 @@ export function solutionOf(sheet: Sheet): FigureCommand {
           to: [x, Math.round((y + (direction * step) / 10) * 1000) / 1000],
         };
         const { document } = applyFigureCommand(figure, command);
-        if (isTaskMet(checkTask(task, figure, document))) return command;
+        if (isTaskMet(checkTask(sheet, task, { start: figure, figure: document }))) return command;
       }
     }
   }

@@ -115,6 +115,7 @@ test('a task is put together from checks in sentences, and a student meets it', 
   await newLesson(page, 'A task of one’s own');
   const task = async () => (await lesson(page)).sheets[0]!.tasks[0];
   await page.getByRole('button', { name: 'Ask something' }).click();
+  await page.locator('[data-task-kind="shape"]').click();
   const editor = page.locator('[data-task-editor]');
   await expect(editor).toContainText('Without a check nobody can be told');
   await editor.getByLabel('What the reader is asked').fill('Make it a curve of degree 4.');
@@ -140,8 +141,8 @@ test('a task is put together from checks in sentences, and a student meets it', 
   expect(await violations(page)).toEqual([]);
   if (process.env['SHOTS']) await page.screenshot({ path: '/tmp/task-editor.png' });
   await expect
-    .poll(async () => (await task())?.conditions)
-    .toEqual([{ kind: 'degreeAtLeast', item: 'curve', atLeast: 4 }]);
+    .poll(task)
+    .toMatchObject({ conditions: [{ kind: 'degreeAtLeast', item: 'curve', atLeast: 4 }] });
 
   await test.step('a check on lists takes them from the figure, and is taken away again, with undo', async () => {
     await editor.getByRole('button', { name: 'Add a check' }).click();

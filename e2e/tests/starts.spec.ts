@@ -129,6 +129,7 @@ test('“degree or spans” from the empty shelf takes at most 60 actions', asyn
 
   await hand.press(page.locator('[data-stage]').nth(1).getByRole('button'));
   await hand.press(hand.button('Ask something'));
+  await hand.press(page.locator('[data-task-kind="shape"]'));
   const editor = page.locator('[data-task-editor]');
   await hand.fill(editor.getByLabel('What the reader is asked'), 'Give the curve a degree more.');
   await hand.press(editor.getByRole('button', { name: 'Add a check' }));

@@ -77,7 +77,7 @@ export function createApp({ db, log, pool, webFolder }: AppOptions): Express {
     sessionRouter(db),
     shelfRouter(db),
     lessonRouter(db),
-    classRouter(db),
+    classRouter(db, pool),
     workRouter(db, pool),
     pictureRouter(db, pool),
   );

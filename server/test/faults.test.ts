@@ -5,6 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { randomUUID } from 'node:crypto';
 import { nestingLimit } from '@bogen/contract';
+import { newSheet } from '@bogen/core/lesson';
 import { sql } from 'kysely';
 import { pino } from 'pino';
 import { describe, expect, it } from 'vitest';
@@ -167,19 +168,22 @@ describe('the pool', () => {
     rail: { item: null, tracks: [] },
     view: { left: 0, right: 1, bottom: 0, top: 1, grid: 1 },
   } as never;
+  const sheet = newSheet({ id: 's', title: 'S', figure });
 
   it('ends what takes too long, says so, and goes on', async () => {
     const pool = new Pool({ threads: 1, limit: 700 });
     try {
       await expect
-        .poll(() => pool.run('check', task, figure, figure).catch(() => null), { timeout: 20_000 })
+        .poll(() => pool.run('check', sheet, task, { start: figure, figure }).catch(() => null), {
+          timeout: 20_000,
+        })
         .toEqual([]);
       const groups = 30_000;
       const costly = Buffer.from(
         `<svg xmlns="http://www.w3.org/2000/svg">${'<g>'.repeat(groups)}<path d="M0 0"/>${'</g>'.repeat(groups)}</svg>`,
       );
       const refused = pool.run('picture', costly);
-      const behind = pool.run('check', task, figure, figure);
+      const behind = pool.run('check', sheet, task, { start: figure, figure });
       await expect(refused).rejects.toMatchObject({ problem: { type: 'too-costly', status: 422 } });
       expect(await behind).toEqual([]);
     } finally {
@@ -191,7 +195,7 @@ describe('the pool', () => {
     const pool = new Pool({ threads: 1, mostWaiting: 3 });
     try {
       const runs = Array.from({ length: 10 }, () =>
-        pool.run('check', task, figure, figure).then(
+        pool.run('check', sheet, task, { start: figure, figure }).then(
           () => 'done',
           (error: { problem: { type: string } }) => error.problem.type,
         ),

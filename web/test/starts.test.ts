@@ -56,9 +56,9 @@ describe('every ready-made start', () => {
       expect(task.prompt).not.toBe('');
       expect(lostConditions(sheet, task)).toEqual([]);
       expect(isAnythingFree(given)).toBe(true);
-      expect(isTaskMet(checkTask(task, given, given))).toBe(false);
+      expect(isTaskMet(checkTask(sheet, task, { start: given, figure: given }))).toBe(false);
       if (task.solution !== undefined)
-        expect(isTaskMet(checkTask(task, given, figureOfStage(sheet, task.solution)))).toBe(true);
+        expect(isTaskMet(checkTask(sheet, task, { start: given, figure: figureOfStage(sheet, task.solution) }))).toBe(true);
     },
   );
 });

@@ -1,96 +1,39 @@
-import { CurveError } from '../curve/error.js';
-import { referencesIn } from '../describe/ids.js';
-import { itemOf, type FigureDocument } from '../figure/document.js';
-import { curveOf, evaluateFigure, type Evaluation } from '../figure/evaluate.js';
-import {
-  conditions,
-  isGroup,
-  type Condition,
-  type ConditionKind,
-  type SingleCondition,
-} from './condition/conditions.js';
-import { notThere, type ConditionResult, type Judged } from './condition/define.js';
-import type { ShapeTask } from './task/tasks.js';
+import type { FigureDocument } from '../figure/document.js';
+import type { Evaluation } from '../figure/evaluate.js';
+import type { ConditionResult } from './condition/define.js';
+import type { Sheet } from './lesson.js';
+import { figureOfStage } from './stage/states.js';
+import { givenOn } from './task/define.js';
+import { judgeTask, solveTask, type Task, type TaskAnswer } from './task/tasks.js';
+
+/** What a reader has done for a task. */
+export interface Attempt {
+  /** The figure as it was given, and as they have it. */
+  readonly start: FigureDocument;
+  readonly figure: FigureDocument;
+  readonly evaluation?: Evaluation | undefined;
+  readonly answer?: TaskAnswer | undefined;
+}
+
+const given = (sheet: Sheet, { evaluation, ...attempt }: Attempt) =>
+  givenOn({
+    ...attempt,
+    ...(evaluation ? { evaluation } : {}),
+    stage: (id) => figureOfStage(sheet, id),
+  });
 
 /**
- * Judges a task by calculation. The same function runs in the browser, at once, and on the server, so
- * that a result is not a claim.
- * @param start the figure as it was given
- * @param figure the figure as the reader has it
- * @returns one result for each condition, in order
+ * Judges a task of a sheet by calculation, in the browser and on the server alike.
+ * @returns one result for each thing that is asked, in order
  */
-export function checkTask(
-  task: Pick<ShapeTask, 'conditions'>,
-  start: FigureDocument,
-  figure: FigureDocument,
-  evaluation: Evaluation = evaluateFigure(figure),
-): ConditionResult[] {
-  const before = evaluateFigure(start);
-  return task.conditions.map((condition) => judged(condition, [start, before], [figure, evaluation]));
-}
+export const checkTask = (sheet: Sheet, task: Task, attempt: Attempt): readonly ConditionResult[] =>
+  judgeTask(task, given(sheet, attempt));
 
-type Evaluated = readonly [FigureDocument, Evaluation];
+/** An answer that meets a task of a sheet; nothing where the figure is the answer, or nothing meets it. */
+export const answerTo = (sheet: Sheet, task: Task, attempt: Attempt): TaskAnswer | undefined =>
+  solveTask(task, given(sheet, attempt));
 
-function judged(condition: Condition, start: Evaluated, now: Evaluated): ConditionResult {
-  if (!isGroup(condition)) return judgedAlone(condition, start, now);
-  const { kind, conditions: parts } = condition;
-  const met = parts.filter((part) => judged(part, start, now).met).length;
-  return { met: kind === 'all' ? met === parts.length : kind === 'any' ? met > 0 : met === 0, measured: met };
-}
-
-function judgedAlone(condition: SingleCondition, start: Evaluated, now: Evaluated): ConditionResult {
-  const [before, after] = [start, now].map(([document, evaluation]): Judged | undefined => {
-    const curve = curveOf(evaluation, condition.item);
-    const item = itemOf(document, condition.item);
-    return curve && item && { document, evaluation, curve, item };
-  });
-  if (!before || !after) return notThere;
-  const { judge } = conditions[condition.kind] as {
-    readonly judge: (condition: SingleCondition, now: Judged, start: Judged) => ConditionResult;
-  };
-  try {
-    return judge(condition, after, before);
-  } catch (error) {
-    // What can't be measured, as at a pole or of a curve with weights below zero, is not met.
-    if (error instanceof CurveError) return notThere;
-    throw error;
-  }
-}
-
-/** Whether every condition is met; a task without conditions is never done by itself. */
+/** Whether everything that is asked is met; a task that asks nothing is never done by itself. */
 export function isTaskMet(results: readonly ConditionResult[]): boolean {
   return results.length > 0 && results.every(({ met }) => met);
-}
-
-/**
- * A condition of a kind on a curve of a figure, with its blanks filled by what is measured now; nothing where the item
- * has no curve, this can't be measured of it, or something else is missing that it is about.
- * @param cursor a parameter that one looks at
- */
-export function firstCondition(
-  kind: ConditionKind,
-  document: FigureDocument,
-  id: string,
-  cursor: number,
-  evaluation: Evaluation = evaluateFigure(document),
-): SingleCondition | undefined {
-  const item = itemOf(document, id);
-  const curve = curveOf(evaluation, id);
-  if (!item || !curve) return undefined;
-  const { first } = conditions[kind] as { readonly first: (now: Judged, cursor: number) => object };
-  try {
-    const made = {
-      kind,
-      item: id,
-      ...first({ document, evaluation, curve, item }, cursor),
-    } as SingleCondition;
-    // It may need a second curve, or a reference point, that is not there.
-    const isWhole = referencesIn(conditions[kind].description, made).every((other) =>
-      itemOf(document, other),
-    );
-    return isWhole ? made : undefined;
-  } catch (error) {
-    if (error instanceof CurveError) return undefined;
-    throw error;
-  }
 }

@@ -18,7 +18,8 @@ export {
   sizeOfLessonCommand,
   touchesOfLessonCommand,
 } from './applyCommand.js';
-export { checkTask, firstCondition, isTaskMet } from './checkTask.js';
+export { answerTo, checkTask, isTaskMet, type Attempt } from './checkTask.js';
+export { firstCondition } from './condition/judge.js';
 export { lessonCommandDescription, type LessonCommand } from './command/commands.js';
 export {
   conditions,
@@ -54,7 +55,34 @@ export {
   takeAsKept,
 } from './stage/changes.js';
 export { figureOfStage, stageStates, steppedStages, type StageState } from './stage/states.js';
-export { taskLimits, type Hint, type ShapeTask, type Task, type TaskKind } from './task/tasks.js';
+export { isVaried, seedFrom, variedSheet } from './stage/vary.js';
+export { stepBetween, type FigureStep } from './guess/define.js';
+export { drawnLines, lineOf, mostDrawn, type DrawnLine } from './guess/drawn.js';
+export {
+  guesses,
+  judgeGuess,
+  offeredQuestions,
+  truthOf,
+  type Guess,
+  type GuessKind,
+  type GuessOf,
+  type Question,
+  type QuestionOf,
+} from './guess/guesses.js';
+export { hasSeveralRight, type ChoiceOffered } from './task/choice.js';
+export { givenOn, taskLimits, type Hint } from './task/define.js';
+export { numberOf, rightNumber } from './task/number.js';
+export { isMeasuredOrder, ranksOf, type OrderEntry } from './task/order.js';
+export {
+  answerDescription,
+  isAnsweredByFigure,
+  taskKinds,
+  type Task,
+  type TaskAnswer,
+  type TaskKind,
+  type TaskOf,
+} from './task/tasks.js';
+export { variations, type Variation } from './variation/variations.js';
 export { lessonCommandVersion, migrateLesson, migrateLessonCommand } from './migrateLesson.js';
 export { isAllowedAddress } from './prose/address.js';
 export {
@@ -67,6 +95,8 @@ export {
   type ProseStep,
 } from './prose/prose.js';
 export { dependentsOf, lostConditions } from './references.js';
+export { triedTask, type TaskFlaw, type TriedTask } from './triedTask.js';
+export { offeredVariations } from './variation/offers.js';
 export { validateLesson } from './validate.js';
 export { cleanValue, mayNeedCleaning } from '../text/cleanText.js';
 export { coreSentences } from '../told/coreSentences.js';

@@ -2,6 +2,7 @@ import { list, object, optional, ownSheetId, signs, text, type ValueOf } from '.
 import { figureCommandDescription, type FigureCommand } from '../figure/command/commands.js';
 import { figureDescription, type FigureDocument } from '../figure/document.js';
 import { emptyProse, proseDescription, type Prose } from './prose/prose.js';
+import { partId } from './task/define.js';
 import { taskDescription, type Task } from './task/tasks.js';
 
 export const lessonVersion = 2;
@@ -10,15 +11,12 @@ export const lessonVersion = 2;
 export const lessonLimits = {
   sheets: 60,
   titleLength: 200,
-  conditions: 40,
   stages: 40,
   stageCommands: 200,
   tasks: 10,
 };
 
 export const titleText = text(1, lessonLimits.titleLength);
-/** The id of a stage or a task: stable, and its own within the sheet. */
-export const partId = text(1, 64);
 
 /** The id of the stage that a sheet begins with, where nobody chose another. */
 export const firstStageId = 'first';

@@ -36,6 +36,7 @@ export function dependentsOf({ tasks }: Sheet, figure: FigureDocument, item: str
 
 /** The conditions of a task that name an item that is not in the figure of its stage, by index. */
 export function lostConditions(sheet: Sheet, task: Task): readonly number[] {
+  if (task.kind !== 'shape') return [];
   const figure = figureOfStage(sheet, task.stage);
   return task.conditions.flatMap((condition, index) =>
     referencesIn(conditionDescription, condition).some((id) => !itemOf(figure, id)) ? [index] : [],

@@ -1,10 +1,9 @@
 import { told } from '../told/told.js';
 import { validateFigure } from '../figure/validate.js';
 import { CommandError } from '../history/history.js';
-import { countConditions } from './condition/conditions.js';
 import { lessonLimits, type LessonDocument, type Sheet } from './lesson.js';
 import { validateProse } from './prose/schema.js';
-import type { Task } from './task/tasks.js';
+import { validateTask } from './task/tasks.js';
 
 /**
  * Checks what a description of shapes alone can't see: at least one sheet, unique ids, prose that can be shown,
@@ -73,17 +72,6 @@ export function validateTasks({ tasks }: Sheet): void {
 /** The first id that stands twice in a row. */
 const twice = (parts: readonly { readonly id: string }[]): string =>
   parts.find(({ id }, index) => parts.findIndex((other) => other.id === id) < index)?.id ?? '';
-
-/**
- * Groups of groups could multiply what a check has to judge, so all conditions of a task are counted together.
- * @throws CommandError where they are too many
- */
-export function validateTask(task: Task): void {
-  const count = countConditions(task.conditions);
-  if (count > lessonLimits.conditions) {
-    throw new CommandError(told('tooManyConditions', { count, most: lessonLimits.conditions }));
-  }
-}
 
 export function validateTitle(title: string): void {
   if (title.trim() === '') throw new CommandError(told('titleEmpty'));

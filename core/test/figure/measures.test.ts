@@ -83,6 +83,11 @@ const cases: {
     { kind: 'order', value: 2 },
     { of: 'continuity', item: 'b', index: 0 },
   ],
+  smoothness: [
+    { of: 'smoothness', item: 'b' },
+    { kind: 'order', value: 2 },
+    { of: 'smoothness', item: 'p' },
+  ],
   deviation: [
     { of: 'deviation', item: 'line', from: 'line' },
     { kind: 'number', value: 0, unit: 'length' },

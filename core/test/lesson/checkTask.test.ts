@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import {
   applyFigureCommand,
-  checkTask,
   clampedUniformKnots,
   emptyFigure,
   isTaskMet,
@@ -9,6 +8,7 @@ import {
   type FigureCommand,
   type FigureDocument,
 } from '../everything.js';
+import { judgeAlone } from './judgeAlone.js';
 
 const points = Array.from({ length: 9 }, (_, index) => [index * 10, index % 2 === 0 ? 0 : 10]);
 const start: FigureDocument = {
@@ -23,7 +23,7 @@ const start: FigureDocument = {
 function judge(condition: Condition, ...commands: FigureCommand[]) {
   let figure = start;
   for (const command of commands) figure = applyFigureCommand(figure, command).document;
-  return checkTask({ conditions: [condition] }, start, figure)[0]!;
+  return judgeAlone(condition, start, figure);
 }
 
 const move = (index: number, to: number[]): FigureCommand => ({
@@ -81,6 +81,8 @@ describe('conditions', () => {
     expect(judge(condition, { name: 'moveEditPoint', item: 'c', index: 4, to: [40, 9] })).toEqual({
       met: false,
       measured: 0,
+      // Two more would have to stay.
+      off: -2,
     });
   });
 

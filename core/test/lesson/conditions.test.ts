@@ -1,7 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import {
   applyFigureCommand,
-  checkTask,
   clampedUniformKnots,
   conditionDescription,
   conditions,
@@ -25,6 +24,7 @@ import {
   type Point,
   type Task,
 } from '../everything.js';
+import { judgeAlone } from './judgeAlone.js';
 
 const points = Array.from({ length: 9 }, (_, index) => [index * 10, index % 2 === 0 ? 0 : 10]);
 const own: Curve = { degree: 3, knots: clampedUniformKnots(9, 3), points };
@@ -256,7 +256,7 @@ describe('every condition', () => {
       const condition = { kind, item: 'c', ...given } as unknown as Condition;
       const judge = (command: FigureCommand) => {
         const figure = applyFigureCommand(start, command).document;
-        const results = checkTask({ conditions: [condition] }, start, figure);
+        const results = [judgeAlone(condition, start, figure)];
         return { results, met: isTaskMet(results) };
       };
       expect(judge(meets)).toMatchObject({ met: true, results: [{ measured: expect.any(Number) }] });
@@ -278,7 +278,7 @@ describe('a new condition', () => {
       const made = firstCondition(kind, start, 'c', 0.4)!;
       const { fields } = conditions[kind].description as { readonly fields: object };
       expect(Object.keys(made).sort()).toEqual(Object.keys(fields).sort());
-      const [result] = checkTask({ conditions: [made] }, start, start);
+      const result = judgeAlone(made, start, start);
       // What is asked first is mostly what holds now; where it is not, it is measured all the same.
       if (!['curveThroughPoint', 'continuityAtJoint', 'conicIs', 'areaBetween'].includes(kind))
         expect(result!.measured).not.toBeNull();
@@ -308,7 +308,7 @@ describe('what a condition is about', () => {
 describe('conditions taken together', () => {
   const degree = (kind: 'degreeAtMost' | 'degreeAtLeast', limit: number): Condition =>
     kind === 'degreeAtMost' ? { kind, item: 'c', atMost: limit } : { kind, item: 'c', atLeast: limit };
-  const result = (condition: Condition) => checkTask({ conditions: [condition] }, start, start)[0];
+  const result = (condition: Condition) => judgeAlone(condition, start, start);
   // The curve has degree 3.
   const [met, other] = [degree('degreeAtMost', 3), degree('degreeAtLeast', 4)];
 
@@ -351,8 +351,7 @@ describe('a check', () => {
       start,
       become({ degree: 1, knots: clampedUniformKnots(600, 1), points: long }),
     ).document;
-    const judge = (condition: Condition, of: FigureDocument) =>
-      checkTask({ conditions: [condition] }, start, of)[0];
+    const judge = (condition: Condition, of: FigureDocument) => judgeAlone(condition, start, of);
     const near: Condition = { kind: 'nearCurve', item: 'c', target: 'd', tolerance: 1 };
     expect(judge(near, figure)).toEqual({ met: false, measured: null });
     const signed = applyFigureCommand(

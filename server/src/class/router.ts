@@ -1,17 +1,26 @@
 import { toldByServer } from '@bogen/contract';
 import { migrateFigure, type FigureDocument } from '@bogen/core/figure';
-import { migrateLesson, sheetOf, type LessonDocument, type Sheet } from '@bogen/core/lesson';
+import {
+  migrateLesson,
+  sheetOf,
+  type LessonDocument,
+  type Sheet,
+  type Task,
+  type TaskAnswer,
+} from '@bogen/core/lesson';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import type { Outline } from '../lesson/outline.js';
+import type { Pool } from '../pool/pool.js';
+import { sheetOfStudent, sheetsOf } from '../work/ownSheets.js';
 import { progressOf, type WorkFacts } from '../work/progress.js';
 import { startOf, workStream } from '../work/router.js';
 
 /** A class: what its students read, and what its instructor sees of them. */
-export function classRouter(db: Db): Router {
+export function classRouter(db: Db, pool: Pool): Router {
   const router = Router();
 
   route(router, db, 'classHome', async ({ session }) => {
@@ -64,7 +73,7 @@ export function classRouter(db: Db): Router {
       courseTitle,
       edition: { id: chosen.id, number: chosen.number },
       newestEdition: editions[0]!.number,
-      sheets: document.sheets.map(forReaders),
+      sheets: (await sheetsOf(pool, document.sheets, student.id)).map(forReaders),
       progress: progressOfSheets(chosen.outline, ofEdition(known, chosen.id)),
     };
   });
@@ -148,8 +157,9 @@ export function classRouter(db: Db): Router {
       ])
       .executeTakeFirst();
     const lesson = row && migrateLesson(row.lesson);
-    const sheet = lesson && sheetOf(lesson, row.sheet);
-    if (!sheet) throw new HttpProblem('not-found', toldByServer('workNotThere'));
+    const published = lesson && sheetOf(lesson, row.sheet);
+    if (!published) throw new HttpProblem('not-found', toldByServer('workNotThere'));
+    const sheet = await sheetOfStudent(pool, published, row.studentId);
     const own = ofEdition(await knownOf(db, { student: row.studentId }), row.editionId);
     const facts = factsOf(sheet.id, own);
     return {
@@ -169,6 +179,7 @@ export function classRouter(db: Db): Router {
       revision: row.revision,
       changedAt: row.revision > 0 ? row.changedAt.toISOString() : null,
       attempts: facts.attempts,
+      answers: answersOf(sheet.id, own),
       progress: progressOf(
         sheet.tasks.map(({ id }) => id),
         facts,
@@ -235,6 +246,7 @@ interface TaskRow {
   readonly task: string;
   readonly attempts: number;
   readonly passed: boolean;
+  readonly answer: TaskAnswer | null;
 }
 
 /** The work that was begun and the tasks that were tried. */
@@ -273,11 +285,19 @@ async function knownOf(db: Db, of: { student: string } | { class: string }): Pro
         'task_id as task',
         'attempts',
         'passed_at as passedAt',
+        'answer',
       ])
       .where(column, '=', value)
       .execute(),
   ]);
-  return { work, tasks: tasks.map(({ passedAt, ...row }) => ({ ...row, passed: passedAt !== null })) };
+  return {
+    work,
+    tasks: tasks.map(({ passedAt, answer, ...row }) => ({
+      ...row,
+      passed: passedAt !== null,
+      answer: answer as TaskAnswer | null,
+    })),
+  };
 }
 
 const ofEdition = ({ work, tasks }: Known, id: string): Known => ({
@@ -302,6 +322,12 @@ function factsOf(sheet: string, known: Known): WorkFacts {
   };
 }
 
+/** What was answered last to the tasks of a sheet. */
+const answersOf = (sheet: string, { tasks }: Known): Record<string, TaskAnswer> =>
+  Object.fromEntries(
+    tasks.flatMap((row) => (row.sheet === sheet && row.answer ? [[row.task, row.answer]] : [])),
+  );
+
 function progressOfSheets({ sheets }: Outline, known: Known) {
   return sheets.map(({ id, title, tasks }) => {
     const facts = factsOf(id, known);
@@ -313,13 +339,18 @@ function progressOfSheets({ sheets }: Outline, known: Known) {
         .filter(({ sheet, revision }) => sheet === id && revision > 0)
         .map(({ stage }) => stage),
       passed: [...facts.passed],
+      answers: answersOf(id, known),
     };
   });
 }
 
-/** A sheet as students get it: without what the instructor says to its stages. */
+/** A sheet as students get it: without what the instructor says to its stages, and what was drawn for them being as drawn. */
 function forReaders(sheet: Sheet): Sheet {
-  return { ...sheet, stages: sheet.stages.map(({ notes: _, ...stage }) => stage) };
+  return {
+    ...sheet,
+    stages: sheet.stages.map(({ notes: _, ...stage }) => stage),
+    tasks: sheet.tasks.map(({ varied: _, ...task }) => task as Task),
+  };
 }
 
 async function editionDocument(db: Db, id: string): Promise<LessonDocument> {

@@ -5,6 +5,7 @@ import * as pictures from './migrations/002-pictures.js';
 import * as guesses from './migrations/003-guesses.js';
 import * as log from './migrations/004-log.js';
 import * as stages from './migrations/005-stages.js';
+import * as answers from './migrations/006-answers.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -13,6 +14,7 @@ const migrations: Record<string, Migration> = {
   '003-guesses': guesses,
   '004-log': log,
   '005-stages': stages,
+  '006-answers': answers,
 };
 
 /** Brings the database to the newest schema; does nothing where it is there already. */

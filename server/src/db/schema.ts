@@ -4,6 +4,7 @@ import type { ColumnType, Generated } from 'kysely';
 type Made = ColumnType<Date, never, never>;
 /** JSON columns are written as text, so that arrays are not taken for PostgreSQL arrays. */
 type Json = ColumnType<unknown, string, string>;
+type JsonOrNull = ColumnType<unknown, string | null, string | null>;
 
 export interface Database {
   instructor: { id: Generated<string>; email: string; name: string; password_hash: string };
@@ -36,6 +37,7 @@ export interface Database {
     task_id: string;
     /** Of the newest check, and the revision of the work that it judged. */
     results: Json;
+    answer: JsonOrNull;
     checked_revision: number;
     attempts: number;
     passed_at: Date | null;
@@ -48,6 +50,7 @@ export interface Database {
     task_id: string;
     revision: number;
     results: Json;
+    answer: JsonOrNull;
     passed: boolean;
     checked_at: Made;
   };

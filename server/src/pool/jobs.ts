@@ -1,5 +1,5 @@
 import type { FigureCommand, FigureDocument } from '@bogen/core/figure';
-import type { ConditionResult, Sheet, ShapeTask } from '@bogen/core/lesson';
+import type { Attempt, ConditionResult, Sheet, Task } from '@bogen/core/lesson';
 import type { CheckedPicture } from './checkPicture.js';
 
 /**
@@ -10,8 +10,8 @@ import type { CheckedPicture } from './checkPicture.js';
 export const jobs = {
   check: async () => {
     const { checkTask } = await import('@bogen/core/lesson');
-    return (task: ShapeTask, start: FigureDocument, figure: FigureDocument): ConditionResult[] =>
-      checkTask(task, start, figure);
+    return (sheet: Sheet, task: Task, attempt: Attempt): readonly ConditionResult[] =>
+      checkTask(sheet, task, attempt);
   },
   results: async () => {
     const { resultsAreTrue } = await import('@bogen/core/figure');
@@ -20,6 +20,11 @@ export const jobs = {
   stage: async () => {
     const { figureOfStage } = await import('@bogen/core/lesson');
     return (sheet: Sheet, stage: string): FigureDocument => figureOfStage(sheet, stage);
+  },
+  vary: async () => {
+    const { seedFrom, variedSheet } = await import('@bogen/core/lesson');
+    return (sheets: readonly Sheet[], reader: string): readonly Sheet[] =>
+      sheets.map((sheet) => variedSheet(sheet, seedFrom(`${reader}/${sheet.id}`)));
   },
   picture: async () => {
     const { checkPicture } = await import('./checkPicture.js');

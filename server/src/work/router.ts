@@ -1,4 +1,4 @@
-import { toldByServer } from '@bogen/contract';
+import { toldByServer, type Answer } from '@bogen/contract';
 import { told } from '@bogen/core/lesson';
 import {
   applyFigureCommand,
@@ -18,6 +18,7 @@ import {
   taskOf,
   type Sheet,
   type Step,
+  type TaskAnswer,
 } from '@bogen/core/lesson';
 import { Router } from 'express';
 import { sql } from 'kysely';
@@ -25,6 +26,7 @@ import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { Gate } from '../pool/gate.js';
+import { sheetOfStudent } from './ownSheets.js';
 import type { Pool } from '../pool/pool.js';
 import { appendSteps, createStream, readDocument, readStream, type StreamKind } from '../stream/stream.js';
 
@@ -63,7 +65,7 @@ export function workRouter(db: Db, pool: Pool): Router {
 
   route(router, db, 'openWork', async ({ params, session }) => {
     const { student } = session;
-    const sheet = await sheetForStudent(db, params.edition, params.sheet, student.classId);
+    const sheet = await sheetForStudent(db, pool, params.edition, params.sheet, student);
     const { id, streamId } = await openWork(db, pool, student.id, params.edition, sheet, params.stage);
     await touchStudent(db, student.id);
     const state = await readStream(db, streamId, workStream, student.id);
@@ -79,10 +81,10 @@ export function workRouter(db: Db, pool: Pool): Router {
     return body.steps.some(operates) ? calculating.pass(append) : append();
   });
 
-  route(router, db, 'checkTask', async ({ params, session }) => {
+  route(router, db, 'checkTask', async ({ params, body, session }) => {
     const { student } = session;
-    const sheet = await sheetForStudent(db, params.edition, params.sheet, student.classId);
-    return checkWork(db, pool, student.id, params.edition, sheet, params.task);
+    const sheet = await sheetForStudent(db, pool, params.edition, params.sheet, student);
+    return checkWork(db, pool, student.id, params.edition, sheet, params.task, body.answer);
   });
 
   return router;
@@ -97,8 +99,14 @@ async function touchStudent(db: Db, id: string): Promise<void> {
     .execute();
 }
 
-/** The sheet of an edition, where that edition is of a lesson of the class's course. */
-async function sheetForStudent(db: Db, editionId: string, sheetId: string, classId: string): Promise<Sheet> {
+/** The sheet of an edition as a student gets it, where that edition is of a lesson of their class's course. */
+async function sheetForStudent(
+  db: Db,
+  pool: Pool,
+  editionId: string,
+  sheetId: string,
+  { id, classId }: { readonly id: string; readonly classId: string },
+): Promise<Sheet> {
   const edition = await db
     .selectFrom('edition')
     .innerJoin('lesson', 'lesson.id', 'edition.lesson_id')
@@ -109,7 +117,7 @@ async function sheetForStudent(db: Db, editionId: string, sheetId: string, class
     .executeTakeFirst();
   const sheet = edition && sheetOf(migrateLesson(edition.document), sheetId);
   if (!sheet) throw new HttpProblem('not-found', toldByServer('sheetNotInClass'));
-  return sheet;
+  return sheetOfStudent(pool, sheet, id);
 }
 
 /** The student's work on a stage of a sheet; made, from the figure as that stage shows it, where there is none. */
@@ -192,22 +200,27 @@ export async function checkWork(
   editionId: string,
   sheet: Sheet,
   taskId: string,
-): Promise<{ results: { met: boolean; measured: number | null }[]; passed: boolean; revision: number }> {
+  answer?: TaskAnswer,
+): Promise<Answer<'checkTask'>> {
   const task = taskOf(sheet, taskId);
   if (!task) throw new HttpProblem('refused', toldByServer('nothingToCheck'));
   const work = await workOn(db, studentId, editionId, sheet.id, task.stage);
   if (!work) throw new HttpProblem('refused', toldByServer('openBeforeCheck'));
   const start = await startOf(db, work.streamId);
   const { document, revision } = await readDocument(db, work.streamId, workStream);
-  const results = await pool.run('check', task, start, document);
+  const results = await pool.run('check', sheet, task, { start, figure: document, answer });
   const passed = isTaskMet(results);
   const of = { student_id: studentId, edition_id: editionId, sheet_id: sheet.id, task_id: taskId };
-  const kept = { results: JSON.stringify(results), checked_revision: revision };
+  const kept = {
+    results: JSON.stringify(results),
+    answer: answer ? JSON.stringify(answer) : null,
+    checked_revision: revision,
+  };
   return db.transaction().execute(async (tx) => {
     // Each check is kept; the newest stands with the task.
     await tx
       .insertInto('task_check')
-      .values({ ...of, revision, results: kept.results, passed })
+      .values({ ...of, revision, results: kept.results, answer: kept.answer, passed })
       .execute();
     const passedAt = sql<Date | null>`case when ${passed} then now() end`;
     await tx

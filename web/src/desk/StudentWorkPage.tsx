@@ -13,7 +13,8 @@ import { FigureOfText } from '../live/FigureOfText.js';
 import { ProseView } from '../sheet/ProseView.js';
 import { ScrollingText } from '../sheet/ScrollingText.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
-import { TaskCard } from '../sheet/TaskCard.js';
+import { useOver } from '../task/useOver.js';
+import { TaskCard } from '../task/TaskCard.js';
 import { useTranslation } from '../text/text.js';
 import { Failure, Loading } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
@@ -38,6 +39,7 @@ function Left({ work, classId }: { work: Answer<'studentWork'>; classId: string 
   const host = useMemo(() => stillHost(work.document), [work.document]);
   const scene = useScene(host);
   const { sheet } = work;
+  const [over, layOver] = useOver(work.stage);
   return (
     <SheetLayout
       sheet={sheet.id}
@@ -81,7 +83,17 @@ function Left({ work, classId }: { work: Answer<'studentWork'>; classId: string 
           {sheet.tasks
             .filter(({ stage }) => stage === work.stage)
             .map((task) => (
-              <TaskCard key={task.id} task={task} start={work.start} scene={scene} passed={false} />
+              <FigureOfText key={task.id} value={scene}>
+                <TaskCard
+                  task={task}
+                  sheet={sheet}
+                  start={work.start}
+                  scene={scene}
+                  kept={work.answers[task.id]}
+                  passed={false}
+                  onOver={layOver}
+                />
+              </FigureOfText>
             ))}
         </article>
       }
@@ -90,7 +102,7 @@ function Left({ work, classId }: { work: Answer<'studentWork'>; classId: string 
           ← {t('desk.back')}
         </Link>
       }
-      figure={<FigureView scene={scene} />}
+      figure={<FigureView scene={scene} over={over} />}
       rail={<Rail scene={scene} />}
     />
   );

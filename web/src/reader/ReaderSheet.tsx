@@ -14,8 +14,8 @@ import { FigureOfText } from '../live/FigureOfText.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { SheetText } from '../sheet/SheetText.js';
-import { LazyTaskCard } from '../sheet/LazyTaskCard.js';
-import { TaskToRead } from '../sheet/TaskToRead.js';
+import { LazyTaskCard } from '../task/LazyTaskCard.js';
+import { TaskToRead } from '../task/TaskToRead.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import { Button } from '../ui/Button.js';
@@ -28,7 +28,17 @@ import { StageStep } from '../stage/StageStep.js';
 import { useStageInAddress } from '../stage/useStageInAddress.js';
 import { useSolution } from '../stage/useSolution.js';
 import { useStagedScene } from '../stage/useStagedScene.js';
-import { checkIfWaiting, checkOnServer, lastSeen, openWork, type OpenWork, type WorkPlace } from './work.js';
+import { useOver } from '../task/useOver.js';
+import {
+  checkIfWaiting,
+  checkOnServer,
+  keepAnswer,
+  keptAnswer,
+  lastSeen,
+  openWork,
+  type OpenWork,
+  type WorkPlace,
+} from './work.js';
 import { WorkHost } from './workHost.js';
 
 const FreedomTools = lazyPart(async () => (await import('./tools/FreedomTools.js')).FreedomTools);
@@ -73,6 +83,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   const edited = work?.edited;
   const { host: seen, solutionOf } = useSolution(`${sheetPlace}/${stageId}`, sheet, host);
   const scene = useStagedScene(sheetPlace, seen, sheet.stages.length);
+  const [over, layOver] = useOver(`${sheetPlace}/${stageId}`);
   const ready = work !== null;
   const palette = useTheme((state) => state.palette);
   useEffect(
@@ -90,7 +101,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
     `/read/${lesson.lesson}/${id}${wanted ? `?edition=${wanted}` : ''}`;
   const previous = lesson.sheets[index - 1];
   const next = lesson.sheets[index + 1];
-  const over = (): void => {
+  const goBack = (): void => {
     const command = edited && startOver(edited.store.getState().history.document, start);
     if (command) edited.do(command);
   };
@@ -159,8 +170,13 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
                 <LazyTaskCard
                   key={task.id}
                   task={task}
+                  sheet={sheet}
                   start={start}
                   scene={scene}
+                  kept={keptAnswer(work, task.id) ?? lesson.progress[index]!.answers[task.id]}
+                  mixing={work.id}
+                  onAnswer={(answer) => keepAnswer(work, task.id, answer)}
+                  onOver={layOver}
                   passed={lesson.progress[index]!.passed.includes(task.id)}
                   onCheck={async () => {
                     const results = await checkOnServer(work, task.id);
@@ -168,10 +184,12 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
                     return results;
                   }}
                   solution={solutionOf(task)}
-                  startOver={<Button onClick={over}>{t('sheet.startOver')}</Button>}
+                  startOver={
+                    task.kind === 'shape' && <Button onClick={goBack}>{t('sheet.startOver')}</Button>
+                  }
                 />
               ) : (
-                <TaskToRead key={task.id} task={task} />
+                <TaskToRead key={task.id} task={task} sheet={sheet} />
               ),
             )}
             links={
@@ -197,8 +215,8 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
         <>
           {work && <WorkLife lesson={lesson.lesson} work={work} />}
           {edited && <UndoButtons edited={edited} />}
-          {edited && !sheet.tasks.some((task) => task.stage === stageId) && (
-            <Button quiet onClick={over}>
+          {edited && !sheet.tasks.some(({ stage, kind }) => stage === stageId && kind === 'shape') && (
+            <Button quiet onClick={goBack}>
               {t('sheet.startOver')}
             </Button>
           )}
@@ -216,6 +234,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
       figure={
         <FigureView
           scene={scene}
+          over={over}
           bar={
             !work &&
             !isLookedAt &&
@@ -260,7 +279,8 @@ function useStageOfWork(
     const before = seen ?? start;
     const isKnown = seen !== undefined || !lesson.progress[index]!.moved.includes(place.stage);
     // The first is opened in any case, so that it is known that the sheet was.
-    const isLookedAt = !isFirst && !isAnythingFree(start) && isKnown;
+    const isAsked = sheet.tasks.some((task) => task.stage === place.stage);
+    const isLookedAt = !isFirst && !isAsked && !isAnythingFree(start) && isKnown;
     stage = { before, host: new WorkHost(before, isKnown, start), start, isLookedAt };
     known.set(place.stage, stage);
   }

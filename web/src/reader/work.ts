@@ -9,7 +9,7 @@ import {
   type FigureCommand,
   type FigureDocument,
 } from '@bogen/core/figure';
-import { type ConditionResult } from '@bogen/core/lesson';
+import { type ConditionResult, type TaskAnswer } from '@bogen/core/lesson';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import i18next from 'i18next';
 import { ApiProblem, call } from '../api/call.js';
@@ -81,6 +81,19 @@ export async function openWork(place: WorkPlace, before: FigureDocument): Promis
   return result;
 }
 
+const answerKey = (work: string, task: string): string => `bogen:answer:${work}/${task}`;
+
+/** Keeps what was answered on the device, so that a reload finds it before it was ever checked. */
+export function keepAnswer({ id }: OpenWork, task: string, answer: TaskAnswer): void {
+  localStorage.setItem(answerKey(id, task), JSON.stringify(answer));
+}
+
+/** What was answered last on this device. */
+export function keptAnswer({ id }: OpenWork, task: string): TaskAnswer | undefined {
+  const kept = localStorage.getItem(answerKey(id, task));
+  return kept === null ? undefined : (JSON.parse(kept) as TaskAnswer);
+}
+
 const waitingKey = (work: string): string => `bogen:check:${work}`;
 
 /** The tasks of a work that wait for the server to check them. */
@@ -101,13 +114,22 @@ function setWaiting(work: string, tasks: readonly string[]): void {
  * the device and `checkIfWaiting` sends it later.
  */
 export async function checkOnServer(
-  { edited, id, place: { edition, sheet } }: OpenWork,
+  work: OpenWork,
   task: string,
 ): Promise<readonly ConditionResult[] | null> {
+  const { edited, id, place } = work;
+  const { edition, sheet } = place;
   setWaiting(id, [...new Set([...waitingTasks(id), task])]);
   edited.retry();
   if (!(await edited.whenSaved())) return null;
-  const { results } = await call('checkTask', { params: { edition, sheet, task }, body: {} });
+  const answer = keptAnswer(work, task);
+  const { results } = await call('checkTask', {
+    params: { edition, sheet, task },
+    body: answer ? { answer: answer as never } : {},
+  });
+  // From now on the server has it, for every device; what was typed meanwhile stays.
+  const key = answerKey(id, task);
+  if (answer && localStorage.getItem(key) === JSON.stringify(answer)) localStorage.removeItem(key);
   setWaiting(
     id,
     waitingTasks(id).filter((other) => other !== task),

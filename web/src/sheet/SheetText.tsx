@@ -22,7 +22,7 @@ export function SheetText({ sheet, number, count, task, links }: SheetTextProps)
       <ScrollingText>
         <ProseView prose={sheet.prose} />
       </ScrollingText>
-      {task}
+      <div className="flex flex-col gap-3">{task}</div>
       <div className="mt-3 flex justify-between text-[13px]">{links}</div>
     </article>
   );

@@ -66,13 +66,12 @@ export class StagedHost implements FigureHost {
     this.tell();
   };
 
-  /** The stage is seen at once. */
-  private arrive(): void {
+  readonly arrive = (): void => {
     if (!this.way) return;
     cancelAnimationFrame(this.frame);
     this.way = undefined;
     this.tell();
-  }
+  };
 
   private follow(): void {
     this.stop?.();

@@ -1,7 +1,7 @@
 import { figureOfStage, type Sheet, type Task } from '@bogen/core/lesson';
 import { useMemo } from 'react';
 import { stillHost, type FigureHost } from '../figure/scene/host.js';
-import type { SolutionShown } from '../sheet/TaskCard.js';
+import type { SolutionShown } from '../task/TaskCard.js';
 import { useStateOf } from '../ui/useStateOf.js';
 
 /**
@@ -22,9 +22,12 @@ export function useSolution(
   );
   return {
     host,
-    solutionOf: ({ solution }) =>
-      solution === undefined
+    solutionOf: (task) => {
+      // What a predicted change comes to is shown as a solution is.
+      const stage = task.kind === 'prediction' ? task.to : task.solution;
+      return stage === undefined
         ? undefined
-        : { isShown: shown === solution, onShow: (isShown) => setShown(isShown ? solution : null) },
+        : { isShown: shown === stage, onShow: (isShown) => setShown(isShown ? stage : null) };
+    },
   };
 }

@@ -1,6 +1,7 @@
 import type { EditingTexts } from './enEditing.js';
 import type { PagesTexts } from './enPages.js';
 import type { RailTexts } from './enRail.js';
+import type { TaskTexts } from './enTask.js';
 import { app } from './en/app.js';
 import { facts } from './en/facts.js';
 import { failed } from './en/failed.js';
@@ -28,4 +29,4 @@ export const en = {
   ui,
 };
 
-export type Texts = typeof en & EditingTexts & PagesTexts & RailTexts;
+export type Texts = typeof en & EditingTexts & PagesTexts & RailTexts & TaskTexts;

@@ -6,8 +6,8 @@ import {
   type FigureCommand,
   type FigureDocument,
 } from '@bogen/core/figure';
-import { figureOfStage, steppedStages, type Sheet } from '@bogen/core/lesson';
-import { useMemo } from 'react';
+import { figureOfStage, isVaried, steppedStages, variedSheet, type Sheet } from '@bogen/core/lesson';
+import { useMemo, useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { FigureView } from '../figure/view/FigureView.js';
 import type { FigureHost } from '../figure/scene/host.js';
@@ -28,7 +28,8 @@ import { FigureOfText } from '../live/FigureOfText.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { SheetText } from '../sheet/SheetText.js';
-import { TaskCard } from '../sheet/TaskCard.js';
+import { useOver } from '../task/useOver.js';
+import { TaskCard } from '../task/TaskCard.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Failure, Loading } from '../ui/States.js';
@@ -64,15 +65,18 @@ function PreviewSheet({
   index: number;
 }) {
   const { t } = useTranslation();
-  const sheet = sheets[index]!;
+  const written = sheets[index]!;
+  const [seed, setSeed] = useState(1);
+  const sheet = useMemo(() => variedSheet(written, seed), [written, seed]);
   const stages = steppedStages(sheet);
   const [stageId, goToStage] = useStageInAddress(sheet.id, stages);
   const { edited, host, start } = useTrial(sheet, stageId);
   const { host: seen, solutionOf } = useSolution(`${sheet.id}/${stageId}`, sheet, host);
   const scene = useStagedScene(sheet.id, seen, sheet.stages.length);
+  const [over, layOver] = useOver(`${sheet.id}/${stageId}`);
   useUndoKeys(edited);
   const addressOf = (id: string): string => `/preview/${draft.id}/${id}`;
-  const over = (): void => {
+  const goBack = (): void => {
     const command = startOver(edited.store.getState().history.document, start);
     if (command) edited.do(command);
   };
@@ -96,7 +100,16 @@ function PreviewSheet({
               addressOf={addressOf}
             />
           }
-          end={<span className="text-[13px] text-soft">{t('writer.previewNote')}</span>}
+          end={
+            <>
+              {isVaried(written) && (
+                <Button quiet title={t('writer.otherNumbersHelp')} onClick={() => setSeed(seed + 1)}>
+                  {t('writer.otherNumbers')}
+                </Button>
+              )}
+              <span className="text-[13px] text-soft">{t('writer.previewNote')}</span>
+            </>
+          }
         />
       }
       text={
@@ -108,13 +121,18 @@ function PreviewSheet({
             task={sheet.tasks.map((task) =>
               task.stage === stageId ? (
                 <TaskCard
-                  key={task.id}
+                  key={`${task.id} ${seed}`}
                   task={task}
+                  sheet={sheet}
+                  mixing={String(seed)}
+                  onOver={layOver}
                   start={start}
                   scene={scene}
                   passed={false}
                   solution={solutionOf(task)}
-                  startOver={<Button onClick={over}>{t('sheet.startOver')}</Button>}
+                  startOver={
+                    task.kind === 'shape' && <Button onClick={goBack}>{t('sheet.startOver')}</Button>
+                  }
                 />
               ) : (
                 <TaskElsewhere key={task.id} stages={stages} stage={task.stage} onGo={goToStage} />
@@ -130,7 +148,7 @@ function PreviewSheet({
           <FreedomTools scene={scene} start={start} />
         </>
       }
-      figure={<FigureView scene={scene} />}
+      figure={<FigureView scene={scene} over={over} />}
       stages={stages.length > 1 && <StageStep stages={stages} current={stageId} onGo={goToStage} />}
       rail={<Rail scene={scene} />}
     />

@@ -1,20 +1,4 @@
 import type { Sheet } from '@bogen/core/lesson';
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core';
-import {
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-  verticalListSortingStrategy,
-} from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
 import clsx from 'clsx';
 import { Copy, GripVertical, Trash2 } from 'lucide-react';
 import { Link, useNavigate } from 'react-router';
@@ -22,6 +6,7 @@ import { useEdited } from '../saving/useEdited.js';
 import { newId } from '../saving/newId.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
+import { SortableList, useSortableRow } from '../ui/SortableList.js';
 import type { EditedDraft } from './draft.js';
 import { AddSheet } from './AddSheet.js';
 
@@ -36,10 +21,6 @@ export function SheetList({ edited, lesson, current }: SheetListProps) {
   const { t } = useTranslation();
   const navigate = useNavigate();
   const sheets = useEdited(edited, (state) => state.history.document.sheets);
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const index = sheets.findIndex(({ id }) => id === current);
 
   const add = (sheet: Sheet): void => {
@@ -52,27 +33,25 @@ export function SheetList({ edited, lesson, current }: SheetListProps) {
     edited.do({ name: 'removeSheet', sheet: current });
     void navigate(`/write/${lesson}/${(sheets[index + 1] ?? sheets[index - 1])!.id}`);
   };
-  const onDragEnd = ({ active, over }: DragEndEvent): void => {
-    const to = over ? sheets.findIndex(({ id }) => id === over.id) : -1;
-    if (to >= 0 && active.id !== over!.id) edited.do({ name: 'moveSheet', sheet: String(active.id), to });
-  };
   return (
     <nav aria-label={t('sheet.sheets')} className="-mx-3">
-      <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-        <SortableContext items={sheets.map(({ id }) => id)} strategy={verticalListSortingStrategy}>
-          <ol className="max-h-[156px] overflow-y-auto">
-            {sheets.map((sheet, number) => (
-              <SheetRow
-                key={sheet.id}
-                sheet={sheet}
-                number={number + 1}
-                current={sheet.id === current}
-                lesson={lesson}
-              />
-            ))}
-          </ol>
-        </SortableContext>
-      </DndContext>
+      <SortableList
+        ids={sheets.map(({ id }) => id)}
+        direction="down"
+        onMove={(sheet, to) => edited.do({ name: 'moveSheet', sheet, to })}
+      >
+        <ol className="max-h-[156px] overflow-y-auto">
+          {sheets.map((sheet, number) => (
+            <SheetRow
+              key={sheet.id}
+              sheet={sheet}
+              number={number + 1}
+              current={sheet.id === current}
+              lesson={lesson}
+            />
+          ))}
+        </ol>
+      </SortableList>
       <div className="mt-1 flex items-center gap-0.5">
         <AddSheet onAdd={add} />
         <span className="flex-1" />
@@ -112,12 +91,11 @@ function SheetRow({
   lesson: string;
 }) {
   const { t } = useTranslation();
-  const { attributes, listeners, setNodeRef, setActivatorNodeRef, transform, transition, isDragging } =
-    useSortable({ id: sheet.id });
+  const { row, style, grip, gripRef, isDragging } = useSortableRow(sheet.id);
   return (
     <li
-      ref={setNodeRef}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
+      ref={row}
+      style={style}
       className={clsx(
         'flex h-[30px] items-center rounded-md pr-2',
         current && 'bg-tint',
@@ -126,10 +104,9 @@ function SheetRow({
       data-sheet={sheet.id}
     >
       <button
-        ref={setActivatorNodeRef}
+        ref={gripRef}
         type="button"
-        {...attributes}
-        {...listeners}
+        {...grip}
         aria-label={t('writer.dragSheet', { title: sheet.title })}
         className="grid h-full w-6 shrink-0 cursor-grab touch-none place-items-center rounded text-strong hover:text-ink"
       >

@@ -1,5 +1,6 @@
 import { optional, sheetId, tagged, type ValueOf } from '../../describe/describe.js';
-import { captionText, notesText, partId, type Stage } from '../lesson.js';
+import { captionText, notesText, type Stage } from '../lesson.js';
+import { partId } from '../task/define.js';
 import { existingSheet, existingStage, withSheet, type LessonCommandMember } from './define.js';
 
 const description = tagged('name', 'setStageText', {

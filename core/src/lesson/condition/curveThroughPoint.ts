@@ -1,7 +1,7 @@
 import { nearestPoint } from '../../curve/nearest.js';
 import { itemId } from '../../describe/describe.js';
 import { itemOf } from '../../figure/document.js';
-import { atMost, defineCondition, notThere, tolerance } from './define.js';
+import { atPlace, defineCondition, notThere, tolerance } from './define.js';
 
 /** The curve passes within a tolerance of a reference point. */
 export const curveThroughPoint = defineCondition(
@@ -11,7 +11,7 @@ export const curveThroughPoint = defineCondition(
   (condition, { document, curve }) => {
     const target = itemOf(document, condition.target);
     if (target?.kind !== 'point') return notThere;
-    return atMost(nearestPoint(curve, target.at).distance, condition.tolerance);
+    return atPlace(nearestPoint(curve, target.at).point, target.at, condition.tolerance);
   },
   ({ document }) => ({
     target: document.items.find(({ kind }) => kind === 'point')?.id ?? '',

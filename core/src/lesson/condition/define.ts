@@ -5,6 +5,7 @@ import { CurveError } from '../../curve/error.js';
 import { spansOf } from '../../curve/knotVector.js';
 import type { JointContinuity } from '../../curve/match.js';
 import { sampleCurve } from '../../curve/sample.js';
+import { distance, subtract } from '../../curve/vector.js';
 import { told } from '../../told/told.js';
 import {
   number,
@@ -24,6 +25,10 @@ export interface ConditionResult {
   readonly met: boolean;
   /** What was measured, in the condition's own quantity; `null` where it could not be. */
   readonly measured: number | null;
+  /** By how much it is too large, or where below zero too small; not there where it is met or has no direction. */
+  readonly off?: number;
+  /** From where it is to where it is to go, in the plane or in space. */
+  readonly toward?: readonly number[];
 }
 
 /** What a condition looks at: the figure with its geometry, and the curve that the condition is about. */
@@ -66,15 +71,34 @@ export const tolerance = number({ unit: 'length', least: 0 });
 export const notThere: ConditionResult = { met: false, measured: null };
 
 export function atMost(measured: number, limit: number): ConditionResult {
-  return { met: measured <= limit, measured };
+  return between(measured, -Infinity, limit);
 }
 
 export function atLeast(measured: number, limit: number): ConditionResult {
-  return { met: measured >= limit, measured };
+  return between(measured, limit, Infinity);
 }
 
 export function between(measured: number, least: number, most: number): ConditionResult {
-  return { met: measured >= least && measured <= most, measured };
+  const off = measured > most ? measured - most : measured < least ? measured - least : undefined;
+  return {
+    met: measured >= least && measured <= most,
+    measured,
+    ...(off !== undefined && Number.isFinite(off) ? { off } : {}),
+  };
+}
+
+/** Within a tolerance of a value; whether an answer is above or below it is told, and by how much is not. */
+export function near(given: number, value: number, within: number): ConditionResult {
+  const off = given - value;
+  const met = Math.abs(off) <= within;
+  return { met, measured: given, ...(met ? {} : { off: Math.sign(off) }) };
+}
+
+/** Within a distance of a place, with the way to it where it is farther. */
+export function atPlace(point: Point, place: Point, within: number): ConditionResult {
+  const result = atMost(distance(point, place), within);
+  const isSameSpace = point.length === place.length;
+  return result.met || !isSameSpace ? result : { ...result, toward: subtract(place, point) };
 }
 
 /** A condition that holds or does not, without a number between. */

@@ -6,7 +6,7 @@ import { atMost, defineCondition, refuseLong } from './define.js';
 export const parameterEven = defineCondition(
   'parameterEven',
   { share: number({ unit: 'ratio', least: 0, most: 10 }) },
-  'share',
+  'number',
   ({ share }, { curve }) => {
     refuseLong(curve, curve);
     return atMost(unevennessOf(curve), share);

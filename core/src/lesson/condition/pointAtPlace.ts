@@ -1,7 +1,6 @@
-import { distance } from '../../curve/vector.js';
 import { place, whole } from '../../describe/describe.js';
 import { pointKind } from '../../figure/parts.js';
-import { atMost, defineCondition, notThere, pointsOfKind, tolerance } from './define.js';
+import { atPlace, defineCondition, notThere, pointsOfKind, tolerance } from './define.js';
 
 /** A control point or edit point lies within a tolerance of a place. */
 export const pointAtPlace = defineCondition(
@@ -10,7 +9,7 @@ export const pointAtPlace = defineCondition(
   'length',
   (condition, { curve }) => {
     const point = pointsOfKind(curve, condition.of)[condition.index];
-    return point ? atMost(distance(point, condition.place), condition.tolerance) : notThere;
+    return point ? atPlace(point, condition.place, condition.tolerance) : notThere;
   },
   ({ curve }) => ({ of: 'controlPoints', index: 0, place: curve.points[0]!, tolerance: 0.5 }) as const,
 );

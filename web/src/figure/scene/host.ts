@@ -40,6 +40,8 @@ export interface FigureHost {
     before: FigureState,
     projection: Projection,
   ) => Snap | null;
+  /** Ends what plays: the figure is at once what it is going to be. */
+  readonly arrive?: () => void;
   /** Lets readers do something more, for whoever writes what they read; and for nobody else. */
   readonly letReaders?: (allowance: Allowance) => void;
   /** Whether whoever is here may give this command. The answer is core's, by what the document says. */

@@ -31,6 +31,7 @@ export const prose = {
     coordinate: '{{axis}} of {{point}}, {{item}}',
     place: '{{axis}} of {{item}}',
     continuity: 'Continuity at knot u{{index}} of {{item}}',
+    smoothness: 'Least continuity at the knots of {{item}}',
     deviation: 'Deviation of {{item}} from {{from}}',
     curvature: 'Curvature of {{item}} at the cursor',
     basis: 'Basis function {{index}} of {{item}} at the cursor',

@@ -14,6 +14,7 @@ export const sheet = {
   of: 'Sheet {{number}} of {{count}}',
   text: 'Text of the sheet',
   yourTurn: 'Your turn',
+  yourTurnOf: 'Your turn, {{number}} of {{count}}',
   check: 'Check',
   hint: 'Hint',
   nextHint: 'Next hint',
@@ -32,7 +33,7 @@ export const sheet = {
   confirmed: 'Checked again by the server.',
   unconfirmed: 'The server will check it as soon as the connection is back.',
   disagrees: 'The server came to a different result, and that is the one that counts.',
-  doneBefore: 'You have done this sheet.',
+  doneBefore: 'You have done this.',
   callouts: { see: 'See', try: 'Try', predict: 'Predict', prove: 'Prove' },
   conditions: {
     curveThroughPoint: { text: '{{item}} passes through {{target}} within {{tolerance}} mm' },

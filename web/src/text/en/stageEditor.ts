@@ -17,6 +17,7 @@ export const stageEditor = {
   merge: 'Merge with the next stage',
   remove: 'Remove, and keep what it does',
   removeChanges: 'Remove with what it does',
+  predict: 'Let students predict this change',
   moveLeft: 'Move to the left',
   moveRight: 'Move to the right',
   drag: 'Move stage {{number}}. Press space, then the arrows.',

@@ -20,6 +20,8 @@ export const writer = {
   formulaSet: 'Set formula',
   formulaRemove: 'Remove formula',
   formulaPreview: 'Preview',
+  otherNumbers: 'Other numbers',
+  otherNumbersHelp: 'Students get different numbers here; this shows those of another student.',
   task: 'Task',
   taskPrompt: 'What the reader is asked',
   askedOf: 'The task asks for {{name}}, which is gone. Undo brings it back.',

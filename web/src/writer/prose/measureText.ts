@@ -29,6 +29,7 @@ export function measureText(measure: Measure, document: FigureDocument, t: T): s
     case 'continuity':
     case 'basis':
       return t(`prose.measures.${measure.of}`, { index: measure.index, item });
+    case 'smoothness':
     case 'curvature':
     case 'cursor':
       return t(`prose.measures.${measure.of}`, { item });

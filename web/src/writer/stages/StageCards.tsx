@@ -1,25 +1,10 @@
 import type { FigureDocument } from '@bogen/core/figure';
 import type { Sheet, Stage, StageState } from '@bogen/core/lesson';
-import {
-  closestCenter,
-  DndContext,
-  KeyboardSensor,
-  PointerSensor,
-  useSensor,
-  useSensors,
-  type DragEndEvent,
-} from '@dnd-kit/core';
-import {
-  horizontalListSortingStrategy,
-  SortableContext,
-  sortableKeyboardCoordinates,
-  useSortable,
-} from '@dnd-kit/sortable';
-import { CSS } from '@dnd-kit/utilities';
 import clsx from 'clsx';
 import { TriangleAlert } from 'lucide-react';
 import { useEffect, useRef } from 'react';
 import { useTranslation } from '../../text/text.js';
+import { SortableList, useSortableRow } from '../../ui/SortableList.js';
 import { Thumbnail } from '../../thumbnail/Thumbnail.js';
 
 interface StageCardsProps {
@@ -32,35 +17,22 @@ interface StageCardsProps {
 
 /** The row of stages with small true drawings: to go to, and to reorder by dragging. */
 export function StageCards({ sheet, states, current, onGo, onMove }: StageCardsProps) {
-  const sensors = useSensors(
-    useSensor(PointerSensor, { activationConstraint: { distance: 4 } }),
-    useSensor(KeyboardSensor, { coordinateGetter: sortableKeyboardCoordinates }),
-  );
   const { stages } = sheet;
-  const onDragEnd = ({ active, over }: DragEndEvent): void => {
-    if (over && active.id !== over.id)
-      onMove(
-        String(active.id),
-        stages.findIndex(({ id }) => id === over.id),
-      );
-  };
   return (
-    <DndContext sensors={sensors} collisionDetection={closestCenter} onDragEnd={onDragEnd}>
-      <SortableContext items={stages.map(({ id }) => id)} strategy={horizontalListSortingStrategy}>
-        <ol className="-mx-1 flex gap-2 overflow-x-auto px-1 pb-1">
-          {stages.map((stage, index) => (
-            <StageCard
-              key={stage.id}
-              stage={stage}
-              number={index + 1}
-              state={states[index]!}
-              isCurrent={stage.id === current}
-              onGo={() => onGo(stage.id)}
-            />
-          ))}
-        </ol>
-      </SortableContext>
-    </DndContext>
+    <SortableList ids={stages.map(({ id }) => id)} direction="across" onMove={onMove}>
+      <ol className="-mx-1 flex gap-2 overflow-x-auto px-1 pb-1">
+        {stages.map((stage, index) => (
+          <StageCard
+            key={stage.id}
+            stage={stage}
+            number={index + 1}
+            state={states[index]!}
+            isCurrent={stage.id === current}
+            onGo={() => onGo(stage.id)}
+          />
+        ))}
+      </ol>
+    </SortableList>
   );
 }
 
@@ -87,10 +59,7 @@ function StageCard({
   onGo: () => void;
 }) {
   const { t } = useTranslation();
-  const { attributes, listeners, setNodeRef, transform, transition, isDragging } = useSortable({
-    id: stage.id,
-    disabled: number === 1,
-  });
+  const { row, style, grip, isDragging } = useSortableRow(stage.id, number === 1);
   const card = useRef<HTMLLIElement | null>(null);
   useEffect(() => {
     if (isCurrent) card.current?.scrollIntoView({ block: 'nearest', inline: 'nearest' });
@@ -99,16 +68,15 @@ function StageCard({
     <li
       ref={(element) => {
         card.current = element;
-        setNodeRef(element);
+        row(element);
       }}
-      style={{ transform: CSS.Translate.toString(transform), transition }}
+      style={style}
       className={clsx('shrink-0', isDragging && 'relative z-10')}
       data-stage={stage.id}
     >
       <button
         type="button"
-        {...attributes}
-        {...listeners}
+        {...grip}
         // The first can't be moved, but it can be gone to.
         aria-disabled={undefined}
         aria-roledescription={undefined}

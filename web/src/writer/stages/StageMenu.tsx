@@ -1,5 +1,7 @@
 import {
+  figureOfStage,
   leaveOut,
+  lessonLimits,
   mergeWithNext,
   moveStage,
   removeStage,
@@ -18,6 +20,7 @@ import { Button } from '../../ui/Button.js';
 import { IconButton } from '../../ui/IconButton.js';
 import { Popup } from '../../ui/Popup.js';
 import type { EditedDraft } from '../draft.js';
+import { newPrediction } from '../tasks/newTask.js';
 import { TypedText } from '../tasks/TypedText.js';
 import { captionOf } from './caption.js';
 
@@ -47,6 +50,14 @@ export function StageMenu({ sheet, edited, stage, onAct }: StageMenuProps) {
         {label}
       </Button>
     );
+  const before = sheet.stages[index - 1]?.id;
+  const predict = (): LessonCommand => ({
+    name: 'changeTasks',
+    sheet: sheet.id,
+    at: sheet.tasks.length,
+    remove: 0,
+    insert: [newPrediction(sheet, before!, stage.id, figureOfStage(sheet, stage.id).rail.item)],
+  });
   return (
     <Popup
       label={t('stageEditor.more')}
@@ -73,6 +84,9 @@ export function StageMenu({ sheet, edited, stage, onAct }: StageMenuProps) {
             className="mx-1.5 min-h-7 border border-line py-1"
             onChange={(notes) => edited.do({ name: 'setStageText', sheet: sheet.id, stage: stage.id, notes })}
           />
+          {index > 0 &&
+            sheet.tasks.length < lessonLimits.tasks &&
+            row(t('stageEditor.predict'), predict(), before)}
           {row(t('stageEditor.moveLeft'), moveStage(sheet, stage.id, index - 1))}
           {row(t('stageEditor.moveRight'), moveStage(sheet, stage.id, index + 1))}
           {index > 0 &&

@@ -6,7 +6,14 @@ import {
   type FigureItem,
   type Measure,
 } from '@bogen/core/figure';
-import { firstStageId, type Prose, type ProseNode, type Stage, type Task } from '@bogen/core/lesson';
+import {
+  firstStageId,
+  type Prose,
+  type ProseNode,
+  type Stage,
+  type Task,
+  type TaskOf,
+} from '@bogen/core/lesson';
 import type { StartTexts } from '../../text/en/starts.js';
 
 /** A ready-made sheet besides its words, to change from there. */
@@ -20,7 +27,7 @@ export interface Start {
   readonly asks?: {
     readonly stage: number;
     readonly solution?: number;
-    readonly conditions: Task['conditions'];
+    readonly conditions: TaskOf<'shape'>['conditions'];
   };
 }
 

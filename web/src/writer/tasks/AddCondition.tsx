@@ -3,7 +3,7 @@ import { Plus } from 'lucide-react';
 import { useState } from 'react';
 import { isFound } from '../../editing/change/OperationList.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
-import { conditionText } from '../../sheet/conditionText.js';
+import { conditionText } from '../../task/conditionText.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Popup } from '../../ui/Popup.js';

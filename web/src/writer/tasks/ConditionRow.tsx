@@ -10,7 +10,7 @@ import type { FigureDocument } from '@bogen/core/figure';
 import { Check, Pencil, X } from 'lucide-react';
 import { useState } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
-import { conditionText, measuredText } from '../../sheet/conditionText.js';
+import { conditionText, measuredText } from '../../task/conditionText.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Choice } from '../../ui/Choice.js';

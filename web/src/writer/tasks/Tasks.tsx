@@ -1,9 +1,8 @@
 import { lessonLimits, type Sheet, type Task } from '@bogen/core/lesson';
 import type { FigureScene } from '../../figure/scene/scene.js';
-import { newId } from '../../saving/newId.js';
 import { useTranslation } from '../../text/text.js';
-import { Button } from '../../ui/Button.js';
 import type { EditedDraft } from '../draft.js';
+import { AskMenu } from './AskMenu.js';
 import { TaskEditor } from './TaskEditor.js';
 
 interface TasksProps {
@@ -38,21 +37,12 @@ export function Tasks({ edited, sheet, stage, scene, onGo }: TasksProps) {
       {tasks.length < lessonLimits.tasks && (
         <div className="flex items-center gap-3 text-[13px] text-soft">
           {tasks.length === 0 && t('writer.noTask')}
-          <Button
-            quiet
-            onClick={() =>
-              change(tasks.length, 0, {
-                kind: 'shape',
-                id: newId(),
-                stage,
-                prompt: '',
-                hints: [],
-                conditions: [],
-              })
-            }
-          >
-            {t(tasks.length === 0 ? 'task.ask' : 'task.askMore')}
-          </Button>
+          <AskMenu
+            sheet={sheet}
+            stage={stage}
+            scene={scene}
+            onAsk={(task) => change(tasks.length, 0, task)}
+          />
         </div>
       )}
     </div>

@@ -7,7 +7,7 @@ const TaskCard = lazy(async () => ({ default: (await import('./TaskCard.js')).Ta
 /** A task with its checks, which are fetched with the first task; until then what it asks can be read. */
 export function LazyTaskCard(props: TaskCardProps) {
   return (
-    <Suspense fallback={<TaskToRead task={props.task} />}>
+    <Suspense fallback={<TaskToRead task={props.task} sheet={props.sheet} />}>
       <TaskCard {...props} />
     </Suspense>
   );

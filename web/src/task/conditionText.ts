@@ -51,6 +51,39 @@ export function measuredText(
   return t(`sheet.measured.${quantity}`, { value: shownMeasure[quantity](measured) });
 }
 
+/**
+ * In which direction to go where a condition is not met, and how far; nothing where that can't be said, as of a group, or of
+ * what has no direction.
+ */
+export function directionText(
+  condition: Condition,
+  { met, off, toward }: ConditionResult,
+  t: TFunction<'texts'>,
+): string | undefined {
+  if (met || isGroup(condition)) return undefined;
+  if (toward) return towardText(toward, t);
+  const { quantity } = conditions[condition.kind];
+  if (off === undefined || quantity === 'holds') return undefined;
+  const value = shownMeasure[quantity](Math.abs(off));
+  return t(`answer.off.${quantity}.${off > 0 ? 'more' : 'less'}`, { value });
+}
+
+/** A way in the plane in words: so far to the right, so far up. */
+export function towardText([x = 0, y = 0]: readonly number[], t: TFunction<'texts'>): string {
+  const across = t(x > 0 ? 'answer.toward.right' : 'answer.toward.left', {
+    value: shownNumber(Math.abs(x), 2),
+  });
+  const along = t(y > 0 ? 'answer.toward.up' : 'answer.toward.down', { value: shownNumber(Math.abs(y), 2) });
+  const least = 0.005;
+  const way =
+    Math.abs(x) < least
+      ? along
+      : Math.abs(y) < least
+        ? across
+        : t('answer.toward.and', { first: across, second: along });
+  return t('answer.toward.go', { way });
+}
+
 /** How a measured number is written, by what it counts in. */
 const shownMeasure: Readonly<Record<Exclude<Quantity, 'holds'>, (value: number) => string>> = {
   count: String,

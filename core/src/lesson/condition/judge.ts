@@ -1,0 +1,79 @@
+import { CurveError } from '../../curve/error.js';
+import { referencesIn } from '../../describe/ids.js';
+import { itemOf, type FigureDocument } from '../../figure/document.js';
+import { curveOf, evaluateFigure, type Evaluation } from '../../figure/evaluate.js';
+import {
+  conditions,
+  isGroup,
+  type Condition,
+  type ConditionKind,
+  type SingleCondition,
+} from './conditions.js';
+import { notThere, type ConditionResult, type Judged } from './define.js';
+
+/** A figure with its geometry. */
+export type Evaluated = readonly [FigureDocument, Evaluation];
+
+/**
+ * Judges one condition of a task by calculation.
+ * @param start the figure as it was given
+ * @param now the figure as the reader has it
+ */
+export function judgeCondition(condition: Condition, start: Evaluated, now: Evaluated): ConditionResult {
+  if (!isGroup(condition)) return judgedAlone(condition, start, now);
+  const { kind, conditions: parts } = condition;
+  const met = parts.filter((part) => judgeCondition(part, start, now).met).length;
+  return { met: kind === 'all' ? met === parts.length : kind === 'any' ? met > 0 : met === 0, measured: met };
+}
+
+function judgedAlone(condition: SingleCondition, start: Evaluated, now: Evaluated): ConditionResult {
+  const [before, after] = [start, now].map(([document, evaluation]): Judged | undefined => {
+    const curve = curveOf(evaluation, condition.item);
+    const item = itemOf(document, condition.item);
+    return curve && item && { document, evaluation, curve, item };
+  });
+  if (!before || !after) return notThere;
+  const { judge } = conditions[condition.kind] as {
+    readonly judge: (condition: SingleCondition, now: Judged, start: Judged) => ConditionResult;
+  };
+  try {
+    return judge(condition, after, before);
+  } catch (error) {
+    // What can't be measured, as at a pole or of a curve with weights below zero, is not met.
+    if (error instanceof CurveError) return notThere;
+    throw error;
+  }
+}
+
+/**
+ * A condition of a kind on a curve of a figure, with its blanks filled by what is measured now; nothing where the item
+ * has no curve, this can't be measured of it, or something else is missing that it is about.
+ * @param cursor a parameter that one looks at
+ */
+export function firstCondition(
+  kind: ConditionKind,
+  document: FigureDocument,
+  id: string,
+  cursor: number,
+  evaluation: Evaluation = evaluateFigure(document),
+): SingleCondition | undefined {
+  const item = itemOf(document, id);
+  const curve = curveOf(evaluation, id);
+  if (!item || !curve) return undefined;
+  const { first } = conditions[kind] as { readonly first: (now: Judged, cursor: number) => object };
+  try {
+    const made = {
+      kind,
+      item: id,
+      ...first({ document, evaluation, curve, item }, cursor),
+    } as SingleCondition;
+    // It may need a second curve, or a reference point, that is not there.
+    const isWhole = referencesIn(conditions[kind].description, made).every((other) =>
+      itemOf(document, other),
+    );
+    return isWhole ? made : undefined;
+  } catch (error) {
+    if (error instanceof CurveError) return undefined;
+    throw error;
+  }
+}

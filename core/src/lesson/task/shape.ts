@@ -1,0 +1,31 @@
+import { list } from '../../describe/describe.js';
+import { evaluateFigure } from '../../figure/evaluate.js';
+import { CommandError } from '../../history/history.js';
+import { told } from '../../told/told.js';
+import { conditionDescription, countConditions, type Condition } from '../condition/conditions.js';
+import { judgeCondition } from '../condition/judge.js';
+import { describeTask, taskLimits, type AnyTask, type TaskMember } from './define.js';
+
+/** All conditions of a task together: groups of groups could multiply what a check has to judge. */
+const mostConditions = 40;
+
+/** The figure is to be brought to a state. */
+export interface ShapeTask extends AnyTask {
+  readonly kind: 'shape';
+  readonly conditions: readonly Condition[];
+}
+
+export const shape: TaskMember<ShapeTask> = {
+  description: describeTask('shape', {
+    conditions: list(conditionDescription, taskLimits.conditions),
+  }),
+  judge: ({ conditions }, { start, figure, evaluation }) => {
+    const before = [start, evaluateFigure(start)] as const;
+    return conditions.map((condition) => judgeCondition(condition, before, [figure, evaluation]));
+  },
+  validate: ({ conditions }) => {
+    const count = countConditions(conditions);
+    if (count > mostConditions)
+      throw new CommandError(told('tooManyConditions', { count, most: mostConditions }));
+  },
+};

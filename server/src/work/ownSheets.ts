@@ -1,0 +1,19 @@
+import { isVaried, type Sheet } from '@bogen/core/lesson';
+import type { Pool } from '../pool/pool.js';
+
+/** Sheets as one student gets them: what is different for each is drawn by who they are, so that it stays the same. */
+export async function sheetsOf(
+  pool: Pool,
+  sheets: readonly Sheet[],
+  student: string,
+): Promise<readonly Sheet[]> {
+  const varied = sheets.filter(isVaried);
+  if (varied.length === 0) return sheets;
+  // What follows from a variation takes any time that the writer of the stages made it take.
+  const own = new Map((await pool.run('vary', varied, student)).map((sheet) => [sheet.id, sheet]));
+  return sheets.map((sheet) => own.get(sheet.id) ?? sheet);
+}
+
+/** One sheet as a student gets it. */
+export const sheetOfStudent = async (pool: Pool, sheet: Sheet, student: string): Promise<Sheet> =>
+  (await sheetsOf(pool, [sheet], student))[0]!;

@@ -1,0 +1,182 @@
+import { randomUUID } from 'node:crypto';
+import {
+  checkTask,
+  figureOfStage,
+  firstStageId,
+  seedFrom,
+  sheetOf,
+  variedSheet,
+  type LessonCommand,
+  type LessonDocument,
+  type Task,
+  type TaskAnswer,
+} from '@bogen/core/lesson';
+import { nearAndFar } from '@bogen/demo';
+import { beforeAll, describe, expect, it } from 'vitest';
+import { TestServer, type Visitor } from './harness.js';
+
+const server = new TestServer('tasks');
+const sheet = nearAndFar.sheets[0]!;
+const any = { stage: firstStageId, prompt: 'Say.', hints: [] };
+const tasks: Task[] = [
+  {
+    ...any,
+    id: 'number',
+    kind: 'number',
+    measure: { of: 'coordinate', item: 'waist', point: 'controlPoints', index: 6, axis: 1 },
+    tolerance: 0.01,
+    varied: [{ of: 'point', item: 'waist', point: 'controlPoints', index: 6, by: 4 }],
+  },
+  {
+    ...any,
+    id: 'choice',
+    kind: 'choice',
+    choices: [
+      { text: 'four spans', isRight: true },
+      { text: 'all', reason: 'Its support is local.' },
+    ],
+  },
+  { ...any, id: 'order', kind: 'order', entries: [{ text: 'first' }, { text: 'then' }, { text: 'last' }] },
+  {
+    ...any,
+    id: 'prediction',
+    kind: 'prediction',
+    to: 'moved',
+    questions: [{ of: 'place', item: 'waist', point: 'controlPoints', index: 3, within: 1 }],
+  },
+];
+
+let lesson: string;
+let document: LessonDocument;
+let visitor: Visitor;
+
+beforeAll(async () => {
+  const teacher = await server.signedIn();
+  const [course] = (await teacher.call('shelf')).courses;
+  lesson = course!.lessons[0]!.id;
+  const draft = await teacher.call('draft', { params: { lesson } });
+  const commands: LessonCommand[] = [
+    {
+      name: 'changeStages',
+      sheet: sheet.id,
+      at: 1,
+      remove: 0,
+      insert: [
+        {
+          id: 'moved',
+          caption: '',
+          commands: [{ name: 'moveControlPoint', item: 'waist', index: 3, to: [130, 60] }],
+        },
+      ],
+    },
+    { name: 'changeTasks', sheet: sheet.id, at: 0, remove: 1, insert: tasks },
+  ];
+  const steps = commands.map((command) => ({ id: randomUUID(), kind: 'do' as const, command }));
+  const { revision } = await teacher.call('appendToDraft', {
+    params: { lesson },
+    body: { base: draft.revision, steps } as never,
+  });
+  await teacher.call('publish', { params: { lesson }, body: { revision } });
+  document = (await teacher.call('draft', { params: { lesson } })).document;
+  visitor = await server.student('Orla Finch');
+});
+
+const read = (who: Visitor) => who.call('readLesson', { params: { lesson } });
+async function open(who: Visitor) {
+  const { edition } = await read(who);
+  return who.call('openWork', {
+    params: { edition: edition.id, sheet: sheet.id, stage: firstStageId },
+    body: {},
+  });
+}
+async function check(who: Visitor, task: string, answer?: TaskAnswer) {
+  const { edition } = await read(who);
+  const params = { edition: edition.id, sheet: sheet.id, task };
+  return who.call('checkTask', { params, body: answer ? { answer: answer as never } : {} });
+}
+
+describe('a task that is answered', () => {
+  it('is judged on the server as in the browser, whatever is answered', async () => {
+    const work = await open(visitor);
+    const { sheets } = await read(visitor);
+    const own = sheets[0]! as never;
+    const answers: TaskAnswer[] = [
+      {
+        kind: 'number',
+        value: (work.document.items[0] as never as { curve: { points: number[][] } }).curve.points[6]![1]!,
+      },
+      { kind: 'number', value: 1e300 },
+      { kind: 'choice', chosen: [0] },
+      { kind: 'choice', chosen: [1, 0] },
+      { kind: 'order', order: [0, 1, 2] },
+      { kind: 'order', order: [2, 1, 0] },
+      { kind: 'prediction', guesses: [{ of: 'place', at: [130.5, 60] }] },
+      { kind: 'prediction', guesses: [{ of: 'place', at: [0, 0] }] },
+      { kind: 'prediction', guesses: [null] },
+    ];
+    for (const task of tasks)
+      for (const answer of answers) {
+        const there = await check(visitor, task.id, answer);
+        const here = checkTask(own, task, { start: work.document, figure: work.document, answer });
+        expect(there.results, `${task.id} ${JSON.stringify(answer)}`).toEqual(here);
+        expect(there.passed).toBe(here.every(({ met }) => met));
+      }
+    expect((await read(visitor)).progress[0]).toMatchObject({
+      passed: expect.arrayContaining(['number', 'choice', 'order', 'prediction']),
+      progress: 'done',
+      answers: { prediction: answers.at(-1) },
+    });
+  });
+
+  it('keeps the last answer for another device, and shows it to the instructor', async () => {
+    const other = await server.student('Pia Wren');
+    const work = await open(other);
+    await check(other, 'choice', { kind: 'choice', chosen: [1] });
+    expect((await read(other)).progress[0]!.answers).toEqual({ choice: { kind: 'choice', chosen: [1] } });
+    const teacher = await server.signedIn();
+    const [course] = (await teacher.call('shelf')).courses;
+    const left = await teacher.call('studentWork', {
+      params: { class: course!.classes[0]!.id, work: work.id },
+    });
+    expect(left.answers).toEqual({ choice: { kind: 'choice', chosen: [1] } });
+  });
+
+  it('refuses what is no answer', async () => {
+    const { edition } = await read(visitor);
+    const params = { edition: edition.id, sheet: sheet.id, task: 'choice' };
+    for (const answer of [
+      { kind: 'choice', chosen: Array.from({ length: 5000 }, () => 0) },
+      { kind: 'choice', chosen: [-1] },
+      { kind: 'number', value: 'many' },
+      { kind: 'shape' },
+      { kind: 'prediction', guesses: [{ of: 'drawn', places: Array.from({ length: 5000 }, () => [0, 0]) }] },
+    ])
+      expect(await visitor.problem('checkTask', { params, body: { answer } as never })).toMatchObject({
+        type: 'bad-request',
+      });
+  });
+});
+
+describe('numbers of one’s own', () => {
+  it('are drawn for each student, the same each time, and nobody is told how', async () => {
+    const places = new Set<string>();
+    for (const name of ['Quill Ade', 'Rae Sol', 'Sam Toll', 'Tove Ek']) {
+      const who = await server.student(name);
+      const { sheets } = await read(who);
+      const figure = sheets[0]!.figure as never as { items: { curve: { points: number[][] } }[] };
+      places.add(JSON.stringify(figure.items[0]!.curve.points[6]));
+      expect(sheets[0]!.tasks.every((task) => !('varied' in task))).toBe(true);
+      // What they work on is what they read.
+      expect((await open(who)).document).toEqual(sheets[0]!.figure);
+      expect((await read(who)).sheets).toEqual(sheets);
+    }
+    expect(places.size).toBeGreaterThan(1);
+  });
+
+  it('are those of the same seed everywhere, later stages too', () => {
+    const own = sheetOf(document, sheet.id)!;
+    const [one, again] = [variedSheet(own, seedFrom('a')), variedSheet(own, seedFrom('a'))];
+    expect(figureOfStage(one, 'moved')).toEqual(figureOfStage(again, 'moved'));
+    expect(figureOfStage(one, 'moved')).not.toEqual(figureOfStage(variedSheet(own, seedFrom('b')), 'moved'));
+  });
+});

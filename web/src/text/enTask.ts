@@ -1,0 +1,9 @@
+import { answer } from './en/answer.js';
+import { addTexts } from './text.js';
+
+/** The English texts of answering tasks. They come with the first task. */
+const task = { answer };
+
+export type TaskTexts = typeof task;
+
+addTexts('en', task);
