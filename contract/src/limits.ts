@@ -11,8 +11,20 @@ export const batchLimits = {
   bytes: 900_000,
 };
 
-/** Bytes of a request's body: what anyone may send, what is sent signed in, a whole lesson, and a picture in base 64. */
-export const bodyLimits = { anyone: 10_000, signedIn: 1_000_000, lesson: 4_000_000, picture: 14_000_000 };
+/** Bytes of a request's body: what anyone may send, what is sent signed in, a whole lesson, a picture in base 64, and a lesson with its pictures. */
+export const bodyLimits = {
+  anyone: 10_000,
+  signedIn: 1_000_000,
+  lesson: 4_000_000,
+  picture: 14_000_000,
+  lessonFile: 28_000_000,
+};
+
+/** Bytes of all pictures of a lesson that is given out as a file, and how many they may be. */
+export const lessonFileLimits = { pictureBytes: 17_000_000, pictures: 60 };
+
+/** For how many days what was deleted can be brought back. */
+export const daysKept = 30;
 
 /** Bytes of a whole stored document, as JSON in UTF-8. */
 export const documentLimit = 4_000_000;

@@ -37,6 +37,16 @@ export const serverSentences = {
     'Somebody called {{name}} is already in this class. If that is you, come back with your return key; if not, add a letter to your name.',
   wrongReturnKey: 'No student of this class has this return key. Check it, or ask your instructor.',
   wrongClassCode: 'No class has this code. Check it with your instructor.',
+  notALessonFile: 'This is not a lesson file of Bogen: {{issue}}. Nothing was changed.',
+  lessonFileBroken: 'The lesson in this file can’t be read. {{why}} Nothing was changed.',
+  lessonFileSheet: 'Sheet {{number}}, “{{title}}”: {{why}}',
+  lessonFilePicture: 'Picture {{number}} of the file can’t be used. {{why}} Nothing was changed.',
+  lessonFileNoPicture:
+    'The lesson shows the picture {{picture}}, which is not in the file. Nothing was changed.',
+  lessonFileTooManyPictures: 'The lesson shows {{count}} pictures; a file can have {{most}}.',
+  lessonFilePicturesTooLarge:
+    'The pictures of this lesson are too large for one file. Make them smaller, or give the lesson out in two parts.',
+  courseFull: 'A course can have {{most}} lessons.',
   courseNotThere: 'This course does not exist. It may have been removed, or it is not yours.',
   changedElsewhere:
     'This was changed elsewhere in the meantime. Nothing is lost: choose what to do with your changes.',

@@ -114,7 +114,7 @@ test('a number, a choice, an order and a prediction are written, tried, publishe
     await student.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
     await student.mouse.down();
     const at = await screenOf(student);
-    const [went] = (await lesson(page)).sheets[0]!.stages[1]!.commands as { to?: number[] }[];
+    const [went] = (await lesson(page)).sheets[0]!.stages[1]!.commands as unknown as { to?: number[] }[];
     await student.mouse.move(...at(went!.to!), { steps: 5 });
     await student.mouse.up();
     await expect(prediction).toContainText('marked at');

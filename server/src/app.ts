@@ -1,10 +1,11 @@
-import { toldByServer } from '@bogen/contract';
+import { lessonFileSchema, toldByServer } from '@bogen/contract';
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { sql } from 'kysely';
 import type { Logger } from 'pino';
+import { z } from 'zod';
 import { classRouter } from './class/router.js';
 import type { Db } from './db/connect.js';
 import { errorHandler, refuseForeignOrigin } from './http/errors.js';
@@ -16,6 +17,7 @@ import { route } from './http/route.js';
 import { lessonRouter } from './lesson/router.js';
 import { pictureRouter } from './picture/router.js';
 import { sessionRouter } from './session/router.js';
+import { shelfChangeRouter } from './shelf/change.js';
 import { shelfRouter } from './shelf/router.js';
 import { workRouter } from './work/router.js';
 
@@ -71,11 +73,16 @@ export function createApp({ db, log, pool, webFolder }: AppOptions): Express {
   api.get('/openapi.json', (_request, response) => {
     response.json(openApi);
   });
+  const fileSchema = z.toJSONSchema(lessonFileSchema, { io: 'input', unrepresentable: 'any' });
+  api.get('/schemas/lesson-file.json', (_request, response) => {
+    response.type('application/schema+json').send(JSON.stringify(fileSchema, null, 1));
+  });
   api.use(limitFloods());
   api.use(refuseForeignOrigin);
   api.use(
     sessionRouter(db),
-    shelfRouter(db),
+    shelfRouter(db, pool),
+    shelfChangeRouter(db),
     lessonRouter(db),
     classRouter(db, pool),
     workRouter(db, pool),

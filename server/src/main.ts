@@ -7,6 +7,7 @@ import { connect } from './db/connect.js';
 import { migrateDatabase } from './db/migrate.js';
 import { loadDemo } from './demo/load.js';
 import { Pool } from './pool/pool.js';
+import { purgeDaily } from './shelf/purge.js';
 
 /** Starts one server process: migrates, loads the demo data where there is none, and listens. */
 async function main(): Promise<void> {
@@ -19,6 +20,7 @@ async function main(): Promise<void> {
   await migrateDatabase(db);
   const pool = new Pool();
   if (process.env['BOGEN_DEMO'] === 'yes') await loadDemo(db, pool);
+  purgeDaily(db, log);
   const webFolder = process.env['BOGEN_WEB'];
   const server = createServer(createApp({ db, log, pool, ...(webFolder ? { webFolder } : {}) }));
   server.on('error', (error) => {

@@ -97,7 +97,7 @@ export {
 export { dependentsOf, lostConditions } from './references.js';
 export { triedTask, type TaskFlaw, type TriedTask } from './triedTask.js';
 export { offeredVariations } from './variation/offers.js';
-export { validateLesson } from './validate.js';
+export { validateLesson, validateSheet } from './validate.js';
 export { cleanValue, mayNeedCleaning } from '../text/cleanText.js';
 export { coreSentences } from '../told/coreSentences.js';
 export {

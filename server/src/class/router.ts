@@ -213,8 +213,10 @@ async function editionsOfClass(
     .selectFrom('edition')
     .innerJoin('lesson', 'lesson.id', 'edition.lesson_id')
     .where('lesson.course_id', '=', course.id)
+    .where('lesson.deleted_at', 'is', null)
     .select(['edition.id', 'lesson.id as lesson', 'edition.number', 'edition.outline'])
-    .orderBy('lesson.made_at')
+    .orderBy('lesson.place')
+    .orderBy('lesson.id')
     .orderBy('edition.number', 'desc');
   if (lessonId) query = query.where('lesson.id', '=', lessonId);
   const rows = await query.execute();
@@ -383,6 +385,7 @@ async function ownClass(
     .innerJoin('course', 'course.id', 'class.course_id')
     .where('class.id', '=', id)
     .where('course.instructor_id', '=', instructor)
+    .where('course.deleted_at', 'is', null)
     .select(['class.id', 'class.name', 'class.code'])
     .executeTakeFirst();
   if (!found) throw new HttpProblem('not-found', toldByServer('classNotThere'));

@@ -6,6 +6,7 @@ import * as guesses from './migrations/003-guesses.js';
 import * as log from './migrations/004-log.js';
 import * as stages from './migrations/005-stages.js';
 import * as answers from './migrations/006-answers.js';
+import * as shelf from './migrations/007-shelf.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -15,6 +16,7 @@ const migrations: Record<string, Migration> = {
   '004-log': log,
   '005-stages': stages,
   '006-answers': answers,
+  '007-shelf': shelf,
 };
 
 /** Brings the database to the newest schema; does nothing where it is there already. */

@@ -6,9 +6,21 @@ type Made = ColumnType<Date, never, never>;
 type Json = ColumnType<unknown, string, string>;
 type JsonOrNull = ColumnType<unknown, string | null, string | null>;
 
+/** What stands on a shelf: its place in its row, and since when it is put away or deleted. */
+interface OnShelf {
+  place: Generated<number>;
+  archived_at: ColumnType<Date | null, never, Date | null>;
+  deleted_at: ColumnType<Date | null, never, Date | null>;
+}
+
 export interface Database {
   instructor: { id: Generated<string>; email: string; name: string; password_hash: string };
-  course: { id: Generated<string>; instructor_id: string; title: string; made_at: Made };
+  course: {
+    id: Generated<string>;
+    instructor_id: string;
+    title: string;
+    made_at: Made;
+  } & OnShelf;
   stream: { id: Generated<string>; document: Json; revision: Generated<number>; changed_at: Generated<Date> };
   stream_step: {
     stream_id: string;
@@ -54,7 +66,7 @@ export interface Database {
     passed: boolean;
     checked_at: Made;
   };
-  lesson: { id: Generated<string>; course_id: string; stream_id: string; made_at: Made };
+  lesson: { id: Generated<string>; course_id: string; stream_id: string; made_at: Made } & OnShelf;
   edition: {
     id: Generated<string>;
     lesson_id: string;

@@ -5,12 +5,13 @@ import {
   lessonCommandVersion,
   migrateLesson,
   validateLesson,
+  validateSheet,
   migrateLessonCommand,
   sizeOfLessonCommand,
   type LessonCommand,
   type LessonDocument,
 } from '@bogen/core/lesson';
-import { lessonSchema } from '@bogen/contract';
+import { lessonSchema, toldByServer } from '@bogen/contract';
 import { firstIssue } from '../http/route.js';
 import type { StreamKind } from '../stream/stream.js';
 
@@ -21,8 +22,26 @@ import type { StreamKind } from '../stream/stream.js';
 export function readForeignLesson(foreign: unknown): LessonDocument {
   const parsed = lessonSchema.safeParse(migrateLesson(foreign));
   if (!parsed.success) throw new CommandError(told('notAWholeLesson', { issue: firstIssue(parsed.error) }));
+  refuseBrokenSheets(parsed.data);
   validateLesson(parsed.data);
   return parsed.data;
+}
+
+/** Says of which sheet something is wrong. */
+function refuseBrokenSheets({ sheets }: LessonDocument): void {
+  for (const [index, sheet] of sheets.entries()) {
+    try {
+      validateSheet(sheet);
+    } catch (error) {
+      if (!(error instanceof CommandError)) throw error;
+      const told = toldByServer('lessonFileSheet', {
+        number: index + 1,
+        title: sheet.title,
+        why: error.told,
+      });
+      throw new CommandError(told);
+    }
+  }
 }
 
 export const lessonStream: StreamKind<LessonDocument, LessonCommand> = {

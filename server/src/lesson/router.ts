@@ -1,10 +1,10 @@
-import { toldByServer } from '@bogen/contract';
 import { Router } from 'express';
 import type { Db } from '../db/connect.js';
-import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
-import { appendSteps, readStream } from '../stream/stream.js';
+import { appendSteps, readDocument, readStream } from '../stream/stream.js';
 import { lessonStream } from './document.js';
+import { lessonFileOf } from './file.js';
+import { ownLesson } from './own.js';
 import { publishEdition } from './publish.js';
 
 /** Drafts and their editions. */
@@ -37,27 +37,11 @@ export function lessonRouter(db: Db): Router {
     return publishEdition(db, lesson.id, body.revision, session.instructor.id);
   });
 
-  return router;
-}
+  route(router, db, 'lessonFile', async ({ params, session }) => {
+    const lesson = await ownLesson(db, params.lesson, session.instructor.id);
+    const { document } = await readDocument(db, lesson.streamId, lessonStream);
+    return lessonFileOf(db, document);
+  });
 
-/** @throws HttpProblem `not-found`, also where the lesson is another instructor's */
-async function ownLesson(
-  db: Db,
-  id: string,
-  instructor: string,
-): Promise<{ id: string; streamId: string; courseId: string; courseTitle: string }> {
-  const lesson = await db
-    .selectFrom('lesson')
-    .innerJoin('course', 'course.id', 'lesson.course_id')
-    .where('lesson.id', '=', id)
-    .where('course.instructor_id', '=', instructor)
-    .select([
-      'lesson.id',
-      'lesson.stream_id as streamId',
-      'course.id as courseId',
-      'course.title as courseTitle',
-    ])
-    .executeTakeFirst();
-  if (!lesson) throw new HttpProblem('not-found', toldByServer('lessonNotThere'));
-  return lesson;
+  return router;
 }

@@ -147,7 +147,9 @@ async function classByCode(
   const code = normaliseCode(typed);
   const found = await db
     .selectFrom('class')
-    .select(['id', 'name', 'code'])
+    .innerJoin('course', 'course.id', 'class.course_id')
+    .where('course.deleted_at', 'is', null)
+    .select(['class.id', 'class.name', 'class.code'])
     .where((where) => where(where.fn('replace', ['code', where.val('-'), where.val('')]), '=', code))
     .executeTakeFirst();
   if (!found) {

@@ -1,33 +1,42 @@
-import { toldByServer } from '@bogen/contract';
+import { daysKept, type Answer } from '@bogen/contract';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import { brokenConstraint, type Db } from '../db/connect.js';
-import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { migrateFigure, type FigureDocument } from '@bogen/core/figure';
 import { readForeignLesson } from '../lesson/document.js';
 import { randomCode } from '../http/secret.js';
-import { createStream } from '../stream/stream.js';
+import { readLessonFile } from '../lesson/file.js';
+import { refuseForeignCourse } from '../lesson/own.js';
+import type { Pool } from '../pool/pool.js';
+import { addLesson, lockCourse, refuseFull } from './change.js';
+import { findInLessons } from './find.js';
+import { keptSince } from './purge.js';
 
 /** An instructor's courses, and making courses, lessons and classes. */
-export function shelfRouter(db: Db): Router {
+export function shelfRouter(db: Db, pool: Pool): Router {
   const router = Router();
 
   route(router, db, 'shelf', async ({ session }) => {
     const courses = await db
       .selectFrom('course')
-      .select(['id', 'title'])
+      .select(['id', 'title', 'archived_at as archivedAt'])
       .where('instructor_id', '=', session.instructor.id)
-      .orderBy('made_at')
+      .where('deleted_at', 'is', null)
+      .orderBy('place')
+      .orderBy('id')
       .execute();
+    const deleted = await deletedOf(db, session.instructor.id);
     const ids = courses.map(({ id }) => id);
-    if (ids.length === 0) return { courses: [] };
+    if (ids.length === 0) return { courses: [], deleted };
     const lessons = await db
       .selectFrom('lesson')
       .innerJoin('stream', 'stream.id', 'lesson.stream_id')
       .where('lesson.course_id', 'in', ids)
+      .where('lesson.deleted_at', 'is', null)
       .select((select) => [
         'lesson.id',
+        'lesson.archived_at as archivedAt',
         'lesson.course_id as course',
         sql<string>`stream.document ->> 'title'`.as('title'),
         sql<number>`jsonb_array_length(stream.document -> 'sheets')`.as('sheetCount'),
@@ -45,7 +54,8 @@ export function shelfRouter(db: Db): Router {
           .select((max) => max.fn.max('edition.revision').as('n'))
           .as('editionRevision'),
       ])
-      .orderBy('lesson.made_at')
+      .orderBy('lesson.place')
+      .orderBy('lesson.id')
       .execute();
     const classes = await db
       .selectFrom('class')
@@ -62,14 +72,17 @@ export function shelfRouter(db: Db): Router {
       ])
       .execute();
     return {
-      courses: courses.map(({ id, title }) => ({
+      deleted,
+      courses: courses.map(({ id, title, archivedAt }) => ({
         id,
         title,
+        archived: archivedAt !== null,
         lessons: lessons
           .filter(({ course }) => course === id)
           .map((lesson) => ({
             id: lesson.id,
             title: lesson.title,
+            archived: lesson.archivedAt !== null,
             sheetCount: lesson.sheetCount,
             firstFigure: migrateFigure(lesson.firstFigure) as unknown as FigureDocument,
             revision: lesson.revision,
@@ -98,20 +111,32 @@ export function shelfRouter(db: Db): Router {
   );
 
   route(router, db, 'createLesson', async ({ params, body, session }) => {
-    await ownCourse(db, params.course, session.instructor.id);
+    await refuseForeignCourse(db, params.course, session.instructor.id);
     const document = readForeignLesson(body.document);
     return db.transaction().execute(async (tx) => {
-      const stream = await createStream(tx, document);
-      return tx
-        .insertInto('lesson')
-        .values({ course_id: params.course, stream_id: stream })
-        .returning('id')
-        .executeTakeFirstOrThrow();
+      await lockCourse(tx, params.course, session.instructor.id);
+      await refuseFull(tx, params.course);
+      return { id: await addLesson(tx, params.course, document) };
     });
   });
 
+  route(router, db, 'addLessonFile', async ({ params, body, session }) => {
+    const owner = session.instructor.id;
+    await refuseForeignCourse(db, params.course, owner);
+    const document = await readLessonFile(db, pool, owner, body.file);
+    return db.transaction().execute(async (tx) => {
+      await lockCourse(tx, params.course, owner);
+      await refuseFull(tx, params.course);
+      return { id: await addLesson(tx, params.course, document), title: document.title };
+    });
+  });
+
+  route(router, db, 'findInLessons', ({ query, session }) =>
+    findInLessons(db, session.instructor.id, query.text),
+  );
+
   route(router, db, 'createClass', async ({ params, body, session }) => {
-    await ownCourse(db, params.course, session.instructor.id);
+    await refuseForeignCourse(db, params.course, session.instructor.id);
     for (let attempt = 0; ; attempt++) {
       try {
         return await db
@@ -128,12 +153,34 @@ export function shelfRouter(db: Db): Router {
   return router;
 }
 
-async function ownCourse(db: Db, id: string, instructor: string): Promise<void> {
-  const course = await db
+/** What an instructor deleted and can still bring back; lessons of a deleted course come back with it. */
+async function deletedOf(db: Db, owner: string): Promise<Answer<'shelf'>['deleted']> {
+  const courses = await db
     .selectFrom('course')
-    .select('id')
-    .where('id', '=', id)
-    .where('instructor_id', '=', instructor)
-    .executeTakeFirst();
-  if (!course) throw new HttpProblem('not-found', toldByServer('courseNotThere'));
+    .select(['id', 'title', 'deleted_at as deletedAt'])
+    .where('instructor_id', '=', owner)
+    .where('deleted_at', '>', keptSince())
+    .execute();
+  const lessons = await db
+    .selectFrom('lesson')
+    .innerJoin('course', 'course.id', 'lesson.course_id')
+    .innerJoin('stream', 'stream.id', 'lesson.stream_id')
+    .select(['lesson.id', 'lesson.deleted_at as deletedAt'])
+    .select(sql<string>`stream.document ->> 'title'`.as('title'))
+    .where('course.instructor_id', '=', owner)
+    .where('course.deleted_at', 'is', null)
+    .where('lesson.deleted_at', '>', keptSince())
+    .execute();
+  const kept = daysKept * 24 * 60 * 60 * 1000;
+  return [
+    ...courses.map((course) => ({ kind: 'course' as const, ...course })),
+    ...lessons.map((lesson) => ({ kind: 'lesson' as const, ...lesson })),
+  ]
+    .toSorted((a, b) => Number(b.deletedAt) - Number(a.deletedAt))
+    .map(({ kind, id, title, deletedAt }) => ({
+      kind,
+      id,
+      title,
+      until: new Date(Number(deletedAt) + kept).toISOString(),
+    }));
 }

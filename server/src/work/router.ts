@@ -110,7 +110,10 @@ async function sheetForStudent(
   const edition = await db
     .selectFrom('edition')
     .innerJoin('lesson', 'lesson.id', 'edition.lesson_id')
-    .innerJoin('class', 'class.course_id', 'lesson.course_id')
+    .innerJoin('course', 'course.id', 'lesson.course_id')
+    .innerJoin('class', 'class.course_id', 'course.id')
+    .where('lesson.deleted_at', 'is', null)
+    .where('course.deleted_at', 'is', null)
     .where('edition.id', '=', editionId)
     .where('class.id', '=', classId)
     .select('edition.document')

@@ -1,13 +1,9 @@
-import '../text/enPages.js';
-import { useTold } from '../text/told.js';
 import type { UseMutationResult } from '@tanstack/react-query';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { useForm } from 'react-hook-form';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
-import { Field } from '../ui/Field.js';
-import { Panel } from '../ui/Panel.js';
+import { NamePanel } from './NamePanel.js';
 
 interface NameFormProps {
   readonly trigger: string;
@@ -18,12 +14,9 @@ interface NameFormProps {
 /** A button that asks for a name and makes something of it. */
 export function NameForm({ trigger, label, mutation }: NameFormProps) {
   const { t } = useTranslation();
-  const tell = useTold();
   const [open, setOpen] = useState(false);
-  const { register, handleSubmit, formState, reset } = useForm<{ name: string }>();
   const close = (): void => {
     setOpen(false);
-    reset();
     mutation.reset();
   };
   return (
@@ -32,29 +25,16 @@ export function NameForm({ trigger, label, mutation }: NameFormProps) {
         <Plus aria-hidden size={15} />
         {trigger}
       </Button>
-      <Panel open={open} onClose={close} title={trigger}>
-        <form
-          noValidate
-          className="flex flex-col gap-4"
-          onSubmit={(event) =>
-            void handleSubmit(({ name }) => mutation.mutate(name.trim(), { onSuccess: close }))(event)
-          }
-        >
-          <Field
-            autoFocus
-            label={label}
-            maxLength={200}
-            error={formState.errors.name?.message ?? (mutation.error ? tell(mutation.error) : undefined)}
-            {...register('name', { validate: (value) => value.trim() !== '' || t('session.required') })}
-          />
-          <div className="flex gap-2">
-            <Button primary type="submit" disabled={mutation.isPending}>
-              {t('shelf.make')}
-            </Button>
-            <Button onClick={close}>{t('shelf.cancel')}</Button>
-          </div>
-        </form>
-      </Panel>
+      <NamePanel
+        open={open}
+        title={trigger}
+        label={label}
+        act={t('shelf.make')}
+        isPending={mutation.isPending}
+        error={mutation.error}
+        onName={(name) => mutation.mutate(name, { onSuccess: close })}
+        onClose={close}
+      />
     </>
   );
 }

@@ -9,6 +9,7 @@ import { Button } from '../ui/Button.js';
 import { SortableList, useSortableRow } from '../ui/SortableList.js';
 import type { EditedDraft } from './draft.js';
 import { AddSheet } from './AddSheet.js';
+import { MoveSheet } from './MoveSheet.js';
 
 interface SheetListProps {
   readonly edited: EditedDraft;
@@ -64,6 +65,12 @@ export function SheetList({ edited, lesson, current }: SheetListProps) {
         >
           <Copy aria-hidden size={15} />
         </Button>
+        <MoveSheet
+          lesson={lesson}
+          sheet={sheets[index]!}
+          refused={sheets.length === 1 ? t('writer.lastSheet') : undefined}
+          onMoved={remove}
+        />
         <Button
           quiet
           className="px-1.5"

@@ -4,6 +4,8 @@ export const writer = {
   addSheet: 'Add sheet',
   copySheet: 'Copy this sheet',
   removeSheet: 'Remove this sheet',
+  moveSheet: 'Move this sheet to another lesson',
+  noOtherLesson: 'There is no other lesson yet.',
   dragSheet: 'Move sheet {{title}}. Press space, then the arrows.',
   lessonTitle: 'Title of the lesson',
   sheetTitle: 'Title of the sheet',

@@ -1,0 +1,100 @@
+import { Link } from 'react-router';
+import { useTold } from '../text/told.js';
+import { useTranslation } from '../text/text.js';
+import { LessonCard } from '../thumbnail/LessonCard.js';
+import type { ShelfHands } from './hands.js';
+import { giveOut } from './lessonFile.js';
+import { ShelfMenu } from './ShelfMenu.js';
+import type { Course, Lesson, ShelfChange } from './useShelf.js';
+
+interface LessonOnShelfProps {
+  readonly lesson: Lesson;
+  readonly course: Course;
+  readonly courses: readonly Course[];
+  readonly hands: ShelfHands;
+  /** The lessons before and after it in sight; nothing at the ends. */
+  readonly before: Lesson | undefined;
+  readonly after: Lesson | undefined;
+}
+
+/** A lesson as a card that opens it, with what else can be done with it. */
+export function LessonOnShelf({ lesson, course, courses, hands, before, after }: LessonOnShelfProps) {
+  const { t } = useTranslation();
+  const tell = useTold();
+  const { id, title } = lesson;
+  const place = course.lessons.indexOf(lesson);
+  const to = (change: Extract<ShelfChange, { of: 'lesson' }>['change']): ShelfChange => ({
+    of: 'lesson',
+    id,
+    change,
+  });
+  const moved = { words: t('shelf.moved', { title }) };
+  return (
+    <li className="relative" data-lesson={id}>
+      <Link to={`/write/${id}`} aria-label={t('shelf.open', { title })} className="block">
+        <LessonCard title={title} figure={lesson.firstFigure} of={`${id}:revision ${lesson.revision}`}>
+          <p className="pr-8 text-[13px] text-soft">
+            {t('shelf.sheets', { count: lesson.sheetCount })} ·{' '}
+            {lesson.edition === null
+              ? t('shelf.notPublished')
+              : lesson.changedSinceEdition
+                ? t('shelf.changed', { number: lesson.edition })
+                : t('shelf.edition', { number: lesson.edition })}
+          </p>
+        </LessonCard>
+      </Link>
+      <div className="absolute right-2 bottom-2">
+        <ShelfMenu
+          label={t('shelf.lessonMenu', { title })}
+          title={title}
+          nameLabel={t('shelf.lessonTitle')}
+          rename={(name) => to({ title: name })}
+          copy={(name) => ({ of: 'copyLesson', id, title: name })}
+          rows={[
+            before && {
+              label: t('shelf.earlier'),
+              act: () => hands.does(to({ at: course.lessons.indexOf(before) }), moved),
+            },
+            after && {
+              label: t('shelf.later'),
+              act: () => hands.does(to({ at: course.lessons.indexOf(after) }), moved),
+            },
+            ...courses
+              .filter((other) => other !== course && !other.archived)
+              .map((other) => ({
+                label: t('shelf.moveTo', { course: other.title }),
+                act: () =>
+                  hands.does(to({ course: other.id }), {
+                    words: t('shelf.movedTo', { title, course: other.title }),
+                    undo: to({ course: course.id, at: place }),
+                  }),
+              })),
+            {
+              label: t('shelf.giveOut'),
+              act: () => {
+                hands.tells('');
+                giveOut(id, title).catch((error: unknown) => hands.tells(tell(error as Error)));
+              },
+            },
+            {
+              label: t('shelf.putAway'),
+              act: () =>
+                hands.does(to({ archived: true }), {
+                  words: t('shelf.isPutAway', { title }),
+                  undo: to({ archived: false }),
+                }),
+            },
+            {
+              label: t('shelf.delete'),
+              act: () =>
+                hands.does(to({ deleted: true }), {
+                  words: t('shelf.isDeleted', { title }),
+                  undo: to({ deleted: false }),
+                }),
+            },
+          ]}
+        />
+      </div>
+    </li>
+  );
+}

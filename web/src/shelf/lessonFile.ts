@@ -1,0 +1,47 @@
+import { bodyLimits } from '@bogen/contract/limits';
+import { call } from '../api/call.js';
+
+/** Gives a lesson out as a file, named by its title. */
+export async function giveOut(lesson: string, title: string): Promise<void> {
+  const file = await call('lessonFile', { params: { lesson } });
+  const blob = new Blob([JSON.stringify(file, null, 1)], { type: 'application/json' });
+  const link = document.createElement('a');
+  link.href = URL.createObjectURL(blob);
+  // Signs that some systems do not take in names are left out.
+  link.download = `${
+    title
+      .replace(/[^\p{L}\p{N} _-]+/gu, ' ')
+      .trim()
+      .slice(0, 80) || 'lesson'
+  }.json`;
+  link.click();
+  setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
+}
+
+/** A file that is no lesson, for a reason that is known before it is sent. */
+export class NoLessonFile extends Error {
+  override readonly name = 'NoLessonFile';
+  constructor(readonly reason: 'tooLarge' | 'notJson') {
+    super(reason);
+  }
+}
+
+/**
+ * Makes a lesson of a file.
+ * @param onSent told how much of it is sent, 0 to 1
+ * @throws NoLessonFile, or what `call` throws
+ */
+export async function takeIn(
+  course: string,
+  file: File,
+  onSent: (share: number) => void,
+): Promise<{ id: string; title: string }> {
+  if (file.size > bodyLimits.lessonFile - 1000) throw new NoLessonFile('tooLarge');
+  let content: unknown;
+  try {
+    content = JSON.parse(await file.text());
+  } catch {
+    throw new NoLessonFile('notJson');
+  }
+  return call('addLessonFile', { params: { course }, body: { file: content }, onSent });
+}
