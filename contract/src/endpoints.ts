@@ -11,6 +11,9 @@ const id = z.uuid();
 const nothing = z.object({});
 const title = z.string().trim().min(1).max(200);
 
+/** What is told of a figure on a bench. */
+const onBench = { id, name: z.string(), revision: z.int(), changedAt: z.string() };
+
 /** What can be done with anything on the shelf. */
 const onShelf = {
   archived: z.boolean().optional(),
@@ -389,6 +392,41 @@ export const endpoints = {
       answers: z.record(z.string(), answerSchema),
       progress,
     }),
+  }),
+
+  bench: defineEndpoint({
+    ...paths.bench,
+    access: 'signedIn',
+    summary: 'The figures on one’s bench, the one that was changed last first.',
+    answer: z.object({ figures: z.array(z.object({ ...onBench, figure: figureSchema })) }),
+  }),
+  addToBench: defineEndpoint({
+    ...paths.addToBench,
+    access: 'signedIn',
+    summary: 'Puts a figure on one’s bench.',
+    body: z.strictObject({ name: title, figure: z.unknown() }),
+    answer: z.object(onBench),
+  }),
+  benchFigure: defineEndpoint({
+    ...paths.benchFigure,
+    access: 'signedIn',
+    summary: 'A figure of one’s bench.',
+    params: z.strictObject({ figure: id }),
+    answer: z.object({ ...onBench, figure: figureSchema }),
+  }),
+  changeBenchFigure: defineEndpoint({
+    ...paths.changeBenchFigure,
+    access: 'signedIn',
+    summary: 'Names a figure of one’s bench, takes it away or brings it back, or keeps another state of it.',
+    params: z.strictObject({ figure: id }),
+    body: z.strictObject({
+      name: title.optional(),
+      deleted: z.boolean().optional(),
+      figure: z.unknown().optional(),
+      /** With a figure: the revision that it was made from. Where there is a newer one, it is refused as stale. */
+      base: z.int().min(0).optional(),
+    }),
+    answer: z.object(onBench),
   }),
 
   addPicture: defineEndpoint({

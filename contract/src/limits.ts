@@ -31,3 +31,6 @@ export const documentLimit = 4_000_000;
 
 /** How deep arrays and objects of a body may be nested. */
 export const nestingLimit = 100;
+
+/** How many figures a bench has room for. */
+export const benchLimit = 100;

@@ -32,5 +32,9 @@ export const paths = {
   checkTask: { method: 'post', path: '/editions/:edition/sheets/:sheet/tasks/:task/check' },
   desk: { method: 'get', path: '/classes/:class/desk' },
   studentWork: { method: 'get', path: '/classes/:class/work/:work' },
+  bench: { method: 'get', path: '/bench' },
+  addToBench: { method: 'post', path: '/bench' },
+  benchFigure: { method: 'get', path: '/bench/:figure' },
+  changeBenchFigure: { method: 'put', path: '/bench/:figure' },
   addPicture: { method: 'post', path: '/pictures' },
 } as const;

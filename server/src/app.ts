@@ -6,6 +6,7 @@ import helmet from 'helmet';
 import { sql } from 'kysely';
 import type { Logger } from 'pino';
 import { z } from 'zod';
+import { benchRouter } from './bench/router.js';
 import { classRouter } from './class/router.js';
 import type { Db } from './db/connect.js';
 import { errorHandler, refuseForeignOrigin } from './http/errors.js';
@@ -87,6 +88,7 @@ export function createApp({ db, log, pool, webFolder }: AppOptions): Express {
     classRouter(db, pool),
     workRouter(db, pool),
     pictureRouter(db, pool),
+    benchRouter(db),
   );
   api.use(() => {
     throw new HttpProblem('not-found', toldByServer('nothingHere'));

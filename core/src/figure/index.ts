@@ -81,6 +81,7 @@ export {
 export { canLockKnot, lockedKnotsOf, lockKnot, type LockedKnot } from './lockedKnots.js';
 export { isAnythingFree, isLoose } from './loose.js';
 export { migrateFigure, migrateFigureCommand } from './migrateFigure.js';
+export { validateFigure } from './validate.js';
 export { aims, type Aim, type OperationMember } from './operation/define.js';
 export {
   offeredOperations,

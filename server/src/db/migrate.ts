@@ -7,6 +7,7 @@ import * as log from './migrations/004-log.js';
 import * as stages from './migrations/005-stages.js';
 import * as answers from './migrations/006-answers.js';
 import * as shelf from './migrations/007-shelf.js';
+import * as bench from './migrations/008-bench.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -17,6 +18,7 @@ const migrations: Record<string, Migration> = {
   '005-stages': stages,
   '006-answers': answers,
   '007-shelf': shelf,
+  '008-bench': bench,
 };
 
 /** Brings the database to the newest schema; does nothing where it is there already. */

@@ -101,6 +101,16 @@ export interface Database {
     student_id: string | null;
     expires_at: Date;
   };
+  bench_figure: {
+    id: Generated<string>;
+    instructor_id: string | null;
+    student_id: string | null;
+    name: string;
+    document: Json;
+    revision: Generated<number>;
+    changed_at: Generated<Date>;
+    deleted_at: ColumnType<Date | null, never, Date | null>;
+  };
   picture: {
     id: Generated<string>;
     instructor_id: string;

@@ -13,7 +13,9 @@ type Parsed<E, Key extends string> = E extends Record<Key, infer S extends ZodTy
 /** Endpoints for anyone get no session, so that they answer also where there is no database to ask. */
 type SessionFor<E extends Endpoint> = E['access'] extends 'anyone'
   ? undefined
-  : Extract<Session, { who: E['access'] }>;
+  : E['access'] extends 'signedIn'
+    ? Exclude<Session, { who: 'nobody' }>
+    : Extract<Session, { who: E['access'] }>;
 
 /** What a handler gets: everything parsed, and a session of the kind that the endpoint asks for. */
 export interface Call<Name extends EndpointName> {
@@ -41,10 +43,8 @@ export function route<Name extends EndpointName>(
     endpoint.bodyLimit ?? (endpoint.access === 'anyone' ? bodyLimits.anyone : bodyLimits.signedIn);
   router[endpoint.method](endpoint.path, async (request, response) => {
     const session = endpoint.access === 'anyone' ? undefined : await readSession(db, request);
-    if (session && session.who !== endpoint.access) {
-      if (session.who === 'nobody') {
-        throw new HttpProblem('not-signed-in', toldByServer('notSignedIn'));
-      }
+    if (session?.who === 'nobody') throw new HttpProblem('not-signed-in', toldByServer('notSignedIn'));
+    if (session && endpoint.access !== 'signedIn' && session.who !== endpoint.access) {
       throw new HttpProblem(
         'not-allowed',
         toldByServer(endpoint.access === 'instructor' ? 'onlyInstructors' : 'onlyStudents'),

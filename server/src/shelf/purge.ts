@@ -29,6 +29,7 @@ export async function purgeDeleted(db: Db, before = keptSince()): Promise<number
       : [];
     if (lessons.length) await tx.deleteFrom('lesson').where('id', 'in', lessons).execute();
     await tx.deleteFrom('course').where('deleted_at', '<', before).execute();
+    await tx.deleteFrom('bench_figure').where('deleted_at', '<', before).execute();
     const streams = [...gone, ...work].map(({ stream }) => stream);
     if (streams.length) await tx.deleteFrom('stream').where('id', 'in', streams).execute();
     return lessons.length;

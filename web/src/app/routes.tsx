@@ -9,6 +9,7 @@ import { PageBoundary } from './PageBoundary.js';
 const pages = {
   '/join': page(async () => (await import('../session/JoinPage.js')).JoinPage),
   '/sign-in': page(async () => (await import('../session/SignInPage.js')).SignInPage),
+  '/bench/:figure?': page(async () => (await import('../bench/BenchPage.js')).BenchPage),
   '/shelf': page(async () => (await import('../shelf/ShelfPage.js')).ShelfPage),
   '/class': page(async () => (await import('../reader/ClassPage.js')).ClassPage),
   '/read/:lesson/:sheet?': page(async () => (await import('../reader/ReaderPage.js')).ReaderPage),

@@ -21,7 +21,8 @@ interface FigureToolsProps {
   readonly undo: ReactNode;
   readonly scene: FigureScene;
   readonly mode: Mode;
-  readonly onMode: (mode: Mode) => void;
+  /** Not there where nobody is let or kept from moving points. */
+  readonly onMode: ((mode: Mode) => void) | undefined;
   readonly drawing: Drawing;
   readonly clipboard: Clipboard;
   readonly panel: PanelName | null;
@@ -65,14 +66,16 @@ export function FigureTools({
       </Button>
       <ItemList scene={scene} clipboard={clipboard} onDetails={(id) => onPanel('details', id)} />
       {opener('look', t('writer.look'))}
-      <Button
-        quiet
-        pressed={mode === 'loose'}
-        title={t('writer.looseLead')}
-        onClick={() => onMode(mode === 'loose' ? 'move' : 'loose')}
-      >
-        {t('writer.looseOrFixed')}
-      </Button>
+      {onMode && (
+        <Button
+          quiet
+          pressed={mode === 'loose'}
+          title={t('writer.looseLead')}
+          onClick={() => onMode(mode === 'loose' ? 'move' : 'loose')}
+        >
+          {t('writer.looseOrFixed')}
+        </Button>
+      )}
       {mode === 'loose' && item?.kind === 'curve' && (
         <>
           <Button quiet onClick={() => setAll(item, true)}>

@@ -39,6 +39,12 @@ export function ClassPage() {
             <Button quiet onClick={() => setAsking(true)}>
               {t('session.returnKey')}
             </Button>
+            <Link
+              to="/bench"
+              className="inline-flex h-7 items-center rounded-md px-2.5 text-[13px] font-medium hover:bg-tint"
+            >
+              {t('reader.bench')}
+            </Link>
             <Button quiet onClick={signOut}>
               {t('app.signOut')}
             </Button>

@@ -5,6 +5,7 @@ import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useDeferredValue, useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
 import { ApiProblem, NotConnected } from '../api/call.js';
+import { ToBench } from '../bench/ToBench.js';
 import { FigureView } from '../figure/view/FigureView.js';
 import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
 import { Rail } from '../rail/Rail.js';
@@ -226,6 +227,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
             </Suspense>
           )}
           <span className="flex-1" />
+          {work && <ToBench who="student" name={sheet.title} figure={() => scene.document} />}
           <Button quiet pressed={wide} onClick={() => setWide(!wide)}>
             {wide ? t('sheet.showProse') : t('sheet.wholeFigure')}
           </Button>

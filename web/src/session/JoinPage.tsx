@@ -104,6 +104,10 @@ export function JoinPage() {
       <Link to="/sign-in" className="mt-8 inline-block text-accent underline underline-offset-4">
         {t('session.toSignIn')}
       </Link>
+      <br />
+      <Link to="/bench" className="mt-2 inline-block text-accent underline underline-offset-4">
+        {t('session.toBench')}
+      </Link>
     </EntryLayout>
   );
 }

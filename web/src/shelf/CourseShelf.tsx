@@ -4,7 +4,7 @@ import { Link, useNavigate } from 'react-router';
 import { call } from '../api/call.js';
 import { newId } from '../saving/newId.js';
 import { useTranslation } from '../text/text.js';
-import { firstFigure } from '../writer/firstFigure.js';
+import { firstFigure } from '../sheet/firstFigure.js';
 import type { ShelfHands } from './hands.js';
 import { LessonOnShelf } from './LessonOnShelf.js';
 import { NameForm } from './NameForm.js';

@@ -1,6 +1,7 @@
 import '../text/enPages.js';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { call } from '../api/call.js';
 import { useSignInWhenNeeded, useSignOut, useAccount } from '../session/useAccount.js';
 import { useTold } from '../text/told.js';
@@ -58,6 +59,12 @@ export function ShelfPage() {
             <span className="text-[13px] text-soft">
               {who?.who === 'instructor' ? who.instructor.name : ''}
             </span>
+            <Link
+              to="/bench"
+              className="inline-flex h-7 items-center rounded-md px-2.5 text-[13px] font-medium hover:bg-tint"
+            >
+              {t('shelf.toBench')}
+            </Link>
             <Button quiet onClick={signOut}>
               {t('app.signOut')}
             </Button>

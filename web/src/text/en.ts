@@ -1,3 +1,4 @@
+import type { BenchTexts } from './enBench.js';
 import type { EditingTexts } from './enEditing.js';
 import type { PagesTexts } from './enPages.js';
 import type { RailTexts } from './enRail.js';
@@ -29,4 +30,4 @@ export const en = {
   ui,
 };
 
-export type Texts = typeof en & EditingTexts & PagesTexts & RailTexts & TaskTexts;
+export type Texts = typeof en & BenchTexts & EditingTexts & PagesTexts & RailTexts & TaskTexts;

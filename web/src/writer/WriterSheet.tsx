@@ -1,16 +1,7 @@
 import '../text/enEditing.js';
-import { DrawBar } from '../editing/draw/DrawBar.js';
-import { DrawLayer } from '../editing/draw/DrawLayer.js';
-import { useDrawing } from '../editing/draw/useDrawing.js';
-import {
-  allowanceFor,
-  type Allowance,
-  applyFigureCommand,
-  isLoose,
-  leavesShape,
-  looseOf,
-  type PointKind,
-} from '@bogen/core/figure';
+import { ToBench } from '../bench/ToBench.js';
+import { useFigureEditing } from '../editing/useFigureEditing.js';
+import { allowanceFor, type Allowance, applyFigureCommand, leavesShape } from '@bogen/core/figure';
 import {
   addStage,
   figureOfStage,
@@ -20,12 +11,7 @@ import {
   type Told,
 } from '@bogen/core/lesson';
 import { Fragment, useEffect, useMemo, useRef } from 'react';
-import { useClipboard } from '../editing/clipboard/useClipboard.js';
-import { useFigureKeys } from '../editing/keys/useFigureKeys.js';
-import { SelectionBar } from '../editing/select/SelectionBar.js';
 import { Link, useNavigate } from 'react-router';
-import { FigureView } from '../figure/view/FigureView.js';
-import { pointName } from '../figure/scene/names.js';
 import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
 import type { FigureHost } from '../figure/scene/host.js';
 import { newId } from '../saving/newId.js';
@@ -35,7 +21,6 @@ import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
 import { useEdited, useEditedLife, useUndoKeys } from '../saving/useEdited.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
-import { useTold } from '../text/told.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import { TopBar } from '../ui/TopBar.js';
@@ -43,17 +28,6 @@ import { useStateOf } from '../ui/useStateOf.js';
 import { ConflictPanel } from './ConflictPanel.js';
 import type { OpenDraft } from './draft.js';
 import { sheetHost, type SheetTeller } from './draft.js';
-import { FigureMenu } from '../editing/FigureMenu.js';
-import { FigurePanels } from '../editing/FigurePanels.js';
-import { FigureTools, type Mode } from '../editing/FigureTools.js';
-import type { PanelName } from '../editing/panels.js';
-import { JointMarks } from '../editing/joints/JointMarks.js';
-import { KnotAdder } from '../editing/knot/KnotAdder.js';
-import { StartHandle } from '../editing/start/StartHandle.js';
-import { PinMarks } from '../editing/parameter/PinMarks.js';
-import { WeightHandles } from '../editing/weights/WeightHandles.js';
-import { pointToRemove, removePoint } from '../editing/points/removePoint.js';
-import { removeSelected } from '../editing/items/removeSelected.js';
 import { FigureOfText } from '../live/FigureOfText.js';
 import { LazyProseEditor } from './prose/LazyProseEditor.js';
 import { Publish } from './Publish.js';
@@ -63,15 +37,7 @@ import { StageEditor } from './stages/StageEditor.js';
 import { Tasks } from './tasks/Tasks.js';
 import { TitleField } from './TitleField.js';
 
-/** The panel that is open, and the item of its details where it is not the rail's curve. */
-interface OpenPanel {
-  readonly name: PanelName | null;
-  readonly item: string | null;
-}
-
 const noStages = [{ id: '', caption: '', commands: [] }];
-
-const noPanel: OpenPanel = { name: null, item: null };
 
 /**
  * One sheet being written: text and task on the left, the figure on the right. The page stays with every sheet of the lesson; what
@@ -102,10 +68,6 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     const { left, right, bottom, top } = scene.view;
     scene.previews.setRefused(told && { told, at: [(left + right) / 2, (bottom + top) / 2] });
   };
-  const [mode, setMode] = useStateOf<Mode>(scene, 'move');
-  const [said, say] = useStateOf(scene, '');
-  tell.current = say;
-  const drawing = useDrawing(scene);
   const title = useEdited(edited, (state) => state.history.document.title);
   useEditedLife(edited);
   const palette = useTheme((state) => state.palette);
@@ -129,31 +91,13 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     }
   };
   useUndoKeys(edited, showSheet);
-  const [panel, setPanel] = useStateOf<OpenPanel>(scene, noPanel);
-  const openPanel = (name: PanelName | null, item?: string): void => {
-    setPanel({ name, item: item ?? null });
-    // A curve that is asked about comes on the rail, which belongs to the same curve as the panels.
-    const { document } = scene;
-    if (item && item !== document.rail.item && (name === 'change' || name === 'table')) {
-      scene.host.do({ name: 'setRail', rail: { ...document.rail, item } });
-    }
-  };
-  const clipboard = useClipboard(scene, say);
-  const told = useTold();
-  const actions = useMemo(
-    () => ({
-      openKeys: () => setPanel({ name: 'keys', item: null }),
-      openLook: () => setPanel({ name: 'look', item: null }),
-      openSeveral: () => setPanel({ name: 'several', item: null }),
-      removeSelected: () => {
-        const point = pointToRemove(scene);
-        if (point) void removePoint(scene, point, { say, tell: told });
-        else removeSelected(scene, say);
-      },
-    }),
-    [scene, setPanel, say, told],
-  );
-  useFigureKeys(scene, actions);
+  const editing = useFigureEditing({
+    scene,
+    place: sheetId,
+    undo: <UndoButtons edited={edited} narrow onEffect={showSheet} />,
+    frees: true,
+  });
+  tell.current = editing.say;
   const [gesture, setGesture] = useStateOf<Allowance | null>(host, null);
   did.current = (command, before) => setGesture(allowanceFor(command, before) ?? null);
   const [captures, setCaptures] = useStateOf(sheetId, false);
@@ -168,23 +112,6 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   };
   if (!sheet) return null;
 
-  const toggle = (item: string, of: PointKind, index: number): void => {
-    const figure = scene.document;
-    const before = looseOf(figure, item)?.[of] ?? [];
-    const loose = isLoose(figure, item, of, index);
-    scene.host.do({
-      name: 'setLoose',
-      item,
-      of,
-      indices: loose ? before.filter((other) => other !== index) : [...before, index],
-    });
-    say(
-      t('writer.toggled', {
-        name: pointName(figure, item, of, index),
-        state: loose ? t('figure.fixed') : t('figure.loose'),
-      }),
-    );
-  };
   return (
     <>
       <SheetLayout
@@ -211,6 +138,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             end={
               <>
                 <SaveState edited={edited} />
+                <ToBench who="instructor" name={sheet.title} figure={() => scene.document} />
                 <Link
                   to={`/preview/${draft.id}/${sheetId}`}
                   className="inline-flex h-7 items-center rounded-md px-2.5 text-[13px] font-medium whitespace-nowrap hover:bg-tint"
@@ -248,54 +176,8 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             </Fragment>
           </div>
         }
-        tools={
-          drawing.tool ? (
-            <DrawBar drawing={drawing} />
-          ) : (
-            <FigureTools
-              undo={<UndoButtons edited={edited} narrow onEffect={showSheet} />}
-              scene={scene}
-              mode={mode}
-              onMode={setMode}
-              drawing={drawing}
-              clipboard={clipboard}
-              panel={panel.name}
-              onPanel={openPanel}
-            />
-          )
-        }
-        figure={
-          <FigureView
-            menu={
-              drawing.tool
-                ? undefined
-                : (body) => (
-                    <FigureMenu scene={scene} clipboard={clipboard} onPanel={openPanel}>
-                      {body}
-                    </FigureMenu>
-                  )
-            }
-            bar={<SelectionBar scene={scene} onSeveral={() => openPanel('several')} />}
-            scene={scene}
-            over={(projection, pane) => (
-              <>
-                <JointMarks scene={scene} projection={projection} pane={pane} />
-                <WeightHandles scene={scene} projection={projection} pane={pane} />
-                <PinMarks scene={scene} projection={projection} pane={pane} />
-                <StartHandle scene={scene} projection={projection} pane={pane} />
-                <KnotAdder scene={scene} projection={projection} pane={pane} />
-              </>
-            )}
-            onToggle={mode === 'loose' ? toggle : undefined}
-            layer={
-              drawing.tool
-                ? (projection) => (
-                    <DrawLayer drawing={drawing} scene={scene} projection={projection} onSay={say} />
-                  )
-                : undefined
-            }
-          />
-        }
+        tools={editing.tools}
+        figure={editing.figure}
         stages={
           <StageEditor
             edited={edited}
@@ -311,10 +193,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
         }
         rail={<Rail scene={scene} />}
       />
-      <p role="status" aria-live="polite" className="sr-only">
-        {said}
-      </p>
-      <FigurePanels key={sheetId} scene={scene} panel={panel.name} item={panel.item} onPanel={openPanel} />
+      {editing.panels}
       <ConflictPanel draft={draft} />
     </>
   );

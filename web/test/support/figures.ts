@@ -1,6 +1,6 @@
 import { clampedUniformKnots, type Curve } from '@bogen/core/curve';
 import { emptyFigure, type FigureDocument, type FigureItem } from '@bogen/core/figure';
-import { firstFigure } from '../../src/writer/firstFigure.js';
+import { firstFigure } from '../../src/sheet/firstFigure.js';
 
 /** The curve that a new sheet begins with: a cubic on six points. */
 export const cubic: Curve = (firstFigure().items[0] as Extract<FigureItem, { kind: 'curve' }>).curve;

@@ -1,5 +1,8 @@
 export const reader = {
   lessons: 'Lessons',
+  toBench: 'Keep a copy on the bench',
+  bench: 'Bench',
+  notToBench: 'The copy could not be kept: {{why}}',
   empty:
     'Your instructor has not published a lesson for this class yet. Come back later; your place is kept.',
   progress: '{{done}} of {{count}} sheets done',

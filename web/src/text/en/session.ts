@@ -1,4 +1,5 @@
 export const session = {
+  toBench: 'Or draw at the bench, without joining',
   drawing: 'A cubic curve of four spans with its seven control points',
   signInTitle: 'Instructors',
   signInLead: 'Sign in to your shelf.',

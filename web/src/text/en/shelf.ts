@@ -1,5 +1,6 @@
 export const shelf = {
   title: 'Shelf',
+  toBench: 'Bench',
   empty: 'Nothing stands on the shelf yet. Begin with a course; lessons and classes belong to it.',
   newCourse: 'New course',
   courseTitle: 'Title of the course',
@@ -40,6 +41,7 @@ export const shelf = {
     tooLarge: 'It is larger than a lesson file can be, 28 MB.',
     notJson: 'It is not JSON, or it is damaged. Give the lesson out again and use that file.',
   },
+  noOtherLesson: 'There is no other lesson yet.',
   find: 'Find in titles and texts',
   found: 'What was found',
   finding: 'Looking …',

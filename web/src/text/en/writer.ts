@@ -5,7 +5,6 @@ export const writer = {
   copySheet: 'Copy this sheet',
   removeSheet: 'Remove this sheet',
   moveSheet: 'Move this sheet to another lesson',
-  noOtherLesson: 'There is no other lesson yet.',
   dragSheet: 'Move sheet {{title}}. Press space, then the arrows.',
   lessonTitle: 'Title of the lesson',
   sheetTitle: 'Title of the sheet',

@@ -1,4 +1,4 @@
-import { firstFigure } from '../firstFigure.js';
+import { firstFigure } from '../../sheet/firstFigure.js';
 import type { Start } from './define.js';
 
 /** One cubic on six points, everything loose. */

@@ -1,0 +1,123 @@
+import '../text/enBench.js';
+import '../text/enPages.js';
+import { useQuery, useQueryClient } from '@tanstack/react-query';
+import { useEffect, useMemo, useState } from 'react';
+import { Link, useNavigate, useParams } from 'react-router';
+import { firstFigure } from '../sheet/firstFigure.js';
+import { useAccount } from '../session/useAccount.js';
+import { useTold } from '../text/told.js';
+import { useTranslation } from '../text/text.js';
+import { Button } from '../ui/Button.js';
+import { Failure, Loading } from '../ui/States.js';
+import { TopBar } from '../ui/TopBar.js';
+import { BenchDesk } from './BenchDesk.js';
+import { browserBench, NotOnBench } from './browser.js';
+import { benchOf, type BenchFigure, type BenchStore } from './store.js';
+
+/** The bench: figures without a lesson, for anyone. */
+export function BenchPage() {
+  const account = useAccount();
+  const who = account.data?.who;
+  const bench = useMemo(() => who && benchOf(who), [who]);
+  if (account.error) return <Failure error={account.error} onRetry={() => void account.refetch()} />;
+  return bench && who ? (
+    <Bench key={bench.place} bench={bench} isInstructor={who === 'instructor'} />
+  ) : (
+    <Loading />
+  );
+}
+
+function Bench({ bench, isInstructor }: { bench: BenchStore; isInstructor: boolean }) {
+  const { t } = useTranslation();
+  const navigate = useNavigate();
+  const client = useQueryClient();
+  const { figure: id } = useParams();
+  const [removed, setRemoved] = useState<BenchFigure | null>(null);
+  const list = useQuery({ queryKey: ['bench', bench.place], queryFn: () => bench.list() });
+  const opened = useQuery({
+    queryKey: ['bench-figure', bench.place, id],
+    queryFn: () => bench.read(id!),
+    enabled: id !== undefined,
+    staleTime: Infinity,
+    gcTime: 0,
+    retry: false,
+    structuralSharing: false,
+  });
+  // Without a figure in the address it is the last one, or a first one on an empty bench.
+  useEffect(() => {
+    if (id !== undefined || !list.data) return;
+    const [last] = list.data;
+    const go = (to: string): void => void navigate(`/bench/${to}`, { replace: true });
+    if (last) go(last.id);
+    else
+      void bench.add(t('bench.first'), firstFigure()).then(async (made) => {
+        await client.invalidateQueries({ queryKey: ['bench', bench.place] });
+        go(made);
+      });
+  }, [id, list.data, bench]);
+  const error = list.error ?? opened.error;
+  if (opened.error instanceof NotOnBench) return <Gone />;
+  if (error)
+    return <Failure error={error} onRetry={() => void Promise.all([list.refetch(), opened.refetch()])} />;
+  if (!opened.data) return <Loading />;
+  return (
+    <BenchDesk
+      key={opened.data.id}
+      bench={bench}
+      opened={opened.data}
+      others={list.data ?? []}
+      isInstructor={isInstructor}
+      removed={removed}
+      onRemoved={setRemoved}
+      notice={bench.place === 'account' && <LeftInBrowser bench={bench} />}
+    />
+  );
+}
+
+function Gone() {
+  const { t } = useTranslation();
+  return (
+    <div className="flex min-h-full flex-col">
+      <TopBar />
+      <main className="grid flex-1 place-items-center gap-4 p-8 text-center">
+        <div>
+          <h1 className="font-serif text-[22px]">{t('bench.gone')}</h1>
+          <Link to="/bench" className="mt-3 inline-block text-accent underline underline-offset-4">
+            {t('bench.bench')}
+          </Link>
+        </div>
+      </main>
+    </div>
+  );
+}
+
+/** What was drawn in this browser before somebody signed in, to be taken into the account. */
+function LeftInBrowser({ bench }: { bench: BenchStore }) {
+  const { t } = useTranslation();
+  const tell = useTold();
+  const client = useQueryClient();
+  const left = useQuery({ queryKey: ['bench', 'browser'], queryFn: () => browserBench.list() });
+  const [problem, setProblem] = useState('');
+  const count = left.data?.length ?? 0;
+  if (count === 0) return null;
+  const takeIn = async (): Promise<void> => {
+    try {
+      for (const { id, name, figure } of (left.data ?? []).toReversed()) {
+        await bench.add(name, figure);
+        await browserBench.remove(id);
+      }
+    } catch (error) {
+      setProblem(tell(error as Error));
+    }
+    await client.invalidateQueries({ queryKey: ['bench'] });
+  };
+  return (
+    <div className="flex flex-wrap items-center gap-4 border-b border-line bg-tint px-4 py-1 text-[13px]">
+      <span>{t('bench.left', { count })}</span>
+      <Button quiet onClick={() => void takeIn()}>
+        {t('bench.takeIn')}
+      </Button>
+      {problem && <span role="alert">{problem}</span>}
+    </div>
+  );
+}

@@ -1,0 +1,52 @@
+import {
+  applyFigureCommand,
+  keepingLocks,
+  touchesOfFigureCommand,
+  type FigureCommand,
+  type FigureDocument,
+} from '@bogen/core/figure';
+import { CommandError, type Told } from '@bogen/core/lesson';
+import i18next from 'i18next';
+import { snapMoved } from '../editing/draw/snapMoved.js';
+import type { FigureHost } from '../figure/scene/host.js';
+import { EditedDocument, motionOf } from '../saving/editedDocument.js';
+import { freshState } from '../saving/state.js';
+
+export type EditedFigure = EditedDocument<FigureDocument, FigureCommand>;
+
+/** A figure by itself, with its own undo. */
+export const editedFigure = (initial: FigureDocument): EditedFigure =>
+  new EditedDocument<FigureDocument, FigureCommand>({
+    initial: freshState(initial),
+    apply: applyFigureCommand,
+    onStale: 'merge',
+    touches: touchesOfFigureCommand,
+  });
+
+/**
+ * A figure by itself, in which everything can be done.
+ * @param refuse told why a change can't be done, where a locked joint forbids it, and `null` when one was done
+ */
+export function benchHost(edited: EditedFigure, refuse: (why: Told | null) => void): FigureHost {
+  const now = (): FigureDocument => edited.store.getState().history.document;
+  return {
+    read: () => edited.store.getState().shown,
+    subscribe: (listener) => edited.store.subscribe(listener),
+    motion: () => motionOf(edited),
+    preview: (command) => edited.preview(command && keepingLocks(now(), command)),
+    do: (command) => {
+      try {
+        edited.do(keepingLocks(now(), command));
+        refuse(null);
+      } catch (error) {
+        if (error instanceof CommandError) refuse(error.told);
+        throw error;
+      }
+    },
+    snap: (...move) => {
+      const { at, kind, name = '' } = snapMoved(...move);
+      return kind && { at, words: i18next.t(`draw.snap.${kind}`, { name }) };
+    },
+    may: () => true,
+  };
+}
