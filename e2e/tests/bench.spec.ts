@@ -87,7 +87,7 @@ test('a student keeps a copy of a sheet’s figure, also without a connection an
 }) => {
   const { page } = await joinClass(await newContext());
   await openFirstSheet(page);
-  await page.getByRole('button', { name: 'Keep a copy on the bench' }).click();
+  await page.getByRole('button', { name: 'To the bench' }).click();
   await expect(figures(page)).toHaveText('A control point acts near');
   await expect(handle(page, 'waist/P0')).toBeVisible();
   // What the sheet keeps fixed is free here.
@@ -131,7 +131,7 @@ test('an instructor takes a figure to the bench, and makes a sheet of one', asyn
   await expect(page.getByLabel('Title of the sheet')).toHaveValue('From the bench');
   expect((await coordinatesOf(page, 'curve/P1'))[0]).toBe(x);
   expect((await lesson(page)).sheets.at(-1)!.title).toBe('From the bench');
-  await page.getByRole('button', { name: 'Keep a copy on the bench' }).click();
+  await page.getByRole('button', { name: 'To the bench' }).click();
   await expect(page.getByRole('button', { name: 'Make a sheet of it' })).toBeVisible();
   await page.goBack();
   // The other tests of this server find the lesson as it was.

@@ -1,6 +1,6 @@
 import '../text/enEditing.js';
 import { isLoose, looseOf, type PointKind } from '@bogen/core/figure';
-import { useMemo, type ReactNode } from 'react';
+import { useMemo, useRef, type ReactNode } from 'react';
 import { pointName } from '../figure/scene/names.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { FigureView } from '../figure/view/FigureView.js';
@@ -41,6 +41,8 @@ interface FigureEditingOptions {
   readonly undo: ReactNode;
   /** Whether points are said here to be loose or fixed for readers. */
   readonly frees: boolean;
+  /** Shows it large, for a class; not there where it can't be. */
+  readonly present?: () => void;
 }
 
 /** A figure with every tool, in three parts that a page puts in their places. */
@@ -53,7 +55,13 @@ export interface FigureEditing {
 }
 
 /** Everything with which a figure is drawn and changed, on whatever page it stands. */
-export function useFigureEditing({ scene, place, undo, frees }: FigureEditingOptions): FigureEditing {
+export function useFigureEditing({
+  scene,
+  place,
+  undo,
+  frees,
+  present,
+}: FigureEditingOptions): FigureEditing {
   const { t } = useTranslation();
   const told = useTold();
   const [mode, setMode] = useStateOf<Mode>(scene, 'move');
@@ -69,8 +77,11 @@ export function useFigureEditing({ scene, place, undo, frees }: FigureEditingOpt
     }
   };
   const clipboard = useClipboard(scene, say);
+  const presentNow = useRef(present);
+  presentNow.current = present;
   const actions = useMemo(
     () => ({
+      present: () => presentNow.current?.(),
       openKeys: () => setPanel({ name: 'keys', item: null }),
       openLook: () => setPanel({ name: 'look', item: null }),
       openSeveral: () => setPanel({ name: 'several', item: null }),

@@ -1,6 +1,7 @@
 import type { BenchTexts } from './enBench.js';
 import type { EditingTexts } from './enEditing.js';
 import type { PagesTexts } from './enPages.js';
+import type { PresentTexts } from './enPresent.js';
 import type { RailTexts } from './enRail.js';
 import type { TaskTexts } from './enTask.js';
 import { app } from './en/app.js';
@@ -30,4 +31,4 @@ export const en = {
   ui,
 };
 
-export type Texts = typeof en & BenchTexts & EditingTexts & PagesTexts & RailTexts & TaskTexts;
+export type Texts = typeof en & BenchTexts & EditingTexts & PagesTexts & PresentTexts & RailTexts & TaskTexts;

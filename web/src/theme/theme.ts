@@ -52,6 +52,8 @@ interface ThemeState {
   readonly theme: Theme;
   readonly palette: Palette;
   readonly toggle: () => void;
+  /** Shows a theme for a while, without choosing it; `null` goes back to what is chosen. */
+  readonly showFor: (theme: Theme | null) => void;
 }
 
 function show(theme: Theme): { theme: Theme; palette: Palette } {
@@ -67,4 +69,5 @@ export const useTheme = create<ThemeState>((set, get) => ({
     localStorage.setItem(storageKey, theme);
     set(show(theme));
   },
+  showFor: (theme) => set(show(theme ?? preferred())),
 }));

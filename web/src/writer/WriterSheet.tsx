@@ -91,7 +91,13 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     }
   };
   useUndoKeys(edited, showSheet);
+  const presentAddress = `/present/${draft.id}/${sheetId}?stage=${stageId}`;
+  const present = (): void => {
+    edited.finishTyping();
+    void navigate(presentAddress);
+  };
   const editing = useFigureEditing({
+    present,
     scene,
     place: sheetId,
     undo: <UndoButtons edited={edited} narrow onEffect={showSheet} />,
@@ -144,6 +150,13 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
                   className="inline-flex h-7 items-center rounded-md px-2.5 text-[13px] font-medium whitespace-nowrap hover:bg-tint"
                 >
                   {t('writer.asStudent')}
+                </Link>
+                <Link
+                  to={presentAddress}
+                  title={t('writer.presentHelp')}
+                  className="inline-flex h-7 items-center rounded-md px-2.5 text-[13px] font-medium whitespace-nowrap hover:bg-tint"
+                >
+                  {t('writer.present')}
                 </Link>
                 <Publish draft={draft} />
               </>

@@ -25,6 +25,7 @@ export function KeysPanel({ onClose }: { onClose: () => void }) {
       [
         ['?', t('keys.does.list')],
         ['l', t('keys.does.look')],
+        ['q', t('keys.does.present')],
         ['+', t('keys.does.zoomIn')],
         ['-', t('keys.does.zoomOut')],
         ['0', t('keys.does.whole')],

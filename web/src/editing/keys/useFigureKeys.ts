@@ -12,6 +12,7 @@ export interface KeyActions {
   readonly openLook: () => void;
   readonly openSeveral: () => void;
   readonly removeSelected: () => void;
+  readonly present: () => void;
 }
 
 /** Which way an arrow moves what is seen, as shares of the view. */
@@ -67,6 +68,7 @@ export function useFigureKeys(scene: FigureScene, actions: KeyActions): void {
         '?': actions.openKeys,
         l: actions.openLook,
         j: actions.openSeveral,
+        q: actions.present,
         '+': () => zoomBy(scene, 1.5),
         '-': () => zoomBy(scene, 1 / 1.5),
         '0': () => scene.viewed.setView(null),

@@ -34,6 +34,7 @@ export const keys = {
   does: {
     list: 'This list',
     look: 'What the figure shows',
+    present: 'Present the sheet, large',
     zoomIn: 'Zoom in',
     zoomOut: 'Zoom out',
     whole: 'Whole view',

@@ -1,6 +1,6 @@
 export const reader = {
   lessons: 'Lessons',
-  toBench: 'Keep a copy on the bench',
+  toBench: 'To the bench',
   bench: 'Bench',
   notToBench: 'The copy could not be kept: {{why}}',
   empty:

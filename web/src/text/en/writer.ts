@@ -21,6 +21,8 @@ export const writer = {
   formulaSet: 'Set formula',
   formulaRemove: 'Remove formula',
   formulaPreview: 'Preview',
+  present: 'Present',
+  presentHelp: 'Present this sheet, large, for a class (q)',
   otherNumbers: 'Other numbers',
   otherNumbersHelp: 'Students get different numbers here; this shows those of another student.',
   task: 'Task',

@@ -1,0 +1,9 @@
+import { present } from './en/present.js';
+import { addTexts } from './text.js';
+
+/** The English texts of presenting. */
+const page = { present };
+
+export type PresentTexts = typeof page;
+
+addTexts('en', page);
