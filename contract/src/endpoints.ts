@@ -311,7 +311,12 @@ export const endpoints = {
       edition: z.object({ id, number: z.int() }),
       newestEdition: z.int(),
       sheets: z.array(sheetSchema),
-      progress: z.array(sheetProgress),
+      progress: z.array(
+        sheetProgress.extend({
+          /** An earlier edition with work on this sheet that was not taken along, since the sheet changed. */
+          earlier: z.int().nullable(),
+        }),
+      ),
     }),
   }),
   openWork: defineEndpoint({

@@ -268,7 +268,20 @@ test('a newer edition is offered to who has begun an older one, and both works a
   await expect.poll(() => coordinatesOf(student, 'curve/P2')).toEqual(old);
   await student.getByRole('link', { name: 'Go to edition 2' }).click();
   await expect(student.getByRole('heading', { name: 'New words' })).toBeVisible();
+  // The figure did not change, so that the work on it is taken along.
+  await expect.poll(() => coordinatesOf(student, 'curve/P2')).toEqual(old);
+
+  // Where it did, it is kept and can be opened beside.
+  await dragTo(page, 'curve/P0', [10, 20]);
+  await publish(3);
+  await student.reload();
+  await student.getByRole('link', { name: 'Go to edition 3' }).click();
   await expect.poll(() => coordinatesOf(student, 'curve/P2')).toEqual([70, 90]);
+  const opening = student.context().waitForEvent('page');
+  await student.getByRole('link', { name: 'Open it beside this one' }).click();
+  const beside = await opening;
+  await expect.poll(() => coordinatesOf(beside, 'curve/P2')).toEqual(old);
+  await beside.close();
   await student.goto('/class');
   await student.getByRole('link', { name: 'Your work on edition 1' }).click();
   await expect(student.getByRole('heading', { name: 'Old words' })).toBeVisible();

@@ -211,3 +211,20 @@ test('pointing at a control point lights its support on the rail', async ({ newC
   await page.mouse.move(700, 120);
   await expect.poll(async () => [await lit('knots'), await lit('basis')]).toEqual(before);
 });
+
+test('a faint copy of one’s own is kept to compare with, stays on the device and is forgotten again', async ({
+  newContext,
+}) => {
+  const { page } = await joinClass(await newContext());
+  await openFirstSheet(page);
+  await page.getByRole('button', { name: 'Keep a copy' }).click();
+  const copy = page.locator('[data-kept-copy] path').first();
+  const line = await copy.getAttribute('d');
+  await drag(page, 'waist/P4', { x: 0, y: 60 });
+  await expect(saved(page)).toBeVisible();
+  expect(await copy.getAttribute('d')).toBe(line);
+  await page.reload();
+  await expect(copy).toHaveAttribute('d', line!);
+  await page.getByRole('button', { name: 'Forget the copy' }).click();
+  await expect(copy).toHaveCount(0);
+});

@@ -140,11 +140,13 @@ describe('a student’s work', () => {
     expect((await open(visitor)).revision).toBe(1);
     const newer = await visitor.call('readLesson', { params: { lesson }, query: { edition: '2' } });
     expect(newer.sheets[0]!.title).toBe('Near');
-    const fresh = await visitor.call('openWork', {
+    const along = await visitor.call('openWork', {
       params: { edition: newer.edition.id, sheet: 'near', stage: 'first' },
       body: {},
     });
-    expect(fresh).toMatchObject({ revision: 0, document: near.figure });
+    // Its words are others and its figure is the same, so that the work is taken along.
+    expect(along).toMatchObject({ revision: 1, document: (await open(visitor)).document });
+    expect(along.id).not.toBe(work.id);
     expect(
       await visitor.problem('readLesson', { params: { lesson }, query: { edition: '9' } }),
     ).toMatchObject({ type: 'not-found' });
@@ -273,5 +275,57 @@ describe('the class desk', () => {
     expect(await stranger.problem('studentWork', { params: { class: classId, work } })).toMatchObject({
       type: 'not-found',
     });
+  });
+});
+
+describe('a newer edition', () => {
+  it('takes work and tasks along where nothing of them changed, with undo, and tells where something did', async () => {
+    const visitor = await server.student('Yrsa Along');
+    const { edition, sheets } = await visitor.call('readLesson', { params: { lesson } });
+    const openIn = (of: string, sheet: string) =>
+      visitor.call('openWork', { params: { edition: of, sheet, stage: 'first' }, body: {} });
+    const [same, changed] = [sheets[0]!.id, sheets[1]!.id];
+    const work = await openIn(edition.id, same);
+    await visitor.call('appendToWork', append(work.id, 0, done(solutionOf(near))));
+    expect((await check(visitor)).passed).toBe(true);
+    const other = await openIn(edition.id, changed);
+    const [item, { editPoints }] = Object.entries(nearAndFar.sheets[1]!.figure.loose)[0]!;
+    await visitor.call(
+      'appendToWork',
+      append(other.id, 0, done({ name: 'moveEditPoint', item, index: editPoints[0]!, to: [100, 40] })),
+    );
+    const before = (await openIn(edition.id, same)).document;
+
+    const draft = await teacher.call('draft', { params: { lesson } });
+    const commands = [
+      { name: 'setSheetTitle', sheet: same, title: 'Other words' },
+      { name: 'setStageText', sheet: same, stage: 'first', caption: 'Other words' },
+      { name: 'figure', sheet: changed, command: { name: 'renameItem', item, to: 'Rib' } },
+    ];
+    const steps = commands.map((command) => ({ id: randomUUID(), kind: 'do' as const, command }));
+    const { revision } = await teacher.call('appendToDraft', {
+      params: { lesson },
+      body: { base: draft.revision, steps } as never,
+    });
+    const { number } = await teacher.call('publish', { params: { lesson }, body: { revision } });
+
+    const newer = () =>
+      visitor.call('readLesson', { params: { lesson }, query: { edition: String(number) } });
+    const [first, second] = await Promise.all([newer(), newer()]);
+    expect(first.progress).toEqual(second.progress);
+    expect(first.progress.slice(0, 2)).toMatchObject([
+      { sheet: same, title: 'Other words', progress: 'done', passed: ['task'], earlier: null },
+      { sheet: changed, progress: 'unopened', passed: [], earlier: edition.number },
+    ]);
+    const along = await openIn(first.edition.id, same);
+    expect(along.id).not.toBe(work.id);
+    expect(along.document).toEqual(before);
+    expect(along.undoable.length).toBeGreaterThan(0);
+    // What is done there is not done in the earlier one.
+    await visitor.call('appendToWork', append(along.id, along.revision, { id: randomUUID(), kind: 'undo' }));
+    expect((await openIn(first.edition.id, same)).document).not.toEqual(before);
+    expect((await openIn(edition.id, same)).document).toEqual(before);
+    expect((await openIn(first.edition.id, changed)).revision).toBe(0);
+    expect((await openIn(edition.id, changed)).revision).toBe(1);
   });
 });

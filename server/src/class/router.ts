@@ -18,6 +18,7 @@ import type { Pool } from '../pool/pool.js';
 import { sheetOfStudent, sheetsOf } from '../work/ownSheets.js';
 import { progressOf, type WorkFacts } from '../work/progress.js';
 import { startOf, workStream } from '../work/router.js';
+import { takeWorkAlong } from '../work/takeAlong.js';
 
 /** A class: what its students read, and what its instructor sees of them. */
 export function classRouter(db: Db, pool: Pool): Router {
@@ -60,13 +61,18 @@ export function classRouter(db: Db, pool: Pool): Router {
     if (editions.length === 0) {
       throw new HttpProblem('not-found', toldByServer('lessonNotInClass'));
     }
-    const known = await knownOf(db, { student: student.id });
+    let known = await knownOf(db, { student: student.id });
     const begun = new Set(known.work.map(({ editionId }) => editionId));
     const chosen = query.edition
       ? editions.find(({ number }) => number === query.edition)
       : chooseEdition(editions, begun);
     if (!chosen) throw new HttpProblem('not-found', toldByServer('noEdition', { edition: query.edition! }));
     const document = await editionDocument(db, chosen.id);
+    const earlier = editions.find(({ id, number }) => number < chosen.number && begun.has(id));
+    if (earlier && !begun.has(chosen.id)) {
+      await takeWorkAlong(db, student.id, earlier.id, { id: chosen.id, document });
+      known = await knownOf(db, { student: student.id });
+    }
     return {
       lesson: params.lesson,
       title: document.title,
@@ -74,7 +80,15 @@ export function classRouter(db: Db, pool: Pool): Router {
       edition: { id: chosen.id, number: chosen.number },
       newestEdition: editions[0]!.number,
       sheets: (await sheetsOf(pool, document.sheets, student.id)).map(forReaders),
-      progress: progressOfSheets(chosen.outline, ofEdition(known, chosen.id)),
+      progress: progressOfSheets(chosen.outline, ofEdition(known, chosen.id)).map((sheet) => ({
+        ...sheet,
+        earlier: leftBehind(
+          sheet.sheet,
+          chosen,
+          editions.filter(({ number }) => number < chosen.number),
+          known,
+        ),
+      })),
     };
   });
 
@@ -239,6 +253,7 @@ interface WorkRow {
   readonly stage: string;
   readonly revision: number;
   readonly changedAt: Date;
+  readonly isTakenAlong: boolean;
 }
 
 interface TaskRow {
@@ -273,6 +288,7 @@ async function knownOf(db: Db, of: { student: string } | { class: string }): Pro
         'work.stage',
         'stream.revision',
         'stream.changed_at as changedAt',
+        sql<boolean>`work.taken_from is not null`.as('isTakenAlong'),
       ])
       .where(column, '=', value)
       .orderBy('work.opened_at')
@@ -322,6 +338,26 @@ function factsOf(sheet: string, known: Known): WorkFacts {
     attempts: tasks.reduce((sum, { attempts }) => sum + attempts, 0),
     passed: tasks.filter(({ passed }) => passed).map(({ task }) => task),
   };
+}
+
+/** The newest earlier edition with work on a sheet that was not taken along, since its stage changed. */
+function leftBehind(
+  sheet: string,
+  chosen: EditionOfClass,
+  earlier: readonly EditionOfClass[],
+  { work }: Known,
+): number | null {
+  const here = work.filter((row) => row.editionId === chosen.id && row.sheet === sheet);
+  const left = earlier.find(({ id }) =>
+    work.some(
+      (row) =>
+        row.editionId === id &&
+        row.sheet === sheet &&
+        row.revision > 0 &&
+        !here.some(({ stage, isTakenAlong }) => stage === row.stage && isTakenAlong),
+    ),
+  );
+  return left?.number ?? null;
 }
 
 /** What was answered last to the tasks of a sheet. */

@@ -8,6 +8,7 @@ import * as stages from './migrations/005-stages.js';
 import * as answers from './migrations/006-answers.js';
 import * as shelf from './migrations/007-shelf.js';
 import * as bench from './migrations/008-bench.js';
+import * as takenAlong from './migrations/009-taken-along.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -19,6 +20,7 @@ const migrations: Record<string, Migration> = {
   '006-answers': answers,
   '007-shelf': shelf,
   '008-bench': bench,
+  '009-taken-along': takenAlong,
 };
 
 /** Brings the database to the newest schema; does nothing where it is there already. */

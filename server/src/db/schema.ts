@@ -94,6 +94,8 @@ export interface Database {
     stage: string;
     stream_id: string;
     opened_at: Made;
+    /** The earlier edition that it was taken along from. */
+    taken_from: ColumnType<string | null, string | undefined, never>;
   };
   session: {
     token_hash: string;

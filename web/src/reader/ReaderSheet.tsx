@@ -42,6 +42,7 @@ import {
 } from './work.js';
 import { WorkHost } from './workHost.js';
 
+const KeepCopy = lazyPart(async () => (await import('./KeepCopy.js')).KeepCopy);
 const FreedomTools = lazyPart(async () => (await import('./tools/FreedomTools.js')).FreedomTools);
 
 interface ReaderSheetProps {
@@ -143,6 +144,18 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
               </Link>
             </div>
           )}
+          {lesson.progress[index]!.earlier !== null && (
+            <div className="flex flex-wrap items-center gap-x-4 border-b border-line bg-tint px-4 py-1 text-[13px]">
+              <span>{t('reader.earlierWork', { number: lesson.progress[index]!.earlier })}</span>
+              <Link
+                to={`/read/${lesson.lesson}/${sheet.id}?edition=${lesson.progress[index]!.earlier}`}
+                target="_blank"
+                className="text-accent underline underline-offset-4"
+              >
+                {t('reader.openBeside')}
+              </Link>
+            </div>
+          )}
           {error && (
             <div
               role="alert"
@@ -227,6 +240,16 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
             </Suspense>
           )}
           <span className="flex-1" />
+          {work && (
+            <Suspense>
+              <KeepCopy
+                key={`${sheetPlace}/${stageId}`}
+                place={`${sheetPlace}/${stageId}`}
+                scene={scene}
+                onOver={layOver}
+              />
+            </Suspense>
+          )}
           {work && <ToBench who="student" name={sheet.title} figure={() => scene.document} />}
           <Button quiet pressed={wide} onClick={() => setWide(!wide)}>
             {wide ? t('sheet.showProse') : t('sheet.wholeFigure')}

@@ -9,6 +9,8 @@ export const reader = {
   start: 'Begin',
   goOn: 'Go on',
   newerEdition: 'Edition {{number}} is out. Your work on this one is kept.',
+  earlierWork: 'This sheet is another than in edition {{number}}. Your work there is kept.',
+  openBeside: 'Open it beside this one',
   otherEdition: 'Your work on edition {{number}}',
   openingWork: 'Your work on this sheet is being opened; then its points can be moved.',
   notOpened:

@@ -6,4 +6,6 @@ export const stages = {
   taskThere: 'There is a task at stage {{number}}.',
   goThere: 'Go to stage {{number}}',
   backTo: 'Back to stage',
+  keepCopy: 'Keep a copy',
+  forgetCopy: 'Forget the copy',
 };
