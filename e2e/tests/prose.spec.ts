@@ -116,3 +116,71 @@ test('numbers of the figure stand in the text and follow it, and words of the te
     expect(await violations(student)).toEqual([]);
   });
 });
+
+test('a small table is made and changed, pasted and read; symbols are pressed by those who know no TeX', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'Rows and symbols');
+  const text = page.getByRole('textbox', { name: 'Text of the sheet' });
+  await text.click();
+  await page.getByRole('button', { name: 'Table', exact: true }).click();
+  await expect(text.locator('table tr')).toHaveCount(3);
+  await page.keyboard.type('degree');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('points');
+  await page.keyboard.press('Tab');
+  await page.keyboard.type('knots');
+  const change = async (what: string): Promise<void> => {
+    await page.getByRole('button', { name: 'Change the table' }).click();
+    await page.locator('[data-table-tools]').getByRole('button', { name: what }).click();
+  };
+  await change('Row below');
+  await expect(text.locator('table tr')).toHaveCount(4);
+  await change('Take this column away');
+  await expect(text.locator('table th')).toHaveCount(2);
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(text.locator('table th')).toHaveCount(3);
+  expect(await violations(page)).toEqual([]);
+
+  await test.step('from elsewhere it comes without what it was dressed in', async () => {
+    await text.click();
+    await page.keyboard.press('Control+End');
+    await text.evaluate((element) => {
+      const data = new DataTransfer();
+      data.setData(
+        'text/html',
+        '<table style="color:red" onclick="alert(1)"><tr><td colspan="2" bgcolor="red">wide</td></tr><tr><td colspan="9999">a<script>alert(2)</script></td><td>b</td></tr></table>',
+      );
+      element.dispatchEvent(
+        new ClipboardEvent('paste', { clipboardData: data, bubbles: true, cancelable: true }),
+      );
+    });
+    await expect(text.locator('table')).toHaveCount(2);
+    await expect(text.locator('td[colspan="2"]')).toHaveText('wide');
+    await expect(text.locator('[style*="red"], [onclick], script')).toHaveCount(0);
+  });
+
+  await test.step('a formula of pressed symbols', async () => {
+    await text.click();
+    await page.keyboard.press('Control+End');
+    await page.getByRole('button', { name: 'Formula' }).click();
+    const palette = page.locator('[data-symbols]');
+    await palette.getByRole('button', { name: 'C(u)', exact: true }).click();
+    await page.keyboard.type(' = ');
+    await palette.getByRole('button', { name: '\\sum_{i=0}^{n}' }).click();
+    await palette.getByRole('button', { name: 'N_{i,p}(u)' }).click();
+    await palette.getByRole('button', { name: 'P_i' }).click();
+    const field = page.getByRole('textbox', { name: 'Formula' });
+    await expect(field).toHaveValue('C(u) = \\sum_{i=0}^{n}N_{i,p}(u)P_i');
+    if (shot) await page.screenshot({ path: '/tmp/formula.png' });
+    expect(await violations(page)).toEqual([]);
+    await page.getByRole('button', { name: 'Set formula' }).click();
+    await expect(text.locator('.katex').first()).toBeVisible();
+  });
+  if (shot) await page.screenshot({ path: '/tmp/table.png' });
+  await expect(saved(page)).toBeVisible();
+  await page.getByRole('link', { name: 'See as a student' }).click();
+  await expect(page.locator('.prose-text table')).toHaveCount(2);
+  await expect(page.locator('.prose-text th').first()).toHaveText('degree');
+});

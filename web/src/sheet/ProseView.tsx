@@ -46,6 +46,24 @@ function Node({ node }: { node: ProseNode }): ReactNode {
     }
     case 'blockquote':
       return <blockquote>{children(node.content)}</blockquote>;
+    case 'table':
+      return (
+        <table>
+          <tbody>{children(node.content)}</tbody>
+        </table>
+      );
+    case 'tableRow':
+      return <tr>{children(node.content)}</tr>;
+    case 'tableHeader':
+    case 'tableCell': {
+      const Cell = node.type === 'tableHeader' ? 'th' : 'td';
+      const [columns, rows] = [node.attrs?.['colspan'], node.attrs?.['rowspan']];
+      return (
+        <Cell colSpan={Number(columns ?? 1)} rowSpan={Number(rows ?? 1)}>
+          {children(node.content)}
+        </Cell>
+      );
+    }
     case 'callout': {
       const kind = node.attrs?.callout ?? 'see';
       return <Callout kind={kind}>{children(node.content)}</Callout>;

@@ -57,6 +57,10 @@ const nodeType = choice(
   'liveValue',
   'callout',
   'blockquote',
+  'table',
+  'tableRow',
+  'tableHeader',
+  'tableCell',
 );
 export type ProseNodeType = ValueOf<typeof nodeType>;
 
@@ -89,6 +93,11 @@ const node: Field = object({
       /** How many digits are shown after the point; as an exact form where it can be told, where it is below zero. */
       digits: optional(whole(-1, 12)),
       callout: optional(calloutKind),
+      /** Over how many columns and rows a cell goes. */
+      colspan: optional(whole(1, 50)),
+      rowspan: optional(whole(1, 50)),
+      colwidth: optional(nullable(list(whole(0, 10_000), 50))),
+      align: optional(nullable(text(0, 20))),
     }),
   ),
   content: optional(list(tree<ProseNode>(anyNode), most)),

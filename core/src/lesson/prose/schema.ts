@@ -5,6 +5,17 @@ import { CommandError } from '../../history/history.js';
 import { isAllowedAddress } from './address.js';
 import type { Prose, ProseStep } from './prose.js';
 
+const cell = {
+  content: 'block+',
+  attrs: {
+    colspan: { default: 1 },
+    rowspan: { default: 1 },
+    colwidth: { default: null },
+    align: { default: null },
+  },
+  isolating: true,
+};
+
 /**
  * What prose may consist of. The editor has the same kinds of nodes under the same names, so that its steps can
  * be applied here, where there is no screen.
@@ -24,6 +35,10 @@ const schema = new Schema({
     blockMath: { group: 'block', atom: true, attrs: { latex: { default: '' } } },
     callout: { content: 'block+', group: 'block', attrs: { callout: { default: 'see' } }, defining: true },
     blockquote: { content: 'block+', group: 'block', defining: true },
+    table: { content: 'tableRow+', group: 'block', isolating: true },
+    tableRow: { content: '(tableCell | tableHeader)*' },
+    tableHeader: cell,
+    tableCell: cell,
     liveValue: {
       group: 'inline',
       inline: true,

@@ -1,10 +1,11 @@
 import '../../text/enPages.js';
 import type { Editor } from '@tiptap/react';
-import { useState } from 'react';
+import { useRef, useState } from 'react';
 import { Formula } from '../../sheet/Formula.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Panel } from '../../ui/Panel.js';
+import { SymbolPalette } from './SymbolPalette.js';
 
 /** A formula being written: a new one, or one that stands at a position of the text. */
 export interface EditedFormula {
@@ -25,6 +26,17 @@ export function FormulaPanel({ editor, formula, onClose }: FormulaPanelProps) {
   const [latex, setLatex] = useState(formula.latex);
   const [block, setBlock] = useState(formula.block);
   const isNew = formula.position === null;
+  const field = useRef<HTMLTextAreaElement>(null);
+  const insert = (symbol: string): void => {
+    const element = field.current!;
+    const [from, to] = [element.selectionStart, element.selectionEnd];
+    // A command must not run into the letters that follow it.
+    const isCommand = /\\[a-z]+$/i.test(symbol);
+    const text = `${symbol}${isCommand && /^[a-z]/i.test(latex.slice(to)) ? ' ' : ''}`;
+    setLatex((latex.slice(0, from) + text + latex.slice(to)).slice(0, 2000));
+    element.focus();
+    requestAnimationFrame(() => element.setSelectionRange(from + text.length, from + text.length));
+  };
   const set = (): void => {
     const chain = editor.chain().focus();
     const at = formula.position ?? undefined;
@@ -52,6 +64,7 @@ export function FormulaPanel({ editor, formula, onClose }: FormulaPanelProps) {
         }}
       >
         <textarea
+          ref={field}
           autoFocus
           aria-label={t('writer.formula')}
           rows={3}
@@ -66,6 +79,7 @@ export function FormulaPanel({ editor, formula, onClose }: FormulaPanelProps) {
           }}
           className="rounded-md border border-strong bg-sheet p-2 font-mono text-[14px]"
         />
+        <SymbolPalette onSymbol={insert} />
         <div aria-label={t('writer.formulaPreview')} role="img" className="min-h-10 overflow-x-auto py-1">
           <Formula latex={latex} block={block} />
         </div>

@@ -1,5 +1,6 @@
 import { told } from '@bogen/core/lesson';
 import { CommandError, emptyProse, sheetOf, type CalloutKind, type Prose } from '@bogen/core/lesson';
+import { TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
 import { Mathematics } from '@tiptap/extension-mathematics';
 import { EditorContent, useEditor, useEditorState, type Editor, type JSONContent } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
@@ -26,11 +27,12 @@ import { liveText } from '../../live/liveText.js';
 import { highlightOf } from '../../live/lit.js';
 import { cleanPasted } from './cleanPasted.js';
 import { CalloutChoice } from './CalloutChoice.js';
-import { CalloutNode, LinkMark, LiveValueNode, PointingMark } from './extensions.js';
+import { CalloutNode, LinkMark, LiveValueNode, PointingMark, TableNode } from './extensions.js';
 import { LinkField } from './LinkField.js';
 import { measureText, targetText } from './measureText.js';
 import { measureOffers, targetOffers } from './offers.js';
 import { PickList } from './PickList.js';
+import { TableTools } from './TableTools.js';
 import { TypedSteps } from './typedSteps.js';
 import { FormulaPanel, type EditedFormula } from './FormulaPanel.js';
 
@@ -75,6 +77,10 @@ export function ProseEditor({ edited, sheet }: { edited: EditedDraft; sheet: str
       }),
       LiveValueNode,
       CalloutNode,
+      TableNode,
+      TableRow,
+      TableHeader,
+      TableCell,
       LinkMark,
       PointingMark,
       Mathematics.configure({
@@ -171,6 +177,7 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
       list: current.isActive('bulletList'),
       numbered: current.isActive('orderedList'),
       quote: current.isActive('blockquote'),
+      table: current.isActive('table'),
       callout: current.isActive('callout')
         ? (current.getAttributes('callout')['callout'] as CalloutKind)
         : null,
@@ -213,6 +220,7 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
       {tool(t('prose.quote'), <Quote aria-hidden size={15} />, on.quote, () =>
         editor.chain().focus().toggleBlockquote().run(),
       )}
+      <TableTools editor={editor} isInTable={on.table} />
       <CalloutChoice editor={editor} current={on.callout} />
       <LinkField editor={editor} isLink={on.link} isEmpty={on.empty} />
       <Button quiet className="px-1.5" onMouseDown={(event) => event.preventDefault()} onClick={onFormula}>

@@ -1,7 +1,9 @@
 import { isAllowedAddress } from '@bogen/core/lesson';
 
 /** Elements that prose has; others give way to what is in them. */
-const kept = new Set('P H1 H2 H3 H4 H5 H6 UL OL LI B STRONG I EM BR A BLOCKQUOTE SPAN DIV'.split(' '));
+const kept = new Set(
+  'P H1 H2 H3 H4 H5 H6 UL OL LI B STRONG I EM BR A BLOCKQUOTE SPAN DIV TABLE THEAD TBODY TR TD TH'.split(' '),
+);
 /** Elements that go with all that is in them. */
 const gone = new Set(
   'SCRIPT STYLE IFRAME OBJECT EMBED SVG MATH TEMPLATE NOSCRIPT HEAD TITLE META LINK FORM INPUT BUTTON SELECT TEXTAREA IMG PICTURE VIDEO AUDIO CANVAS'.split(
@@ -49,7 +51,9 @@ function clean(parent: Element): void {
     for (const { name: attribute } of [...element.attributes]) {
       const isAddress =
         name === 'A' && attribute === 'href' && isAllowedAddress(element.getAttribute('href')!);
-      if (!own.has(attribute) && !isAddress) element.removeAttribute(attribute);
+      const isSpan =
+        /^(col|row)span$/.test(attribute) && /^([1-9]|[1-4]\d|50)$/.test(element.getAttribute(attribute)!);
+      if (!own.has(attribute) && !isAddress && !isSpan) element.removeAttribute(attribute);
     }
     if (emphasis) {
       const set = element.ownerDocument.createElement(emphasis);

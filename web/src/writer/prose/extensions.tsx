@@ -1,6 +1,7 @@
 import { isAllowedAddress, calloutKinds, type CalloutKind } from '@bogen/core/lesson';
 import { measures, type Measure, type Target } from '@bogen/core/figure';
 import { mergeAttributes } from '@tiptap/core';
+import { Table } from '@tiptap/extension-table';
 import { Mark, Node, NodeViewContent, NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import { useTranslation } from '../../text/text.js';
 import { LiveValueField } from './LiveValueField.js';
@@ -145,3 +146,8 @@ export const PointingMark = Mark.create({
     0,
   ],
 });
+
+/** A small table. Columns are as wide as what is in them, so that nothing of it is set by style. */
+export const TableNode = Table.extend({
+  renderHTML: ({ HTMLAttributes }) => ['table', HTMLAttributes, ['tbody', 0]],
+}).configure({ resizable: false, renderWrapper: false });
