@@ -11,6 +11,13 @@ const id = z.uuid();
 const nothing = z.object({});
 const title = z.string().trim().min(1).max(200);
 
+/** A term of a course's own, as it is given and as it is read. */
+const termGiven = {
+  term: z.string().trim().min(1).max(80),
+  sentence: z.string().trim().min(1).max(600),
+};
+const term = z.object({ id, ...termGiven, figure: figureSchema.nullable() });
+
 /** What is told of a figure on a bench. */
 const onBench = { id, name: z.string(), revision: z.int(), changedAt: z.string() };
 
@@ -310,6 +317,8 @@ export const endpoints = {
       courseTitle: z.string(),
       edition: z.object({ id, number: z.int() }),
       newestEdition: z.int(),
+      /** Terms of the course's own. */
+      terms: z.array(term),
       sheets: z.array(sheetSchema),
       progress: z.array(
         sheetProgress.extend({
@@ -397,6 +406,38 @@ export const endpoints = {
       answers: z.record(z.string(), answerSchema),
       progress,
     }),
+  }),
+
+  terms: defineEndpoint({
+    ...paths.terms,
+    access: 'instructor',
+    summary: 'The terms that a course has besides those that every course has.',
+    params: z.strictObject({ course: id }),
+    answer: z.object({ terms: z.array(term) }),
+  }),
+  addTerm: defineEndpoint({
+    ...paths.addTerm,
+    access: 'instructor',
+    summary: 'Adds a term to the glossary of a course.',
+    params: z.strictObject({ course: id }),
+    body: z.strictObject({ ...termGiven, figure: z.unknown().optional() }),
+    answer: z.object({ id }),
+  }),
+  changeTerm: defineEndpoint({
+    ...paths.changeTerm,
+    access: 'instructor',
+    summary: 'Changes a term of a course; without a figure it keeps the one that it has.',
+    params: z.strictObject({ course: id, term: id }),
+    body: z.strictObject({ ...termGiven, figure: z.unknown().optional() }),
+    answer: nothing,
+  }),
+  removeTerm: defineEndpoint({
+    ...paths.removeTerm,
+    access: 'instructor',
+    summary: 'Takes a term out of the glossary of a course.',
+    params: z.strictObject({ course: id, term: id }),
+    body: nothing,
+    answer: nothing,
   }),
 
   bench: defineEndpoint({

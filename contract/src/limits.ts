@@ -34,3 +34,6 @@ export const nestingLimit = 100;
 
 /** How many figures a bench has room for. */
 export const benchLimit = 100;
+
+/** How many terms of its own a course can have. */
+export const termLimit = 200;

@@ -46,6 +46,9 @@ export const serverSentences = {
   lessonFileTooManyPictures: 'The lesson shows {{count}} pictures; a file can have {{most}}.',
   lessonFilePicturesTooLarge:
     'The pictures of this lesson are too large for one file. Make them smaller, or give the lesson out in two parts.',
+  termTaken: 'The glossary of this course has “{{term}}” already.',
+  termNotThere: 'This term is not in the glossary any more.',
+  glossaryFull: 'The glossary of a course has room for {{most}} terms of its own.',
   benchFull: 'There is room for {{most}} figures on the bench. Take some away first.',
   notOnBench: 'This figure is not on your bench. It may have been taken away on another device.',
   benchChangedElsewhere: 'This figure was changed elsewhere in the meantime.',

@@ -9,6 +9,7 @@ import { z } from 'zod';
 import { benchRouter } from './bench/router.js';
 import { classRouter } from './class/router.js';
 import type { Db } from './db/connect.js';
+import { glossaryRouter } from './glossary/router.js';
 import { errorHandler, refuseForeignOrigin } from './http/errors.js';
 import type { Pool } from './pool/pool.js';
 import { openApiDocument } from './http/openapi.js';
@@ -89,6 +90,7 @@ export function createApp({ db, log, pool, webFolder }: AppOptions): Express {
     workRouter(db, pool),
     pictureRouter(db, pool),
     benchRouter(db),
+    glossaryRouter(db),
   );
   api.use(() => {
     throw new HttpProblem('not-found', toldByServer('nothingHere'));

@@ -58,7 +58,9 @@ describe('every ready-made start', () => {
       expect(isAnythingFree(given)).toBe(true);
       expect(isTaskMet(checkTask(sheet, task, { start: given, figure: given }))).toBe(false);
       if (task.solution !== undefined)
-        expect(isTaskMet(checkTask(sheet, task, { start: given, figure: figureOfStage(sheet, task.solution) }))).toBe(true);
+        expect(
+          isTaskMet(checkTask(sheet, task, { start: given, figure: figureOfStage(sheet, task.solution) })),
+        ).toBe(true);
     },
   );
 });

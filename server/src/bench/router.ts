@@ -1,11 +1,10 @@
-import { benchLimit, figureSchema, toldByServer } from '@bogen/contract';
-import { migrateFigure, validateFigure, type FigureDocument } from '@bogen/core/figure';
-import { CommandError, told } from '@bogen/core/lesson';
+import { benchLimit, toldByServer } from '@bogen/contract';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import type { Db, Tx } from '../db/connect.js';
+import { readForeignFigure, storedFigure } from '../figure/foreign.js';
 import { HttpProblem } from '../http/problem.js';
-import { firstIssue, route } from '../http/route.js';
+import { route } from '../http/route.js';
 import type { Session } from '../http/session.js';
 
 type SignedIn = Exclude<Session, { who: 'nobody' }>;
@@ -47,7 +46,9 @@ export function benchRouter(db: Db): Router {
       .orderBy('changed_at', 'desc')
       .limit(benchLimit)
       .execute();
-    return { figures: rows.map(({ document, ...row }) => ({ ...shown(row), figure: stored(document) })) };
+    return {
+      figures: rows.map(({ document, ...row }) => ({ ...shown(row), figure: storedFigure(document) })),
+    };
   });
 
   route(router, db, 'addToBench', async ({ body, session }) => {
@@ -75,7 +76,7 @@ export function benchRouter(db: Db): Router {
       .executeTakeFirst();
     if (!row) throw new HttpProblem('not-found', toldByServer('notOnBench'));
     const { document, ...rest } = row;
-    return { ...shown(rest), figure: stored(document) };
+    return { ...shown(rest), figure: storedFigure(document) };
   });
 
   route(router, db, 'changeBenchFigure', async ({ params, body, session }) => {
@@ -114,16 +115,6 @@ export function benchRouter(db: Db): Router {
   });
 
   return router;
-}
-
-const stored = (document: unknown): FigureDocument => migrateFigure(document) as unknown as FigureDocument;
-
-/** A figure that came from outside, brought to the current version and checked. @throws CommandError */
-function readForeignFigure(foreign: unknown): FigureDocument {
-  const parsed = figureSchema.safeParse(migrateFigure(foreign));
-  if (!parsed.success) throw new CommandError(told('notAWholeFigure', { issue: firstIssue(parsed.error) }));
-  validateFigure(parsed.data);
-  return parsed.data;
 }
 
 /** Its owner is the gate of a bench. @throws HttpProblem where it has no room */

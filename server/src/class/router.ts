@@ -13,6 +13,7 @@ import { sql } from 'kysely';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
+import { termsOf } from '../glossary/router.js';
 import type { Outline } from '../lesson/outline.js';
 import type { Pool } from '../pool/pool.js';
 import { sheetOfStudent, sheetsOf } from '../work/ownSheets.js';
@@ -57,7 +58,7 @@ export function classRouter(db: Db, pool: Pool): Router {
 
   route(router, db, 'readLesson', async ({ params, query, session }) => {
     const { student } = session;
-    const { courseTitle, editions } = await editionsOfClass(db, student.classId, params.lesson);
+    const { courseId, courseTitle, editions } = await editionsOfClass(db, student.classId, params.lesson);
     if (editions.length === 0) {
       throw new HttpProblem('not-found', toldByServer('lessonNotInClass'));
     }
@@ -79,6 +80,7 @@ export function classRouter(db: Db, pool: Pool): Router {
       courseTitle,
       edition: { id: chosen.id, number: chosen.number },
       newestEdition: editions[0]!.number,
+      terms: await termsOf(db, courseId),
       sheets: (await sheetsOf(pool, document.sheets, student.id)).map(forReaders),
       progress: progressOfSheets(chosen.outline, ofEdition(known, chosen.id)).map((sheet) => ({
         ...sheet,
@@ -216,7 +218,7 @@ async function editionsOfClass(
   db: Db,
   classId: string,
   lessonId?: string,
-): Promise<{ courseTitle: string; editions: EditionOfClass[] }> {
+): Promise<{ courseId: string; courseTitle: string; editions: EditionOfClass[] }> {
   const course = await db
     .selectFrom('class')
     .innerJoin('course', 'course.id', 'class.course_id')
@@ -235,6 +237,7 @@ async function editionsOfClass(
   if (lessonId) query = query.where('lesson.id', '=', lessonId);
   const rows = await query.execute();
   return {
+    courseId: course.id,
     courseTitle: course.title,
     editions: rows.map((row) => ({ ...row, outline: row.outline as Outline })),
   };

@@ -9,6 +9,7 @@ import * as answers from './migrations/006-answers.js';
 import * as shelf from './migrations/007-shelf.js';
 import * as bench from './migrations/008-bench.js';
 import * as takenAlong from './migrations/009-taken-along.js';
+import * as terms from './migrations/010-terms.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -21,6 +22,7 @@ const migrations: Record<string, Migration> = {
   '007-shelf': shelf,
   '008-bench': bench,
   '009-taken-along': takenAlong,
+  '010-terms': terms,
 };
 
 /** Brings the database to the newest schema; does nothing where it is there already. */

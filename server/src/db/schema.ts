@@ -113,6 +113,14 @@ export interface Database {
     changed_at: Generated<Date>;
     deleted_at: ColumnType<Date | null, never, Date | null>;
   };
+  term: {
+    id: Generated<string>;
+    course_id: string;
+    term: string;
+    sentence: string;
+    figure: JsonOrNull;
+    made_at: Made;
+  };
   picture: {
     id: Generated<string>;
     instructor_id: string;

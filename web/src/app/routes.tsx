@@ -10,6 +10,7 @@ const pages = {
   '/join': page(async () => (await import('../session/JoinPage.js')).JoinPage),
   '/sign-in': page(async () => (await import('../session/SignInPage.js')).SignInPage),
   '/bench/:figure?': page(async () => (await import('../bench/BenchPage.js')).BenchPage),
+  '/glossary/:course': page(async () => (await import('../glossary/GlossaryPage.js')).GlossaryPage),
   '/shelf': page(async () => (await import('../shelf/ShelfPage.js')).ShelfPage),
   '/class': page(async () => (await import('../reader/ClassPage.js')).ClassPage),
   '/read/:lesson/:sheet?': page(async () => (await import('../reader/ReaderPage.js')).ReaderPage),

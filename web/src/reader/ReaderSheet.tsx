@@ -11,6 +11,7 @@ import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
 import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
 import { useEditedLife, useUndoKeys } from '../saving/useEdited.js';
+import { Glossed } from '../glossary/Glossed.js';
 import { FigureOfText } from '../live/FigureOfText.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
@@ -171,59 +172,61 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
         </>
       }
       text={
-        <FigureOfText value={scene}>
-          <SheetText
-            key={sheetPlace}
-            sheet={sheet}
-            number={index + 1}
-            count={lesson.sheets.length}
-            task={sheet.tasks.map((task) =>
-              task.stage !== stageId ? (
-                <TaskElsewhere key={task.id} stages={stages} stage={task.stage} onGo={goToStage} />
-              ) : work ? (
-                <LazyTaskCard
-                  key={task.id}
-                  task={task}
-                  sheet={sheet}
-                  start={start}
-                  scene={scene}
-                  kept={keptAnswer(work, task.id) ?? lesson.progress[index]!.answers[task.id]}
-                  mixing={work.id}
-                  onAnswer={(answer) => keepAnswer(work, task.id, answer)}
-                  onOver={layOver}
-                  passed={lesson.progress[index]!.passed.includes(task.id)}
-                  onCheck={async () => {
-                    const results = await checkOnServer(work, task.id);
-                    await client.invalidateQueries({ queryKey: ['read', lesson.lesson] });
-                    return results;
-                  }}
-                  solution={solutionOf(task)}
-                  startOver={
-                    task.kind === 'shape' && <Button onClick={goBack}>{t('sheet.startOver')}</Button>
-                  }
-                />
-              ) : (
-                <TaskToRead key={task.id} task={task} sheet={sheet} />
-              ),
-            )}
-            links={
-              <>
-                {previous ? (
-                  <Link to={addressOf(previous.id)} className="underline-offset-4 hover:underline">
-                    ← {t('sheet.previous')}
-                  </Link>
+        <Glossed prose={sheet.prose} terms={lesson.terms}>
+          <FigureOfText value={scene}>
+            <SheetText
+              key={sheetPlace}
+              sheet={sheet}
+              number={index + 1}
+              count={lesson.sheets.length}
+              task={sheet.tasks.map((task) =>
+                task.stage !== stageId ? (
+                  <TaskElsewhere key={task.id} stages={stages} stage={task.stage} onGo={goToStage} />
+                ) : work ? (
+                  <LazyTaskCard
+                    key={task.id}
+                    task={task}
+                    sheet={sheet}
+                    start={start}
+                    scene={scene}
+                    kept={keptAnswer(work, task.id) ?? lesson.progress[index]!.answers[task.id]}
+                    mixing={work.id}
+                    onAnswer={(answer) => keepAnswer(work, task.id, answer)}
+                    onOver={layOver}
+                    passed={lesson.progress[index]!.passed.includes(task.id)}
+                    onCheck={async () => {
+                      const results = await checkOnServer(work, task.id);
+                      await client.invalidateQueries({ queryKey: ['read', lesson.lesson] });
+                      return results;
+                    }}
+                    solution={solutionOf(task)}
+                    startOver={
+                      task.kind === 'shape' && <Button onClick={goBack}>{t('sheet.startOver')}</Button>
+                    }
+                  />
                 ) : (
-                  <span />
-                )}
-                {next && (
-                  <Link to={addressOf(next.id)} className="underline-offset-4 hover:underline">
-                    {t('sheet.next')} →
-                  </Link>
-                )}
-              </>
-            }
-          />
-        </FigureOfText>
+                  <TaskToRead key={task.id} task={task} sheet={sheet} />
+                ),
+              )}
+              links={
+                <>
+                  {previous ? (
+                    <Link to={addressOf(previous.id)} className="underline-offset-4 hover:underline">
+                      ← {t('sheet.previous')}
+                    </Link>
+                  ) : (
+                    <span />
+                  )}
+                  {next && (
+                    <Link to={addressOf(next.id)} className="underline-offset-4 hover:underline">
+                      {t('sheet.next')} →
+                    </Link>
+                  )}
+                </>
+              }
+            />
+          </FigureOfText>
+        </Glossed>
       }
       tools={
         <>

@@ -5,7 +5,8 @@ import {
   type ProseMark,
   type ProseNode,
 } from '@bogen/core/lesson';
-import { memo, type ReactNode } from 'react';
+import { memo, useContext, type ReactNode } from 'react';
+import { TermsOfText } from './TermsOfText.js';
 import { LiveValue } from '../live/LiveValue.js';
 import { PointingWords } from '../live/PointingWords.js';
 import { useTranslation } from '../text/text.js';
@@ -40,7 +41,7 @@ function Node({ node }: { node: ProseNode }): ReactNode {
     case 'blockMath':
       return <Formula latex={latex} block />;
     case 'text': {
-      let text: ReactNode = node.text;
+      let text: ReactNode = <Words node={node} />;
       for (const mark of node.marks ?? []) text = <Marked mark={mark}>{text}</Marked>;
       return text;
     }
@@ -73,6 +74,11 @@ function Node({ node }: { node: ProseNode }): ReactNode {
       return measure ? <LiveValue measure={measure} digits={Number(digits ?? 2)} /> : null;
     }
   }
+}
+
+/** The words of a text; terms of the glossary among them can be asked. */
+function Words({ node }: { node: ProseNode }): ReactNode {
+  return useContext(TermsOfText)?.(node) ?? node.text;
 }
 
 function Marked({ mark, children: words }: { mark: ProseMark; children: ReactNode }): ReactNode {

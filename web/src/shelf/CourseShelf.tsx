@@ -77,6 +77,7 @@ export function CourseShelf({ course, courses, hands, before, after }: CourseShe
               act: () =>
                 hands.does(to({ at: courses.indexOf(after) }), { words: t('shelf.moved', { title }) }),
             },
+            { label: t('shelf.glossary'), act: () => void navigate(`/glossary/${id}`) },
             {
               label: t('shelf.putAway'),
               act: () =>

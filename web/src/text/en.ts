@@ -1,5 +1,6 @@
 import type { BenchTexts } from './enBench.js';
 import type { EditingTexts } from './enEditing.js';
+import type { GlossaryTexts } from './enGlossary.js';
 import type { PagesTexts } from './enPages.js';
 import type { PresentTexts } from './enPresent.js';
 import type { RailTexts } from './enRail.js';
@@ -31,4 +32,11 @@ export const en = {
   ui,
 };
 
-export type Texts = typeof en & BenchTexts & EditingTexts & PagesTexts & PresentTexts & RailTexts & TaskTexts;
+export type Texts = typeof en &
+  BenchTexts &
+  EditingTexts &
+  GlossaryTexts &
+  PagesTexts &
+  PresentTexts &
+  RailTexts &
+  TaskTexts;

@@ -1,3 +1,4 @@
+import type { Answer } from '@bogen/contract';
 import {
   applyFigureCommand,
   keepingLocks,
@@ -7,7 +8,9 @@ import {
   type FigureDocument,
 } from '@bogen/core/figure';
 import { figureOfStage, isVaried, steppedStages, variedSheet, type Sheet } from '@bogen/core/lesson';
+import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
+import { call } from '../api/call.js';
 import { Link, useParams } from 'react-router';
 import { FigureView } from '../figure/view/FigureView.js';
 import type { FigureHost } from '../figure/scene/host.js';
@@ -24,6 +27,7 @@ import { EditedDocument } from '../saving/editedDocument.js';
 import { freshState } from '../saving/state.js';
 import { UndoButtons } from '../saving/SaveState.js';
 import { useEdited, useUndoKeys } from '../saving/useEdited.js';
+import { Glossed } from '../glossary/Glossed.js';
 import { FigureOfText } from '../live/FigureOfText.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
@@ -36,6 +40,8 @@ import { Failure, Loading } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
 import type { OpenDraft } from './draft.js';
 import { useDraft } from './WriterPage.js';
+
+const noTerms: Answer<'terms'>['terms'] = [];
 
 /** The draft as a student would see it. What is tried here is not kept. */
 export function PreviewPage() {
@@ -75,6 +81,10 @@ function PreviewSheet({
   const scene = useStagedScene(sheet.id, seen, sheet.stages.length);
   const [over, layOver] = useOver(`${sheet.id}/${stageId}`);
   useUndoKeys(edited);
+  const terms = useQuery({
+    queryKey: ['terms', draft.course.id],
+    queryFn: ({ signal }) => call('terms', { params: { course: draft.course.id }, signal }),
+  });
   const addressOf = (id: string): string => `/preview/${draft.id}/${id}`;
   const goBack = (): void => {
     const command = startOver(edited.store.getState().history.document, start);
@@ -113,34 +123,36 @@ function PreviewSheet({
         />
       }
       text={
-        <FigureOfText value={scene}>
-          <SheetText
-            sheet={sheet}
-            number={index + 1}
-            count={sheets.length}
-            task={sheet.tasks.map((task) =>
-              task.stage === stageId ? (
-                <TaskCard
-                  key={`${task.id} ${seed}`}
-                  task={task}
-                  sheet={sheet}
-                  mixing={String(seed)}
-                  onOver={layOver}
-                  start={start}
-                  scene={scene}
-                  passed={false}
-                  solution={solutionOf(task)}
-                  startOver={
-                    task.kind === 'shape' && <Button onClick={goBack}>{t('sheet.startOver')}</Button>
-                  }
-                />
-              ) : (
-                <TaskElsewhere key={task.id} stages={stages} stage={task.stage} onGo={goToStage} />
-              ),
-            )}
-            links={<span />}
-          />
-        </FigureOfText>
+        <Glossed prose={sheet.prose} terms={terms.data?.terms ?? noTerms}>
+          <FigureOfText value={scene}>
+            <SheetText
+              sheet={sheet}
+              number={index + 1}
+              count={sheets.length}
+              task={sheet.tasks.map((task) =>
+                task.stage === stageId ? (
+                  <TaskCard
+                    key={`${task.id} ${seed}`}
+                    task={task}
+                    sheet={sheet}
+                    mixing={String(seed)}
+                    onOver={layOver}
+                    start={start}
+                    scene={scene}
+                    passed={false}
+                    solution={solutionOf(task)}
+                    startOver={
+                      task.kind === 'shape' && <Button onClick={goBack}>{t('sheet.startOver')}</Button>
+                    }
+                  />
+                ) : (
+                  <TaskElsewhere key={task.id} stages={stages} stage={task.stage} onGo={goToStage} />
+                ),
+              )}
+              links={<span />}
+            />
+          </FigureOfText>
+        </Glossed>
       }
       tools={
         <>

@@ -21,6 +21,7 @@ export const shelf = {
   moveTo: 'Move to {{course}}',
   moved: '{{title}} is moved.',
   movedTo: '{{title}} is in {{course}} now.',
+  glossary: 'Glossary',
   putAway: 'Put away',
   isPutAway: '{{title}} is put away.',
   delete: 'Delete',
