@@ -276,6 +276,40 @@ export const endpoints = {
     body: appendSchema(lessonCommandSchema),
     answer: appendedSchema,
   }),
+  lessonHistory: defineEndpoint({
+    ...paths.lessonHistory,
+    access: 'instructor',
+    summary: 'The editions of a lesson, and the days on which its draft was changed, the newest first.',
+    params: z.strictObject({ lesson: id }),
+    answer: z.object({
+      editions: z.array(z.object({ number: z.int(), revision: z.int(), publishedAt: z.string() })),
+      days: z.array(
+        z.object({
+          day: z.string(),
+          /** The last revision of the day, and how many steps led to it. */
+          revision: z.int(),
+          steps: z.int(),
+        }),
+      ),
+    }),
+  }),
+  lessonAt: defineEndpoint({
+    ...paths.lessonAt,
+    access: 'instructor',
+    summary: 'A draft as it was at a revision.',
+    params: z.strictObject({ lesson: id, revision: z.coerce.number().int().min(0) }),
+    answer: z.object({ document: lessonSchema }),
+  }),
+  presence: defineEndpoint({
+    ...paths.presence,
+    access: 'instructor',
+    summary: 'Says on which sheet of a draft a page is, and hears of the other pages that are open now.',
+    params: z.strictObject({ lesson: id }),
+    body: z.strictObject({ page: partId, sheet: partId, isGone: z.boolean().optional() }),
+    answer: z.object({
+      others: z.array(z.object({ page: z.string(), name: z.string(), sheet: z.string() })),
+    }),
+  }),
   publish: defineEndpoint({
     ...paths.publish,
     access: 'instructor',

@@ -46,6 +46,7 @@ export const serverSentences = {
   lessonFileTooManyPictures: 'The lesson shows {{count}} pictures; a file can have {{most}}.',
   lessonFilePicturesTooLarge:
     'The pictures of this lesson are too large for one file. Make them smaller, or give the lesson out in two parts.',
+  notKeptSoFar: 'Nothing is kept of this lesson from so long ago.',
   termTaken: 'The glossary of this course has “{{term}}” already.',
   termNotThere: 'This term is not in the glossary any more.',
   glossaryFull: 'The glossary of a course has room for {{most}} terms of its own.',

@@ -129,6 +129,7 @@ export { hasSeveralRight } from '../src/lesson/task/choice.js';
 export * from '../src/lesson/variation/variations.js';
 export { unmovedSpans } from '../src/lesson/condition/spansUnmoved.js';
 export * from '../src/lesson/checkTask.js';
+export { backTo, lessonDifference } from '../src/lesson/difference.js';
 export * from '../src/lesson/triedTask.js';
 export * from '../src/lesson/variation/offers.js';
 export * from '../src/lesson/stage/changes.js';

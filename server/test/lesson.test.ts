@@ -4,6 +4,7 @@ import { nearAndFar } from '@bogen/demo';
 import { sql } from 'kysely';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { readProblem, TestServer, type Visitor } from './harness.js';
+import { Presence } from '../src/lesson/presence.js';
 
 const server = new TestServer('lesson');
 let teacher: Visitor;
@@ -38,7 +39,7 @@ describe('the shelf', () => {
 
   it('is empty for a new instructor, who can fill it and sees nothing of the others', async () => {
     const stranger = await server.stranger();
-    expect(await stranger.call('shelf')).toEqual({ courses: [] });
+    expect(await stranger.call('shelf')).toEqual({ courses: [], deleted: [] });
     const { id } = await stranger.call('createCourse', { body: { title: 'Bows' } });
     const { code } = await stranger.call('createClass', {
       params: { course: id },
@@ -261,5 +262,59 @@ describe('publishing', () => {
     await expect(
       sql`update edition set number = 9 where lesson_id = ${lesson}`.execute(server.db),
     ).rejects.toThrow(/never changes/);
+  });
+});
+
+describe('how a lesson was', () => {
+  it('is told by editions and days, and read at any of them', async () => {
+    const lesson = await newLesson();
+    await teacher.call('publish', { params: { lesson }, body: { revision: 0 } });
+    await teacher.call('appendToDraft', append(lesson, 0, titled('Second'), titled('Third')));
+    await sql`
+      update stream_step set made_at = made_at - interval '3 days'
+      where revision = 1 and stream_id = (select stream_id from lesson where id = ${lesson})
+    `.execute(server.db);
+    const history = await teacher.call('lessonHistory', { params: { lesson } });
+    expect(history.editions).toMatchObject([{ number: 1, revision: 0 }]);
+    expect(history.days.map(({ revision, steps }) => [revision, steps])).toEqual([
+      [2, 1],
+      [1, 1],
+    ]);
+    const at = async (revision: number) =>
+      (await teacher.call('lessonAt', { params: { lesson, revision: String(revision) } as never })).document
+        .title;
+    expect([await at(0), await at(1), await at(2)]).toEqual(['Near and far', 'Second', 'Third']);
+    const other = await server.stranger();
+    expect((await other.problem('lessonHistory', { params: { lesson } })).type).toBe('not-found');
+    expect((await other.problem('lessonAt', { params: { lesson, revision: '0' } as never })).type).toBe(
+      'not-found',
+    );
+  });
+});
+
+describe('who writes at a lesson', () => {
+  it('is told to the other pages, for as long as a page is heard of', async () => {
+    const lesson = await newLesson();
+    const tell = async (page: string, sheet: string, isGone = false) =>
+      (await teacher.call('presence', { params: { lesson }, body: { page, sheet, isGone } })).others;
+    expect(await tell('a', 'near')).toEqual([]);
+    expect(await tell('b', 'far')).toMatchObject([{ page: 'a', sheet: 'near' }]);
+    expect(await tell('a', 'far')).toMatchObject([{ page: 'b', sheet: 'far' }]);
+    await tell('b', 'far', true);
+    expect(await tell('a', 'far')).toEqual([]);
+    const other = await server.stranger();
+    expect(
+      (await other.problem('presence', { params: { lesson }, body: { page: 'c', sheet: 'x' } })).type,
+    ).toBe('not-found');
+  });
+
+  it('is forgotten after a while, and only so many are kept in mind', () => {
+    const presence = new Presence();
+    const page = (id: number) => ({ page: `p${id}`, name: 'N', sheet: 's' });
+    presence.tell('l', page(1), 0);
+    expect(presence.tell('l', page(2), 14_000)).toHaveLength(1);
+    expect(presence.tell('l', page(3), 16_000)).toMatchObject([{ page: 'p2' }]);
+    for (let k = 0; k < 100; k++) presence.tell('l', page(k), 16_000);
+    expect(presence.tell('l', page(3), 16_000).length).toBeLessThanOrEqual(20);
   });
 });

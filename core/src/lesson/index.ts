@@ -95,9 +95,17 @@ export {
   type ProseStep,
 } from './prose/prose.js';
 export { dependentsOf, lostConditions } from './references.js';
+export {
+  backTo,
+  lessonDifference,
+  type LessonDifference,
+  type SheetDifference,
+  type SheetPart,
+} from './difference.js';
 export { triedTask, type TaskFlaw, type TriedTask } from './triedTask.js';
 export { offeredVariations } from './variation/offers.js';
 export { validateLesson, validateSheet } from './validate.js';
+export { canonicalText } from '../describe/canonical.js';
 export { cleanValue, mayNeedCleaning } from '../text/cleanText.js';
 export { coreSentences } from '../told/coreSentences.js';
 export {

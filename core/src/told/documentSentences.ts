@@ -68,6 +68,7 @@ export const documentSentences = {
   newerVersion:
     'This document has version {{version}}; this edition of Bogen reads versions up to {{current}}. Update Bogen to open it.',
   noMigration: 'A document of version {{version}} can’t be brought to version {{next}}.',
+  sheetsElsewhere: 'The sheet “{{title}}” came in meanwhile; look at the lesson again before you go back.',
   notAWholeFigure: 'This figure is incomplete: {{issue}}.',
   notAWholeLesson: 'This lesson is incomplete: {{issue}}.',
   notForReaders: 'This stage does not allow its readers to do this.',

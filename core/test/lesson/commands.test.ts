@@ -2,11 +2,13 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
   applyLessonCommand,
+  backTo,
   CommandError,
   emptyFigure,
   emptyProse,
   isAllowedAddress,
   lessonCommands,
+  lessonDifference,
   lessonVersion,
   newSheet,
   pathsMeet,
@@ -142,6 +144,14 @@ const commands: {
       shown: fc.record({ comb: fc.boolean() }),
     }),
   }),
+  setContents: fc.record({
+    name: fc.constant('setContents'),
+    title: words,
+    sheets: fc
+      .uniqueArray(fc.constantFrom('one', 'two', 'four'), { minLength: 1, maxLength: 3 })
+      .map((ids) => ids.map(sheet)),
+    gone: fc.subarray(['one', 'two', 'three'], { minLength: 1 }),
+  }),
 };
 
 const names = Object.keys(lessonCommands) as LessonCommand['name'][];
@@ -254,5 +264,47 @@ describe('prose', () => {
     expect(() =>
       validateLesson({ ...lesson, sheets: [{ ...sheet('one'), prose: emptyProse }] }),
     ).not.toThrow();
+  });
+});
+
+describe('a lesson as it was', () => {
+  const renamed: LessonDocument = {
+    ...lesson,
+    title: 'Other',
+    sheets: [
+      { ...lesson.sheets[1]!, title: 'Renamed', prose: text('Else.') },
+      lesson.sheets[0]!,
+      sheet('four'),
+    ],
+  };
+
+  it('is told apart from how it is, sheet by sheet', () => {
+    expect(lessonDifference(lesson, renamed)).toEqual({
+      isTitleChanged: true,
+      sheets: [
+        { sheet: 'two', title: 'Renamed', kind: 'changed', parts: ['title', 'prose', 'place'] },
+        { sheet: 'one', title: 'one', kind: 'changed', parts: ['place'] },
+        { sheet: 'four', title: 'four', kind: 'added', parts: [] },
+        { sheet: 'three', title: 'three', kind: 'removed', parts: [] },
+      ],
+    });
+    // What was stored has its keys in another order, and is no other lesson.
+    const stored = JSON.parse(
+      JSON.stringify(lesson, (_, part: unknown) =>
+        typeof part === 'object' && part !== null && !Array.isArray(part)
+          ? Object.fromEntries(Object.entries(part).reverse())
+          : part,
+      ),
+    ) as LessonDocument;
+    expect(lessonDifference(lesson, stored)).toEqual({ isTitleChanged: false, sheets: [] });
+  });
+
+  it('is brought back by one command, and so is what came after it', () => {
+    const { document, inverse } = applyLessonCommand(renamed, backTo(renamed, lesson));
+    expect(document).toEqual(lesson);
+    expect(applyLessonCommand(document, inverse).document).toEqual(renamed);
+    // A sheet that came in meanwhile is not lost by it.
+    const meanwhile = { ...renamed, sheets: [...renamed.sheets, sheet('five')] };
+    expect(() => applyLessonCommand(meanwhile, backTo(renamed, lesson))).toThrow(CommandError);
   });
 });

@@ -1,15 +1,23 @@
+import { toldByServer } from '@bogen/contract';
 import { Router } from 'express';
+import { sql } from 'kysely';
 import type { Db } from '../db/connect.js';
+import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
-import { appendSteps, readDocument, readStream } from '../stream/stream.js';
+import { appendSteps, documentAt, readDocument, readStream } from '../stream/stream.js';
 import { lessonStream } from './document.js';
 import { lessonFileOf } from './file.js';
 import { ownLesson } from './own.js';
+import { Presence } from './presence.js';
 import { publishEdition } from './publish.js';
+
+/** How many editions and days are listed. */
+const mostListed = 100;
 
 /** Drafts and their editions. */
 export function lessonRouter(db: Db): Router {
   const router = Router();
+  const presence = new Presence();
 
   route(router, db, 'draft', async ({ params, session }) => {
     const lesson = await ownLesson(db, params.lesson, session.instructor.id);
@@ -35,6 +43,50 @@ export function lessonRouter(db: Db): Router {
   route(router, db, 'publish', async ({ params, body, session }) => {
     const lesson = await ownLesson(db, params.lesson, session.instructor.id);
     return publishEdition(db, lesson.id, body.revision, session.instructor.id);
+  });
+
+  route(router, db, 'lessonHistory', async ({ params, session }) => {
+    const lesson = await ownLesson(db, params.lesson, session.instructor.id);
+    const editions = await db
+      .selectFrom('edition')
+      .select(['number', 'revision', 'published_at as publishedAt'])
+      .where('lesson_id', '=', lesson.id)
+      .orderBy('number', 'desc')
+      .limit(mostListed)
+      .execute();
+    const { rows: days } = await sql<{ day: string; revision: number; steps: number }>`
+      select to_char(made_at, 'YYYY-MM-DD') as day, max(revision) as revision, count(*)::integer as steps
+      from stream_step where stream_id = ${lesson.streamId} group by day order by day desc limit ${mostListed}
+    `.execute(db);
+    return {
+      editions: editions.map((edition) => ({ ...edition, publishedAt: edition.publishedAt.toISOString() })),
+      days,
+    };
+  });
+
+  route(router, db, 'lessonAt', async ({ params, session }) => {
+    const lesson = await ownLesson(db, params.lesson, session.instructor.id);
+    const edition = await db
+      .selectFrom('edition')
+      .select('document')
+      .where('lesson_id', '=', lesson.id)
+      .where('revision', '=', params.revision)
+      .executeTakeFirst();
+    const document = edition
+      ? lessonStream.read(edition.document)
+      : await documentAt(db, lesson.streamId, lessonStream, params.revision);
+    if (!document) throw new HttpProblem('not-found', toldByServer('notKeptSoFar'));
+    return { document };
+  });
+
+  route(router, db, 'presence', async ({ params, body, session }) => {
+    const lesson = await ownLesson(db, params.lesson, session.instructor.id);
+    if (body.isGone) {
+      presence.leave(lesson.id, body.page);
+      return { others: [] };
+    }
+    const { page, sheet } = body;
+    return { others: [...presence.tell(lesson.id, { page, sheet, name: session.instructor.name })] };
   });
 
   route(router, db, 'lessonFile', async ({ params, session }) => {

@@ -1,4 +1,11 @@
-import { migrateLesson, sheetOf, taskOf, type LessonDocument, type Sheet } from '@bogen/core/lesson';
+import {
+  canonicalText,
+  migrateLesson,
+  sheetOf,
+  taskOf,
+  type LessonDocument,
+  type Sheet,
+} from '@bogen/core/lesson';
 import { sql } from 'kysely';
 import type { Db, Tx } from '../db/connect.js';
 
@@ -69,7 +76,8 @@ async function takeTasksAlong(
   for (const { sheet: sheetId, task: taskId } of rows) {
     const [old, now] = [sheetOf(before, sheetId), sheetOf(to.document, sheetId)];
     const [task, same] = [old && taskOf(old, taskId), now && taskOf(now, taskId)];
-    if (!task || !same || canonical(task) !== canonical(same) || !isSameStage(old, now, task.stage)) continue;
+    if (!task || !same || canonicalText(task) !== canonicalText(same) || !isSameStage(old, now, task.stage))
+      continue;
     await sql`
       insert into task_state (student_id, edition_id, sheet_id, task_id, results, answer, checked_revision, attempts, passed_at)
       select student_id, ${to.id}, sheet_id, task_id, results, answer, checked_revision, attempts, passed_at
@@ -110,17 +118,9 @@ function figureKey({ figure, stages, tasks }: Sheet, stage: string): string | un
   const index = stages.findIndex(({ id }) => id === stage);
   if (index < 0) return undefined;
   const until = stages.slice(0, index + 1);
-  return canonical([
+  return canonicalText([
     figure,
     until.map(({ commands, kept }) => [commands, kept]),
     until.map(({ id }) => tasks.filter((task) => task.stage === id).map(({ varied }) => varied ?? [])),
   ]);
 }
-
-/** A value as text, whatever the order of its keys. */
-const canonical = (value: unknown): string =>
-  JSON.stringify(value, (_, part: unknown) =>
-    typeof part === 'object' && part !== null && !Array.isArray(part)
-      ? Object.fromEntries(Object.entries(part).sort(([a], [b]) => (a < b ? -1 : 1)))
-      : part,
-  );

@@ -47,6 +47,7 @@ export function benchHost(edited: EditedFigure, refuse: (why: Told | null) => vo
       const { at, kind, name = '' } = snapMoved(...move);
       return kind && { at, words: i18next.t(`draw.snap.${kind}`, { name }) };
     },
+    isFree: true,
     may: () => true,
   };
 }

@@ -96,6 +96,9 @@ export class StagedHost implements FigureHost {
     this.arrive();
     this.current.do(command);
   };
+  get isFree(): boolean {
+    return this.current.isFree === true;
+  }
   get letReaders(): FigureHost['letReaders'] {
     return this.current.letReaders;
   }

@@ -11,6 +11,7 @@ import { freedoms } from './en/freedoms.js';
 import { items } from './en/items.js';
 import { joints } from './en/joints.js';
 import { keys } from './en/keys.js';
+import { lessonHistory } from './en/lessonHistory.js';
 import { lists } from './en/lists.js';
 import { look } from './en/look.js';
 import { picture } from './en/picture.js';
@@ -39,6 +40,7 @@ const editing = {
   items,
   joints,
   keys,
+  lessonHistory,
   lists,
   look,
   picture,

@@ -1,6 +1,6 @@
 import '../text/enPages.js';
 import { ProblemText } from '../ui/ProblemText.js';
-import { useMutation, useQueryClient } from '@tanstack/react-query';
+import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
 import { call, NotConnected } from '../api/call.js';
 import { useEdited } from '../saving/useEdited.js';
@@ -8,6 +8,7 @@ import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Panel } from '../ui/Panel.js';
 import type { OpenDraft } from './draft.js';
+import { Differences } from './history/Differences.js';
 
 /** Publishes the present state as the next edition, after asking. */
 export function Publish({ draft }: { draft: OpenDraft }) {
@@ -58,6 +59,9 @@ export function Publish({ draft }: { draft: OpenDraft }) {
         }
         lead={publish.data ? undefined : t('writer.publishLead')}
       >
+        {asking && edition && !publish.data && (
+          <SinceEdition lesson={draft.id} edition={edition} edited={edited} />
+        )}
         <ProblemText error={publish.error instanceof NotConnected ? t('save.offlineLong') : publish.error} />
         <div className="flex gap-2">
           {publish.data ? (
@@ -73,5 +77,32 @@ export function Publish({ draft }: { draft: OpenDraft }) {
         </div>
       </Panel>
     </>
+  );
+}
+
+/** What changed since the last edition, before the next one comes out. */
+function SinceEdition({
+  lesson,
+  edition,
+  edited,
+}: {
+  lesson: string;
+  edition: { readonly number: number; readonly revision: number };
+  edited: OpenDraft['edited'];
+}) {
+  const { t } = useTranslation();
+  const now = useEdited(edited, (state) => state.history.document);
+  const { revision, number } = edition;
+  const then = useQuery({
+    queryKey: ['lesson-at', lesson, revision],
+    queryFn: ({ signal }) => call('lessonAt', { params: { lesson, revision }, signal }),
+    staleTime: Infinity,
+  });
+  if (!then.data) return null;
+  return (
+    <div className="flex max-h-[240px] flex-col gap-1 overflow-y-auto">
+      <p className="text-[12.5px] text-soft">{t('lessonHistory.sinceEdition', { number })}</p>
+      <Differences before={then.data.document} after={now} />
+    </div>
   );
 }

@@ -10,7 +10,8 @@ import {
   type LessonCommand,
   type Told,
 } from '@bogen/core/lesson';
-import { Fragment, useEffect, useMemo, useRef } from 'react';
+import { History as HistoryIcon } from 'lucide-react';
+import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
 import type { FigureHost } from '../figure/scene/host.js';
@@ -23,12 +24,15 @@ import { useEdited, useEditedLife, useUndoKeys } from '../saving/useEdited.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
+import { Button } from '../ui/Button.js';
 import { TopBar } from '../ui/TopBar.js';
 import { useStateOf } from '../ui/useStateOf.js';
 import { ConflictPanel } from './ConflictPanel.js';
 import type { OpenDraft } from './draft.js';
 import { sheetHost, type SheetTeller } from './draft.js';
 import { FigureOfText } from '../live/FigureOfText.js';
+import { HistoryPanel } from './history/HistoryPanel.js';
+import { OtherWriters } from './history/OtherWriters.js';
 import { LazyProseEditor } from './prose/LazyProseEditor.js';
 import { Publish } from './Publish.js';
 import { SheetList } from './SheetList.js';
@@ -106,6 +110,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   tell.current = editing.say;
   const [gesture, setGesture] = useStateOf<Allowance | null>(host, null);
   did.current = (command, before) => setGesture(allowanceFor(command, before) ?? null);
+  const [showsHistory, setHistory] = useState(false);
   const [captures, setCaptures] = useStateOf(sheetId, false);
   capture.current = (now, command) => {
     if (!captures || leavesShape(command)) return false;
@@ -143,7 +148,21 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             }
             end={
               <>
+                <OtherWriters
+                  lesson={draft.id}
+                  sheet={sheetId}
+                  titleOf={(id) => sheetOf(edited.store.getState().history.document, id)?.title}
+                />
                 <SaveState edited={edited} />
+                <Button
+                  quiet
+                  className="px-1.5"
+                  aria-label={t('lessonHistory.history')}
+                  title={t('lessonHistory.history')}
+                  onClick={() => setHistory(true)}
+                >
+                  <HistoryIcon aria-hidden size={16} />
+                </Button>
                 <ToBench who="instructor" name={sheet.title} figure={() => scene.document} />
                 <Link
                   to={`/preview/${draft.id}/${sheetId}`}
@@ -207,6 +226,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
         rail={<Rail scene={scene} />}
       />
       {editing.panels}
+      {showsHistory && <HistoryPanel lesson={draft.id} edited={edited} onClose={() => setHistory(false)} />}
       <ConflictPanel draft={draft} />
     </>
   );

@@ -5,6 +5,7 @@ import { editProse, type EditProse } from './editProse.js';
 import { figure, type ChangeFigure } from './figure.js';
 import { moveSheet, type MoveSheet } from './moveSheet.js';
 import { removeSheet, type RemoveSheet } from './removeSheet.js';
+import { setContents, type SetContents } from './setContents.js';
 import { setProse, type SetProse } from './setProse.js';
 import { setSheetTitle, type SetSheetTitle } from './setSheetTitle.js';
 import { setStageText, type SetStageText } from './setStageText.js';
@@ -26,7 +27,8 @@ export type LessonCommand =
   | ChangeStages
   | StageCommands
   | SetStageText
-  | ChangeFigure;
+  | ChangeFigure
+  | SetContents;
 
 /** Every lesson command. A new one is a file beside these, and a line for its type and one for itself here. */
 export const lessonCommands: {
@@ -46,6 +48,7 @@ export const lessonCommands: {
   stageCommands,
   setStageText,
   figure,
+  setContents,
 };
 
 export const lessonCommandDescription = unionOf('name', lessonCommands) as UnionField<LessonCommand>;

@@ -1,4 +1,4 @@
-import { curveOf, gripKey, isLoose, itemOf, withLinkedMove, type PointKind } from '@bogen/core/figure';
+import { curveOf, gripKey, itemOf, withLinkedMove, type PointKind } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { useLayoutEffect, useRef, type KeyboardEvent, type PointerEvent, type SyntheticEvent } from 'react';
 import { filled } from '../../text/filled.js';
@@ -6,7 +6,7 @@ import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { useGrips, type MovableGrip } from './useGrips.js';
 import { handlePlace, handlesOf, ringRadius } from '../scene/handles.js';
-import { mayMove } from '../scene/may.js';
+import { isMarkedLoose, mayMove } from '../scene/may.js';
 import type { Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
 import { nameOf, pointName } from '../scene/names.js';
@@ -38,7 +38,7 @@ export function Handles({ scene, projection, pane, onToggle, onSay }: HandlesPro
   const { t } = useTranslation();
   const group = useRef<SVGGElement>(null);
   const shown = useRef(new WeakMap<Element, Shown>());
-  const { document, evaluation } = scene;
+  const { evaluation } = scene;
   const all = handlesOf(scene, pane);
   // What was chosen of several on one place lies above the others.
   const handles = [
@@ -81,7 +81,7 @@ export function Handles({ scene, projection, pane, onToggle, onSay }: HandlesPro
 
   const describe = (grip: Picked): string => {
     const at = handlePlace(scene, grip);
-    const loose = isLoose(scene.document, grip.item, grip.of, grip.index);
+    const loose = isMarkedLoose(scene, grip.item, grip.of, grip.index);
     const facts = {
       name: nameOfPoint(grip),
       curve: nameOf(scene.document, grip.item),
@@ -160,7 +160,7 @@ export function Handles({ scene, projection, pane, onToggle, onSay }: HandlesPro
         const key = gripKey(handle);
         const curve = curveOf(evaluation, item);
         const radius = of === 'controlPoints' && curve ? ringRadius(curve, index) : 5;
-        const loose = isLoose(document, item, of, index);
+        const loose = isMarkedLoose(scene, item, of, index);
         const selected = scene.selected.has(handle);
         return (
           <circle

@@ -1,5 +1,5 @@
 import { distinctPointCount, type Curve } from '@bogen/core/curve';
-import { curveOf, isLoose, isShown, itemOf } from '@bogen/core/figure';
+import { curveOf, isShown, itemOf } from '@bogen/core/figure';
 import { shownNumber } from '../../text/number.js';
 import { useFonts } from '../../theme/fonts.js';
 import type { Palette } from '../../theme/theme.js';
@@ -9,6 +9,7 @@ import { labelDirection } from './labelDirection.js';
 import type { Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
 import { Sprites } from './sprites.js';
+import { isMarkedLoose } from '../scene/may.js';
 import { letterOf } from '../scene/names.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Picked } from '../scene/sceneParts.js';
@@ -48,7 +49,7 @@ export function drawMarks(
     const curve = curveOf(evaluation, handle.item);
     if (!place || !curve) continue;
     const [x, y] = projection.toScreen(place);
-    const loose = isLoose(document, handle.item, handle.of, handle.index);
+    const loose = isMarkedLoose(scene, handle.item, handle.of, handle.index);
     const isControl = handle.of === 'controlPoints';
     const radius = isControl ? ringRadius(curve, handle.index) : 6.5;
     const weight = (isControl ? curve.weights?.[handle.index] : undefined) ?? 1;

@@ -42,6 +42,8 @@ export interface FigureHost {
   ) => Snap | null;
   /** Ends what plays: the figure is at once what it is going to be. */
   readonly arrive?: () => void;
+  /** Nobody is kept from moving anything here, so that no point is marked as fixed. */
+  readonly isFree?: boolean;
   /** Lets readers do something more, for whoever writes what they read; and for nobody else. */
   readonly letReaders?: (allowance: Allowance) => void;
   /** Whether whoever is here may give this command. The answer is core's, by what the document says. */

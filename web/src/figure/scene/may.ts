@@ -1,4 +1,4 @@
-import type { FigureDocument, Grip } from '@bogen/core/figure';
+import { isLoose, type FigureDocument, type Grip, type PointKind } from '@bogen/core/figure';
 import type { FigureHost } from './host.js';
 
 /** The questions that the figure asks its host, each by the command that would be given. */
@@ -29,4 +29,14 @@ export function mayDraw(host: FigureHost): boolean {
 /** Whether the tracks of the rail may be chosen, ordered and resized. */
 export function mayArrangeRail(host: FigureHost, document: FigureDocument): boolean {
   return host.may({ name: 'setRail', rail: document.rail });
+}
+
+/** Whether a point is marked as one that readers may move; where there are no readers every point is. */
+export function isMarkedLoose(
+  { host, document }: { readonly host: FigureHost; readonly document: FigureDocument },
+  item: string,
+  of: PointKind,
+  index: number,
+): boolean {
+  return host.isFree === true || isLoose(document, item, of, index);
 }
