@@ -34,6 +34,13 @@ await run(async () => {
       cwd: join(root, 'core'),
     });
   }
+  if (wanted('lesson')) {
+    console.log('');
+    await command(process.execPath, ['--import', 'tsx', 'bench/lesson.bench.ts'], {
+      show: true,
+      cwd: join(root, 'core'),
+    });
+  }
   if (wanted('log')) await benchLog();
   if (!wanted('load') && !wanted('drag')) return;
   await buildWeb();

@@ -43,7 +43,6 @@ await run(async () => {
     await teacher.goto('/sign-in');
     // The first drawing of a new browser takes longer.
     await teacher.waitForTimeout(1500);
-    await shoot(teacher, 'sign-in');
     await teacher.getByLabel('Address').fill('mirela@ellerbrook.example');
     await teacher.getByLabel('Password').fill('peg-rib-and-purfling');
     await teacher.getByRole('button', { name: 'Sign in' }).click();
@@ -61,14 +60,6 @@ await run(async () => {
     await teacher.getByRole('link', { name: /The same points/ }).click();
     await teacher.locator('.tiptap').waitFor();
     await shoot(teacher, 'writer');
-    // A new knot in the hand, halfway between the second and the third.
-    const knots = teacher.getByRole('slider', { name: /^Knot of/ });
-    const [second, third] = [await knots.nth(1).boundingBox(), await knots.nth(2).boundingBox()];
-    await teacher.mouse.move((second.x + third.x + third.width) / 2, second.y + 30);
-    await teacher.mouse.down();
-    await shoot(teacher, 'writer-knot');
-    await teacher.keyboard.press('Escape');
-    await teacher.mouse.up();
     await teacher.getByRole('button', { name: 'Change …' }).click();
     await teacher.locator('[data-choose="lowerDegree"]').click();
     await shoot(teacher, 'writer-change');
@@ -129,11 +120,60 @@ await run(async () => {
     await teacher.waitForTimeout(800);
     await shoot(teacher, 'writer-stages');
 
+    // A stage in which a control point is higher, to be predicted, presented, and taken to the bench.
+    await teacher.getByRole('link', { name: /A control point acts near/ }).click();
+    await teacher.locator('[data-handle="waist/P4"]').waitFor();
+    const dragOf = async (page, name, by) => {
+      const at = await page.locator(`[data-handle="${name}"]`).evaluate((element) => {
+        const matrix = element.getScreenCTM();
+        return { x: matrix.e, y: matrix.f };
+      });
+      await page.mouse.move(at.x, at.y);
+      await page.mouse.down();
+      await page.mouse.move(at.x + by.x, at.y + by.y, { steps: 8 });
+      await page.mouse.up();
+    };
+    await teacher.getByRole('button', { name: 'Capture' }).click();
+    await dragOf(teacher, 'waist/P4', { x: 20, y: -70 });
+    await teacher.getByRole('button', { name: 'Capture' }).click();
+    await teacher.getByRole('button', { name: 'Change this stage' }).click();
+    await teacher.getByRole('button', { name: 'Let students predict this change' }).click();
+    const editor = teacher.locator('[data-task-editor="prediction"]');
+    await editor.getByLabel('What the reader is asked').fill('P4 goes up. What else moves?');
+    await editor.getByRole('button', { name: 'Ask for something more' }).click();
+    await teacher.locator('[data-pick-list]').getByRole('button', { name: 'Where will Waist run?' }).click();
+    await teacher.getByRole('link', { name: 'See as a student' }).click();
+    const task = teacher.locator('[data-task]').filter({ hasText: 'P4 goes up' });
+    await task.getByRole('button', { name: '0.29 to 0.43' }).click();
+    await task.getByRole('button', { name: '0.43 to 0.57' }).click();
+    await task.getByRole('button', { name: 'Draw', exact: true }).click();
+    const paper = await teacher.locator('[data-drawing]').boundingBox();
+    const along = [0.03, 0.1, 0.18, 0.26, 0.36, 0.46, 0.56, 0.66, 0.78, 0.94];
+    const height = [0.5, 0.42, 0.46, 0.6, 0.66, 0.6, 0.62, 0.5, 0.34, 0.32];
+    await teacher.mouse.move(paper.x + paper.width * along[0], paper.y + paper.height * height[0]);
+    await teacher.mouse.down();
+    for (const [k, x] of along.entries())
+      await teacher.mouse.move(paper.x + paper.width * x, paper.y + paper.height * height[k], { steps: 6 });
+    await teacher.mouse.up();
+    await task.getByRole('button', { name: 'Show what happens' }).click();
+    await teacher.waitForTimeout(700);
+    await shoot(teacher, 'reader-prediction');
+    await teacher.getByRole('link', { name: /Back to writing/ }).click();
+    await teacher.getByRole('link', { name: 'Present', exact: true }).click();
+    await teacher.locator('[data-present] [data-handle="waist/P4"]').waitFor();
+    await teacher.keyboard.press('ArrowRight');
+    await teacher.waitForTimeout(700);
+    await shoot(teacher, 'present');
+    await teacher.keyboard.press('Escape');
+    await teacher.getByRole('button', { name: 'To the bench' }).click();
+    await teacher.getByRole('button', { name: 'Make a sheet of it' }).waitFor();
+    await teacher.locator('[data-handle="waist/P4"]').waitFor();
+    await shoot(teacher, 'bench');
+
     const student = await open();
     await student.goto('/join');
     await student.getByLabel('Class code').fill('BOUT-7K4M');
     await student.getByLabel('Your name').fill('Mattis Roe');
-    await shoot(student, 'join');
     await student.getByRole('button', { name: 'Join the class' }).click();
     await student.getByRole('button', { name: 'Go to the lessons' }).click();
     await student.getByRole('heading', { name: 'Lessons' }).waitFor();

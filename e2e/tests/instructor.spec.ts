@@ -356,7 +356,8 @@ test('from sheet to sheet the list keeps the focus, and what belonged to one she
   const link = (name: string) => page.locator('[data-sheet]').getByRole('link', { name });
   await title.fill('Before');
   await page.getByRole('button', { name: 'Copy this sheet' }).click();
-  await expect(page.locator('[data-sheet]')).toHaveCount(2);
+  // The copy has come into view.
+  await expect(page.locator('[data-sheet]').nth(1).getByRole('link')).toHaveAttribute('aria-current', 'page');
   await title.fill('After');
   await page.keyboard.press('Enter');
   await dragTo(page, 'curve/P2', [80, 60]);

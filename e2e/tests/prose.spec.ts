@@ -184,3 +184,50 @@ test('a small table is made and changed, pasted and read; symbols are pressed by
   await expect(page.locator('.prose-text table')).toHaveCount(2);
   await expect(page.locator('.prose-text th').first()).toHaveText('degree');
 });
+
+test('a value is set in the text: the figure follows in the hand, and readers may do it', async ({
+  newContext,
+}) => {
+  const page = await signIn(await newContext());
+  await newLesson(page, 'To be pulled');
+  const text = page.getByRole('textbox', { name: 'Text of the sheet' });
+  await text.click();
+  await page.keyboard.type('Pull the weight: ');
+  const list = page.locator('[data-pick-list]');
+  const control = async (find: string): Promise<void> => {
+    await page.getByRole('button', { name: 'Live control', exact: true }).first().click();
+    await list.getByLabel('Find').fill(find);
+    await page.keyboard.press('Enter');
+  };
+  await control('weight of P2');
+  await expect(text.locator('[data-live-control="weight"] output')).toHaveText('1.000');
+  await page.keyboard.type(' and the degree ');
+  await control('degree of');
+  await expect(text.locator('[data-live-control="degree"] output')).toHaveText('3');
+  await expect(page.locator('[data-stage-editor]')).toContainText('set the weights of P2 of Curve');
+  await expect(page.locator('[data-stage-editor]')).toContainText('set the degree of Curve from 1 to 5');
+  const slider = (kind: string, of = page) => of.locator(`[data-live-control="${kind}"] input`);
+  await slider('weight').focus();
+  for (let k = 0; k < 20; k++) await page.keyboard.press('ArrowRight');
+  const weights = async () =>
+    ((await lesson(page)).sheets[0]!.figure.items[0] as never as { curve: { weights?: number[] } }).curve
+      .weights;
+  await expect.poll(async () => (await weights())?.[2] ?? 1).toBeGreaterThan(1.1);
+  expect(await violations(page)).toEqual([]);
+  if (shot) await page.screenshot({ path: '/tmp/live-control.png' });
+  await expect(saved(page)).toBeVisible();
+  await page.getByRole('button', { name: 'Publish' }).click();
+  await page.getByRole('dialog').getByRole('button', { name: 'Publish' }).click();
+  await expect(page.getByText('Edition 1 is out.')).toBeVisible();
+
+  const { page: student } = await joinClass(await newContext());
+  await student.getByRole('link', { name: 'First sheet' }).last().click();
+  await expect(student.locator('[data-live-control="degree"] output')).toHaveText('3');
+  await slider('degree', student).focus();
+  await student.keyboard.press('ArrowRight');
+  await expect(student.locator('[data-live-control="degree"] output')).toHaveText('4');
+  await expect(saved(student)).toBeVisible();
+  await expect(student.locator('[data-facts]')).toContainText('degree 4');
+  await student.getByRole('button', { name: 'Undo' }).click();
+  await expect(student.locator('[data-live-control="degree"] output')).toHaveText('3');
+});

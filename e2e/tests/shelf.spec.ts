@@ -121,7 +121,7 @@ test('a lesson goes out as a file and comes in again; a broken one is refused an
     await page.getByRole('button', { name: 'Copy this sheet' }).click();
     await expect(page.locator('[data-sheet]')).toHaveCount(2);
     await page.getByRole('button', { name: 'Move this sheet to another lesson' }).click();
-    await page.locator('[data-move-sheet]').getByRole('button', { name: 'To move to' }).click();
+    await page.locator('[data-lesson-pick]').getByRole('button', { name: 'To move to' }).click();
     await expect(page.locator('[data-sheet]')).toHaveCount(1);
     await page.goto('/shelf');
     await expect(page.locator('[data-lesson]').filter({ hasText: 'To move to' })).toContainText('2 sheets');

@@ -109,6 +109,16 @@ export { freedoms, type Freedom, type FreedomKind, type FreedomOf } from './free
 export type { OperationName } from './operation/operations.js';
 export type { FigureCommandName } from './command/commands.js';
 export { measured, measures, offeredMeasures, type Measure, type MeasureKind } from './measure/measures.js';
+export {
+  controlCommand,
+  controlDescription,
+  controlRange,
+  controls,
+  offeredControls,
+  type Control,
+  type ControlKind,
+} from './control/controls.js';
+export type { ControlRange } from './control/define.js';
 export type { Measured, MeasuredValue, MeasureUnit } from './measure/define.js';
 export { figurePassage } from './passage.js';
 export { differenceOf } from './difference.js';

@@ -83,6 +83,17 @@ const cases: { readonly [Kind in FreedomKind]: Case } = {
       { name: 'setOperation', item: 'b', operation: { name: 'raiseDegree', source: 'a', times: 2 } },
     ],
   },
+  degree: {
+    freedom: { kind: 'degree', item: 'a', least: 2, most: 4 },
+    allowed: [
+      { name: 'setDegree', item: 'a', degree: 2 },
+      { name: 'setDegree', item: 'a', degree: 4 },
+    ],
+    refused: [
+      { name: 'setDegree', item: 'a', degree: 5 },
+      { name: 'setDegree', item: 'b', degree: 3 },
+    ],
+  },
   anchors: {
     freedom: { kind: 'anchors', item: 'p' },
     allowed: [{ name: 'moveReferencePoint', item: 'p', to: [1, 1] }],

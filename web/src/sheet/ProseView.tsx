@@ -7,6 +7,7 @@ import {
 } from '@bogen/core/lesson';
 import { memo, useContext, type ReactNode } from 'react';
 import { TermsOfText } from './TermsOfText.js';
+import { LiveControl } from '../live/LiveControl.js';
 import { LiveValue } from '../live/LiveValue.js';
 import { PointingWords } from '../live/PointingWords.js';
 import { useTranslation } from '../text/text.js';
@@ -69,6 +70,8 @@ function Node({ node }: { node: ProseNode }): ReactNode {
       const kind = node.attrs?.callout ?? 'see';
       return <Callout kind={kind}>{children(node.content)}</Callout>;
     }
+    case 'liveControl':
+      return node.attrs?.control ? <LiveControl control={node.attrs.control} /> : null;
     case 'liveValue': {
       const { measure, digits } = node.attrs ?? {};
       return measure ? <LiveValue measure={measure} digits={Number(digits ?? 2)} /> : null;

@@ -1,6 +1,7 @@
 import type { BenchTexts } from './enBench.js';
 import type { EditingTexts } from './enEditing.js';
 import type { GlossaryTexts } from './enGlossary.js';
+import type { LiveTexts } from './enLive.js';
 import type { PagesTexts } from './enPages.js';
 import type { PresentTexts } from './enPresent.js';
 import type { RailTexts } from './enRail.js';
@@ -36,6 +37,7 @@ export type Texts = typeof en &
   BenchTexts &
   EditingTexts &
   GlossaryTexts &
+  LiveTexts &
   PagesTexts &
   PresentTexts &
   RailTexts &

@@ -2,6 +2,7 @@ import { unionOf, type UnionField } from '../../describe/describe.js';
 import type { SingleFigureCommand } from '../command/commands.js';
 import type { FigureDocument } from '../document.js';
 import { anchors, type AnchorsFreedom } from './anchors.js';
+import { degree, type DegreeFreedom } from './degree.js';
 import type { FreedomMember } from './define.js';
 import { knots, type KnotsFreedom } from './knots.js';
 import { looks, type LooksFreedom } from './looks.js';
@@ -15,6 +16,7 @@ export type Freedom =
   | KnotsFreedom
   | WeightsFreedom
   | ValuesFreedom
+  | DegreeFreedom
   | AnchorsFreedom
   | OperationFreedom
   | LooksFreedom
@@ -27,6 +29,7 @@ export const freedoms: { readonly [Kind in FreedomKind]: FreedomMember<FreedomOf
   knots,
   weights,
   values,
+  degree,
   anchors,
   operation,
   looks,

@@ -14,6 +14,7 @@ import {
   type Field,
   type ValueOf,
 } from '../../describe/describe.js';
+import { controlDescription, type Control } from '../../figure/control/controls.js';
 import { measureDescription, type Measure } from '../../figure/measure/measures.js';
 import { targetDescription, type Target } from '../../figure/target.js';
 
@@ -28,6 +29,7 @@ export interface ProseNode {
   readonly attrs?: {
     readonly [key: string]: unknown;
     readonly measure?: Measure;
+    readonly control?: Control;
     readonly callout?: CalloutKind;
   };
   readonly content?: readonly ProseNode[];
@@ -55,6 +57,7 @@ const nodeType = choice(
   'inlineMath',
   'blockMath',
   'liveValue',
+  'liveControl',
   'callout',
   'blockquote',
   'table',
@@ -90,6 +93,7 @@ const node: Field = object({
       start: optional(whole(0, 100_000)),
       type: optional(nullable(text(0, 20))),
       measure: optional(measureDescription),
+      control: optional(controlDescription),
       /** How many digits are shown after the point; as an exact form where it can be told, where it is below zero. */
       digits: optional(whole(-1, 12)),
       callout: optional(calloutKind),

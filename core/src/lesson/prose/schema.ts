@@ -45,6 +45,7 @@ const schema = new Schema({
       atom: true,
       attrs: { measure: {}, digits: { default: 2 } },
     },
+    liveControl: { group: 'inline', inline: true, atom: true, attrs: { control: {} } },
     text: { group: 'inline' },
     hardBreak: { group: 'inline', inline: true },
     inlineMath: { group: 'inline', inline: true, atom: true, attrs: { latex: { default: '' } } },

@@ -51,6 +51,10 @@ export function allowanceText(allowance: Allowance, document: FigureDocument, t:
       return itemOf(document, allowance.item)?.kind === 'point'
         ? t('freedoms.place', { item })
         : t('freedoms.kinds.anchors', { item });
+    case 'degree': {
+      const { least, most } = allowance;
+      return t('freedoms.kinds.degree', { item, least, most });
+    }
     case 'knots':
     case 'values':
       return t(`freedoms.kinds.${allowance.kind}`, { item });

@@ -16,6 +16,7 @@ import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Panel } from '../../ui/Panel.js';
+import { WholeField } from '../../ui/WholeField.js';
 import { useStateOf } from '../../ui/useStateOf.js';
 
 interface FreedomToolsProps {
@@ -68,6 +69,23 @@ export function FreedomTools({ scene, start }: FreedomToolsProps) {
               <Button key={index} quiet onClick={() => setOpen(freedom)} data-tool="values">
                 {t('freedoms.values', { item: name })} …
               </Button>
+            )
+          );
+        }
+        if (freedom.kind === 'degree') {
+          const curve = itemOf(document, freedom.item);
+          return (
+            curve?.kind === 'curve' && (
+              <WholeField
+                key={index}
+                label={t('freedoms.degree', { item: curve.name })}
+                value={curve.curve.degree}
+                least={freedom.least}
+                most={freedom.most}
+                onChange={(degree) =>
+                  void scene.attempt('do', { name: 'setDegree', item: freedom.item, degree })
+                }
+              />
             )
           );
         }

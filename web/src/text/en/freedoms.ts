@@ -18,6 +18,7 @@ export const freedoms = {
     knots: 'pull the knots of {{item}}',
     weights: 'set the weights of {{points}} of {{item}}',
     values: 'set the numbers of {{item}}',
+    degree: 'set the degree of {{item}} from {{least}} to {{most}}',
     anchors: 'move what {{item}} hangs on',
     operation: 'use “{{operation}}” on {{item}}',
     looks: 'switch {{looks}}',
@@ -38,4 +39,5 @@ export const freedoms = {
   left_other: '{{count}} more times',
   none: 'used up',
   values: 'Numbers of {{item}}',
+  degree: 'Degree of {{item}}',
 };

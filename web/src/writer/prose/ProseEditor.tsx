@@ -14,6 +14,7 @@ import {
   MousePointerClick,
   Quote,
   Sigma,
+  SlidersHorizontal,
   Variable,
 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
@@ -21,16 +22,25 @@ import { useEdited } from '../../saving/useEdited.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import type { EditedDraft } from '../draft.js';
-import type { Measure } from '@bogen/core/figure';
+import { allowanceFor, controlCommand, controlRange, type Control, type Measure } from '@bogen/core/figure';
+import type { FigureScene } from '../../figure/scene/scene.js';
 import { useFigureOfText } from '../../live/FigureOfText.js';
+import { controlText } from '../../live/controlText.js';
 import { liveText } from '../../live/liveText.js';
 import { highlightOf } from '../../live/lit.js';
 import { cleanPasted } from './cleanPasted.js';
 import { CalloutChoice } from './CalloutChoice.js';
-import { CalloutNode, LinkMark, LiveValueNode, PointingMark, TableNode } from './extensions.js';
+import {
+  CalloutNode,
+  LinkMark,
+  LiveControlNode,
+  LiveValueNode,
+  PointingMark,
+  TableNode,
+} from './extensions.js';
 import { LinkField } from './LinkField.js';
 import { measureText, targetText } from './measureText.js';
-import { measureOffers, targetOffers } from './offers.js';
+import { controlOffers, measureOffers, targetOffers } from './offers.js';
 import { PickList } from './PickList.js';
 import { TableTools } from './TableTools.js';
 import { TypedSteps } from './typedSteps.js';
@@ -76,6 +86,7 @@ export function ProseEditor({ edited, sheet }: { edited: EditedDraft; sheet: str
         heading: { levels: [3] },
       }),
       LiveValueNode,
+      LiveControlNode,
       CalloutNode,
       TableNode,
       TableRow,
@@ -245,6 +256,18 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
                 .run()
             }
           />
+          <PickList
+            label={t('live.control')}
+            lead={t('live.controlLead')}
+            icon={<SlidersHorizontal aria-hidden size={15} />}
+            scene={scene}
+            offers={controlOffers}
+            text={(control) => controlText(control, scene.document, t)}
+            onChoose={(control) => {
+              editor.chain().focus().insertContent({ type: 'liveControl', attrs: { control } }).run();
+              letReadersSet(control, scene);
+            }}
+          />
           {on.pointing ? (
             tool(t('prose.stopPointing'), <MousePointerClick aria-hidden size={15} />, true, () =>
               editor.chain().focus().extendMarkRange('pointing').unsetMark('pointing').run(),
@@ -270,6 +293,21 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
         </>
       )}
     </div>
+  );
+}
+
+/** Readers are let do at this stage what the control asks for; of a degree, all that it goes through. */
+function letReadersSet(control: Control, scene: FigureScene): void {
+  const { document, evaluation, cursor } = scene;
+  const of = { document, evaluation, cursor };
+  const range = controlRange(control, of);
+  const command = range && controlCommand(control, range.value, of);
+  const allowance = command && allowanceFor(command, document);
+  if (!allowance) return;
+  scene.host.letReaders?.(
+    allowance.kind === 'degree' && control.of === 'degree'
+      ? { ...allowance, least: control.least, most: control.most }
+      : allowance,
   );
 }
 

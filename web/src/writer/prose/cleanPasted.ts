@@ -15,6 +15,8 @@ const own = new Set([
   'data-pm-slice',
   'data-live',
   'data-measure',
+  'data-live-set',
+  'data-control',
   'data-digits',
   'data-callout',
   'data-targets',

@@ -1,9 +1,10 @@
 import { isAllowedAddress, calloutKinds, type CalloutKind } from '@bogen/core/lesson';
-import { measures, type Measure, type Target } from '@bogen/core/figure';
+import { controls, measures, type Control, type Measure, type Target } from '@bogen/core/figure';
 import { mergeAttributes } from '@tiptap/core';
 import { Table } from '@tiptap/extension-table';
 import { Mark, Node, NodeViewContent, NodeViewWrapper, ReactNodeViewRenderer } from '@tiptap/react';
 import { useTranslation } from '../../text/text.js';
+import { LiveControlField } from './LiveControlField.js';
 import { LiveValueField } from './LiveValueField.js';
 
 /** The parts of prose beyond plain text, as the editor types them; core's schema has the same under the same names. */
@@ -37,6 +38,7 @@ const isAbout =
     typeof value.item === 'string';
 
 const isMeasure = isAbout(Object.keys(measures));
+const isControl = isAbout(Object.keys(controls));
 const isTarget = isAbout(['item', 'controlPoint', 'editPoint', 'knot', 'span'] satisfies Target['of'][]);
 
 /** A number of the figure, in the line. */
@@ -64,6 +66,28 @@ export const LiveValueNode = Node.create({
   ],
   renderHTML: ({ HTMLAttributes }) => ['span', mergeAttributes(HTMLAttributes, { 'data-live': '' })],
   addNodeView: () => ReactNodeViewRenderer(LiveValueField, { as: 'span' }),
+});
+
+/** A value of the figure that is set in the line. */
+export const LiveControlNode = Node.create({
+  name: 'liveControl',
+  group: 'inline',
+  inline: true,
+  atom: true,
+  addAttributes: () => ({ control: jsonAttribute<Control>('control', isControl) }),
+  parseHTML: () => [
+    {
+      tag: 'span[data-live-set]',
+      getAttrs: (element) => (jsonAttribute<Control>('control', isControl).parseHTML(element) ? null : false),
+    },
+  ],
+  renderHTML: ({ HTMLAttributes }) => ['span', mergeAttributes(HTMLAttributes, { 'data-live-set': '' })],
+  addNodeView: () =>
+    ReactNodeViewRenderer(LiveControlField, {
+      as: 'span',
+      // The line is pulled and not the words around it.
+      stopEvent: ({ event }) => (event.target as Element).closest('input, button') !== null,
+    }),
 });
 
 /** A passage that says what is to be done with it. */

@@ -2,7 +2,9 @@ import { interiorKnots, spansOf } from '@bogen/core/curve';
 import {
   curveOf,
   isCurveItem,
+  offeredControls,
   offeredMeasures,
+  type Control,
   type FigureItem,
   type Measure,
   type Target,
@@ -40,6 +42,12 @@ export function measureOffers(scene: FigureScene): Measure[] {
   return itemsByNearness(scene)
     .flatMap((item) => offeredMeasures(item, { document, evaluation, cursor }))
     .sort((a, b) => Number(isPointed(b)) - Number(isPointed(a)));
+}
+
+/** Everything in the figure that can be set from the text. */
+export function controlOffers(scene: FigureScene): Control[] {
+  const { document, evaluation, cursor } = scene;
+  return itemsByNearness(scene).flatMap((item) => offeredControls(item, { document, evaluation, cursor }));
 }
 
 /** Everything in the figure that words can point at, with what is pointed at first. */

@@ -139,6 +139,7 @@ function offersOf(item: FigureItem): readonly Freedom[] {
       return [
         { kind: 'knots', item: id },
         { kind: 'weights', item: id, indices: item.curve.points.map((_, index) => index) },
+        { kind: 'degree', item: id, least: 1, most: Math.max(1, Math.min(9, item.curve.points.length - 1)) },
       ];
     case 'shape':
       return [

@@ -1,0 +1,17 @@
+/** Values of a figure that are set in its text. */
+export const live = {
+  control: 'Live control',
+  controlLead: 'A value that readers set here in the text; they are let do it.',
+  controls: {
+    cursor: 'u on {{item}}',
+    knot: 'knot u{{index}} of {{item}}',
+    weight: 'weight of {{point}}',
+    rho: 'ρ of {{item}}',
+    degree: 'degree of {{item}}',
+  },
+  notHere: 'It can’t be set at this stage.',
+  gone: 'what it sets is not there',
+  least: 'from',
+  most: 'to',
+  remove: 'Take it out of the text',
+};
