@@ -47,6 +47,20 @@ export function largestDistance(first: Curve, second: Curve, perSpan?: number): 
       };
 }
 
+/**
+ * The one-sided Hausdorff distance: how far the farthest place of `curve` lies from all of `other`. Where an isometry
+ * exchanges the two curves, as a curve and its mirror image, it is that of both sides.
+ * @throws CurveError `point` where one curve is plane and the other is not, `weight` where a weight is not positive
+ */
+export function largestDistanceFrom(curve: Curve, other: Curve): number {
+  if (dimensionOf(curve) !== dimensionOf(other)) {
+    throw new CurveError('point', told('comparisonOfMixedDimensions'));
+  }
+  refuseSignedWeights(curve);
+  refuseSignedWeights(other);
+  return farthestFrom(curve, other).distance;
+}
+
 /** The place of `curve` that lies farthest from all of `other`. */
 function farthestFrom(
   curve: Curve,

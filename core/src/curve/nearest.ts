@@ -28,7 +28,9 @@ export function nearestFinder(curve: Curve): (target: Point) => NearestPoint {
     const [start, end] = domainOf(piece.knots, piece.degree);
     const low = piece.points[0]!.map((_, axis) => Math.min(...piece.points.map((point) => point[axis]!)));
     const high = piece.points[0]!.map((_, axis) => Math.max(...piece.points.map((point) => point[axis]!)));
-    return { piece, start, end, low, high };
+    // The ends are the same for every question.
+    const ends = [start, end].map((parameter) => ({ parameter, point: pointAt(piece, parameter) }));
+    return { piece, start, end, low, high, ends };
   });
   const dimension = curve.points[0]!.length;
   return (target) => {
@@ -36,15 +38,11 @@ export function nearestFinder(curve: Curve): (target: Point) => NearestPoint {
       throw new CurveError('point', told('targetCoordinates', { dimension }), { value: target });
     }
     let best: NearestPoint | undefined;
-    const consider = (piece: Curve, parameter: number): void => {
-      const point = pointAt(piece, parameter);
+    const consider = (parameter: number, point: Point): void => {
       const far = distance(point, target);
       if (!best || far < best.distance) best = { parameter, point, distance: far };
     };
-    for (const { piece, start, end } of pieces) {
-      consider(piece, start);
-      consider(piece, end);
-    }
+    for (const { ends } of pieces) for (const { parameter, point } of ends) consider(parameter, point);
     for (const { piece, start, end, low, high } of pieces) {
       let away = 0;
       for (let axis = 0; axis < dimension; axis++) {
@@ -52,7 +50,8 @@ export function nearestFinder(curve: Curve): (target: Point) => NearestPoint {
       }
       if (Math.sqrt(away) > best!.distance) continue;
       for (const t of stationaryParameters(piece, target)) {
-        consider(piece, t === 1 ? end : start + t * (end - start));
+        const parameter = t === 1 ? end : start + t * (end - start);
+        consider(parameter, pointAt(piece, parameter));
       }
     }
     return best!;

@@ -84,7 +84,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   // For a moment what is deferred can be the work of the stage before.
   const work = opened === query.data ? opened : null;
   const edited = work?.edited;
-  const { host: seen, solutionOf } = useSolution(`${sheetPlace}/${stageId}`, sheet, host);
+  const { host: seen, isShown, solutionOf } = useSolution(`${sheetPlace}/${stageId}`, sheet, host);
   const scene = useStagedScene(sheetPlace, seen, sheet.stages.length);
   const [over, layOver] = useOver(`${sheetPlace}/${stageId}`);
   const ready = work !== null;
@@ -200,6 +200,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
                       return results;
                     }}
                     solution={solutionOf(task)}
+                    isAway={isShown}
                     startOver={
                       task.kind === 'shape' && <Button onClick={goBack}>{t('sheet.startOver')}</Button>
                     }

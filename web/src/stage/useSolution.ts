@@ -14,7 +14,12 @@ export function useSolution(
   place: string,
   sheet: Sheet,
   own: FigureHost,
-): { host: FigureHost; solutionOf: (task: Task) => SolutionShown | undefined } {
+): {
+  host: FigureHost;
+  /** Whether a solution is shown, of whatever task. */
+  isShown: boolean;
+  solutionOf: (task: Task) => SolutionShown | undefined;
+} {
   const [shown, setShown] = useStateOf<string | null>(place, null);
   const host = useMemo(
     () => (shown === null ? own : stillHost(figureOfStage(sheet, shown))),
@@ -22,6 +27,7 @@ export function useSolution(
   );
   return {
     host,
+    isShown: shown !== null,
     solutionOf: (task) => {
       // What a predicted change comes to is shown as a solution is.
       const stage = task.kind === 'prediction' ? task.to : task.solution;

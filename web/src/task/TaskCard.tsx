@@ -45,6 +45,8 @@ export interface TaskCardProps {
   readonly startOver?: ReactNode;
   /** One way to do it, or what a predicted change comes to, where there is one: the figure goes there, and back. */
   readonly solution?: SolutionShown | undefined;
+  /** Whether the figure that is seen is not the reader's own, but shows a solution of this task or another. */
+  readonly isAway?: boolean | undefined;
   /** Which of the things that are mixed come in which order: the same for the same reader. */
   readonly mixing?: string | undefined;
   /** Lays something over the figure. */
@@ -137,7 +139,8 @@ export function TaskCard(props: TaskCardProps) {
   const AnswerFields = answerFields[task.kind] as ComponentType<AnswerProps<Task['kind']>> | undefined;
   const isPrediction = task.kind === 'prediction';
   const isReady = byFigure || isAnswered(task, answer);
-  const isAway = solution?.isShown === true && !isPrediction;
+  // What a prediction shows is the answer to it, and nobody's own figure.
+  const isAway = props.isAway === true && !(isPrediction && solution?.isShown);
   return (
     <TaskToRead task={task} sheet={sheet}>
       {task.kind === 'shape' ? (
@@ -168,7 +171,11 @@ export function TaskCard(props: TaskCardProps) {
                   : 'mt-2 min-h-5 text-[13px] font-medium'
               }
             >
-              {isAway ? t('sheet.solution') : <Verdict {...{ task, checked, done, passed, confirmation }} />}
+              {isAway ? (
+                t(solution?.isShown ? 'sheet.solution' : 'answer.away')
+              ) : (
+                <Verdict {...{ task, checked, done, passed, confirmation }} />
+              )}
             </p>
             <div className="mt-1.5 flex flex-wrap items-center gap-2">
               <Button

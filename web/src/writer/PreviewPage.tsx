@@ -77,7 +77,7 @@ function PreviewSheet({
   const stages = steppedStages(sheet);
   const [stageId, goToStage] = useStageInAddress(sheet.id, stages);
   const { edited, host, start } = useTrial(sheet, stageId);
-  const { host: seen, solutionOf } = useSolution(`${sheet.id}/${stageId}`, sheet, host);
+  const { host: seen, isShown, solutionOf } = useSolution(`${sheet.id}/${stageId}`, sheet, host);
   const scene = useStagedScene(sheet.id, seen, sheet.stages.length);
   const [over, layOver] = useOver(`${sheet.id}/${stageId}`);
   useUndoKeys(edited);
@@ -141,6 +141,7 @@ function PreviewSheet({
                     scene={scene}
                     passed={false}
                     solution={solutionOf(task)}
+                    isAway={isShown}
                     startOver={
                       task.kind === 'shape' && <Button onClick={goBack}>{t('sheet.startOver')}</Button>
                     }

@@ -1,4 +1,4 @@
-import { largestDistance } from '../../curve/hausdorff.js';
+import { largestDistanceFrom } from '../../curve/hausdorff.js';
 import { mirrorCurve, mirrorThrough } from '../../curve/mirror.js';
 import { place } from '../../describe/describe.js';
 import { atMost, defineCondition, refuseLong, tolerance } from './define.js';
@@ -10,7 +10,8 @@ export const symmetricAbout = defineCondition(
   'length',
   ({ from, to, tolerance: within }, { curve }) => {
     refuseLong(curve, curve);
-    return atMost(largestDistance(curve, mirrorCurve(curve, mirrorThrough(from, to))).distance, within);
+    // The mirror exchanges the curve and its image, so that one side tells both.
+    return atMost(largestDistanceFrom(curve, mirrorCurve(curve, mirrorThrough(from, to))), within);
   },
   ({ curve }) => {
     const xs = curve.points.map((point) => point[0]!);

@@ -114,7 +114,7 @@ function Spans({
     scene.pointed.setHighlight(highlightOf([{ of: 'span', item: question.item, index }], scene));
   const end = (): void => scene.pointed.setHighlight(null);
   return (
-    <div className="flex max-h-32 flex-wrap items-center gap-1.5 overflow-y-auto">
+    <div className="flex max-h-44 flex-wrap items-center gap-1.5 overflow-y-auto">
       {Array.from({ length: count }, (_, index) => (
         <Button
           key={index}

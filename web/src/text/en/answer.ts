@@ -4,6 +4,7 @@ export const answer = {
   wrong: 'Not yet.',
   asExpected: 'It came as you expected.',
   otherwise: 'It came otherwise; compare it with what you expected.',
+  away: 'The figure shows something else just now; go back to yours first.',
   first: 'Answer first, then check.',
   firstGuess: 'Say what you expect first.',
   number: 'Your answer',
