@@ -18,6 +18,7 @@ test('a sheet is presented with one key: stages on the arrows, a pen, a pointer,
   await page.getByLabel('Notes').fill('Ask who expected that.');
   await page.keyboard.press('Escape');
   await editor.getByRole('button', { name: 'Stage 1:' }).click();
+  await expect(editor.getByText('Stage 1 of 2')).toBeVisible();
   await editor.getByLabel('Caption of this stage').fill('As it was drawn');
   await editor.getByLabel('Caption of this stage').blur();
   const before = await lesson(page);

@@ -52,6 +52,8 @@ test('numbers of the figure stand in the text and follow it, and words of the te
     await list.getByLabel('Find').fill('span 2');
     await list.getByRole('button', { name: 'Span 2 of Curve' }).click();
     await expect(text.locator('[data-pointing]')).toHaveText('middle');
+    // The list has closed and given the focus back.
+    await expect(text).toBeFocused();
     await page.keyboard.press('Control+End');
     await page.keyboard.type(' or elsewhere');
     for (let k = 0; k < 9; k++) await page.keyboard.press('Shift+ArrowLeft');
@@ -201,6 +203,7 @@ test('a value is set in the text: the figure follows in the hand, and readers ma
   };
   await control('weight of P2');
   await expect(text.locator('[data-live-control="weight"] output')).toHaveText('1.000');
+  await expect(text).toBeFocused();
   await page.keyboard.type(' and the degree ');
   await control('degree of');
   await expect(text.locator('[data-live-control="degree"] output')).toHaveText('3');

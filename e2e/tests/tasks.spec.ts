@@ -40,6 +40,7 @@ test('a number, a choice, an order and a prediction are written, tried, publishe
   await test.step('made from the step between two stages', async () => {
     await stages.getByRole('button', { name: 'Change this stage' }).click();
     await page.getByRole('button', { name: 'Let students predict this change' }).click();
+    await expect(stages.getByText('Stage 1 of 2')).toBeVisible();
     const prediction = editor('prediction');
     await expect(prediction.locator('[data-question-row="spans"]')).toBeVisible();
     await prediction.getByRole('button', { name: 'Ask for something more' }).click();

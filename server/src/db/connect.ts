@@ -27,6 +27,10 @@ export function brokenConstraint(error: unknown): string | undefined {
   return error instanceof pg.DatabaseError && error.code === '23505' ? error.constraint : undefined;
 }
 
+/** Whether an error says that the database ended a statement, since it took longer than it may. */
+export const isStatementTimeout = (error: unknown): boolean =>
+  error instanceof pg.DatabaseError && error.code === '57014';
+
 /** Whether an error says that the database is not there, rather than that it refused something. */
 export function isDatabaseGone(error: unknown): boolean {
   if (!(error instanceof Error)) return false;

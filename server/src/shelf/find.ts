@@ -1,6 +1,7 @@
-import type { Answer } from '@bogen/contract';
-import { sql } from 'kysely';
-import type { Db } from '../db/connect.js';
+import { toldByServer, type Answer } from '@bogen/contract';
+import { sql, type QueryResult } from 'kysely';
+import { isStatementTimeout, type Db } from '../db/connect.js';
+import { HttpProblem } from '../http/problem.js';
 
 /** The most sheets that a search answers with. */
 const mostFound = 40;
@@ -19,7 +20,19 @@ interface Row {
 /** The sheets of an instructor's lessons that have some words in their titles or texts; capitals do not count. */
 export async function findInLessons(db: Db, owner: string, text: string): Promise<Answer<'findInLessons'>> {
   const pattern = `%${text.replace(/[\\%_]/g, '\\$&')}%`;
-  const { rows } = await db.transaction().execute(async (tx) => {
+  const { rows } = await found(db, owner, pattern).catch((error: unknown) => {
+    if (isStatementTimeout(error)) throw new HttpProblem('too-costly', toldByServer('takesTooLong'));
+    throw error;
+  });
+  return {
+    found: rows.slice(0, mostFound).map(({ prose, ...row }) => ({ ...row, excerpt: excerptOf(prose, text) })),
+    isMore: rows.length > mostFound,
+  };
+}
+
+/** The sheets in whose titles or texts a pattern is. */
+function found(db: Db, owner: string, pattern: string): Promise<QueryResult<Row>> {
+  return db.transaction().execute(async (tx) => {
     // All texts are gone through: a shelf that is too large for that ends the search and not the server.
     await sql`set local statement_timeout = 2000`.execute(tx);
     return sql<Row>`
@@ -40,10 +53,6 @@ export async function findInLessons(db: Db, owner: string, text: string): Promis
       limit ${mostFound + 1}
     `.execute(tx);
   });
-  return {
-    found: rows.slice(0, mostFound).map(({ prose, ...row }) => ({ ...row, excerpt: excerptOf(prose, text) })),
-    isMore: rows.length > mostFound,
-  };
 }
 
 /** The words with what stands around them. */
