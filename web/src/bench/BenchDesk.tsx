@@ -1,5 +1,6 @@
 import '../text/enEditing.js';
 import { newSheet, type Told } from '@bogen/core/lesson';
+import clsx from 'clsx';
 import { useQueryClient } from '@tanstack/react-query';
 import { useEffect, useMemo, useRef, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -155,7 +156,8 @@ function BenchState({ saver, place }: { saver: BenchSaver; place: BenchStore['pl
   return (
     <span
       role="status"
-      className="text-[13px] whitespace-nowrap text-soft"
+      // A phone has no room for it as long as all is well.
+      className={clsx('text-[13px] whitespace-nowrap text-soft', status === 'saved' && 'hidden sm:inline')}
       title={place === 'browser' ? t('bench.inBrowserHelp') : undefined}
       data-bench-state={status}
     >

@@ -78,7 +78,7 @@ export function FigureList({ bench, current, figures, figure, removed, onRemoved
         open={open}
         onOpen={setOpen}
         trigger={
-          <Button quiet className="min-w-0" aria-label={t('bench.figures')}>
+          <Button quiet className="min-w-[7rem] max-w-full" aria-label={t('bench.figures')}>
             <span className="truncate">{current.name}</span>
             <ChevronDown aria-hidden size={14} className="shrink-0" />
           </Button>

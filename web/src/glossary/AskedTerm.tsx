@@ -51,7 +51,7 @@ function TermFigure({ figure }: { figure: () => FigureDocument }) {
   const scene = useScene(host);
   return (
     <>
-      <div className="flex h-[190px] overflow-hidden rounded-md border border-line [&_[data-facts]]:hidden">
+      <div className="flex h-[190px] overflow-hidden rounded-md border border-line [&_:is([data-facts],[data-zoom])]:hidden">
         <FigureView scene={scene} />
       </div>
       <p className="text-[12.5px] text-soft">{t('glossary.tryIt')}</p>

@@ -69,7 +69,8 @@ function Presented({
   const [strokes, setStrokes] = useStateOf<readonly Stroke[]>(place, []);
   const [tool, setTool] = useState<'none' | 'pointer' | 'pen'>('none');
   const [hasRail, setRail] = useState(false);
-  const [size, setSize] = useState(2);
+  // On a small screen larger marks would hide the figure.
+  const [size, setSize] = useState(() => (innerWidth < 700 ? 0 : 2));
   const [problem, setProblem] = useState('');
   const [isDark, setDark] = useDarkRoom();
   const channel = useMemo(() => new PresentChannel(draft.id), [draft.id]);
@@ -194,7 +195,7 @@ function Presented({
             </p>
           )}
         </div>
-        <div role="toolbar" aria-label={t('present.controls')} className="flex items-center">
+        <div role="toolbar" aria-label={t('present.controls')} className="flex flex-wrap items-center">
           {button(t('present.pointer'), 'o', <PointerIcon aria-hidden size={20} />, tool === 'pointer')}
           {button(t('present.pen'), 'e', <Pencil aria-hidden size={20} />, tool === 'pen')}
           {button(t('present.erase'), 'x', <Eraser aria-hidden size={20} />, undefined, strokes.length === 0)}

@@ -161,7 +161,10 @@ export function ZoomButtons({ scene }: { scene: FigureScene }) {
   const { scale } = scene.laidOut;
   const button = 'inline-flex h-6 items-center rounded px-1 hover:bg-tint';
   return (
-    <p className="absolute right-3 bottom-1.5 flex items-center gap-1 font-mono text-[11.5px] text-soft">
+    <p
+      data-zoom
+      className="absolute right-3 bottom-1.5 flex items-center gap-1 font-mono text-[11.5px] text-soft"
+    >
       {view !== document.view && (
         <button type="button" className={button} onClick={() => scene.viewed.setView(null)}>
           {t('figure.wholeView')}
