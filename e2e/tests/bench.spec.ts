@@ -138,3 +138,30 @@ test('an instructor takes a figure to the bench, and makes a sheet of one', asyn
   await page.getByRole('button', { name: 'Remove this sheet' }).click();
   await expect.poll(async () => (await lesson(page)).sheets.length).toBe(3);
 });
+
+test('what rested on a device while another changed the figure becomes a figure of its own', async ({
+  newContext,
+}) => {
+  const { page } = await joinClass(await newContext());
+  await page.goto('/bench');
+  await expect(handle(page, 'curve/P1')).toBeVisible();
+  const address = `/api/bench/${page.url().split('/').at(-1)!}`;
+  await page.route('**/api/bench/**', (route) => route.abort());
+  await drag(page, 'curve/P1', { x: 30, y: 20 });
+  await expect(page.locator('[data-bench-state="offline"]')).toBeVisible();
+  const mine = await coordinatesOf(page, 'curve/P1');
+  const { figure, revision } = (await (await page.request.get(address)).json()) as {
+    figure: { view: object };
+    revision: number;
+  };
+  const theirs = { ...figure, view: { ...figure.view, grid: 25 } };
+  expect((await page.request.put(address, { data: { figure: theirs, base: revision } })).ok()).toBe(true);
+  await page.goto('/class');
+  await page.unroute('**/api/bench/**');
+  await page.goto('/bench');
+  await expect(handle(page, 'curve/P1')).toBeVisible();
+  await page.reload();
+  await choose(page, 'First figure, from this device');
+  await expect(figures(page)).toHaveText('First figure, from this device');
+  await expect.poll(() => coordinatesOf(page, 'curve/P1')).toEqual(mine);
+});

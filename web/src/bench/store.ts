@@ -1,4 +1,7 @@
+import '../text/enBench.js';
 import type { FigureDocument } from '@bogen/core/figure';
+import { canonicalText } from '@bogen/core/lesson';
+import i18next from 'i18next';
 import { call } from '../api/call.js';
 import { browserBench, forgetUnsent, keepUnsent, unsentOf } from './browser.js';
 
@@ -31,9 +34,17 @@ const accountBench: BenchStore = {
   place: 'account',
   list: async () => (await call('bench', {})).figures,
   read: async (id) => {
-    const unsent = await unsentOf(id);
+    const unsent = await unsentOf(id).catch(() => undefined);
     const figure = await call('benchFigure', { params: { figure: id } });
-    return unsent && unsent.base === figure.revision ? { ...figure, figure: unsent.figure } : figure;
+    if (!unsent) return figure;
+    if (unsent.base === figure.revision) return { ...figure, figure: unsent.figure };
+    // Another device has changed it meanwhile: what rested here becomes a figure of its own, and neither is lost.
+    if (canonicalText(unsent.figure) !== canonicalText(figure.figure)) {
+      const name = i18next.t('bench.mine', { name: figure.name }).slice(0, 200);
+      await call('addToBench', { body: { name, figure: unsent.figure } });
+    }
+    await forgetUnsent(id, unsent.figure).catch(() => undefined);
+    return figure;
   },
   add: async (name, figure) => (await call('addToBench', { body: { name, figure } })).id,
   rename: async (id, name) => {
@@ -46,9 +57,10 @@ const accountBench: BenchStore = {
     await call('changeBenchFigure', { params: { figure: id }, body: { deleted: false } });
   },
   keep: async (id, figure, base) => {
-    await keepUnsent(id, figure, base);
+    // A device that keeps nothing, as in a private window, must not keep it from being sent.
+    await keepUnsent(id, figure, base).catch(() => undefined);
     const { revision } = await call('changeBenchFigure', { params: { figure: id }, body: { figure, base } });
-    await forgetUnsent(id, figure);
+    await forgetUnsent(id, figure).catch(() => undefined);
     return revision;
   },
 };

@@ -83,14 +83,26 @@ export async function openWork(place: WorkPlace, before: FigureDocument): Promis
 
 const answerKey = (work: string, task: string): string => `bogen:answer:${work}/${task}`;
 
+/** Answers of this page that the server does not have yet, so that they count also where the device is full. */
+const answers = new Map<string, TaskAnswer>();
+
 /** Keeps what was answered on the device, so that a reload finds it before it was ever checked. */
 export function keepAnswer({ id }: OpenWork, task: string, answer: TaskAnswer): void {
-  localStorage.setItem(answerKey(id, task), JSON.stringify(answer));
+  const key = answerKey(id, task);
+  answers.set(key, answer);
+  try {
+    localStorage.setItem(key, JSON.stringify(answer));
+  } catch {
+    // Without room it is kept for as long as the page is open.
+  }
 }
 
 /** What was answered last on this device. */
 export function keptAnswer({ id }: OpenWork, task: string): TaskAnswer | undefined {
-  const kept = localStorage.getItem(answerKey(id, task));
+  const key = answerKey(id, task);
+  const here = answers.get(key);
+  if (here) return here;
+  const kept = localStorage.getItem(key);
   return kept === null ? undefined : (JSON.parse(kept) as TaskAnswer);
 }
 
@@ -129,7 +141,10 @@ export async function checkOnServer(
   });
   // From now on the server has it, for every device; what was typed meanwhile stays.
   const key = answerKey(id, task);
-  if (answer && localStorage.getItem(key) === JSON.stringify(answer)) localStorage.removeItem(key);
+  if (answer && JSON.stringify(keptAnswer(work, task)) === JSON.stringify(answer)) {
+    answers.delete(key);
+    localStorage.removeItem(key);
+  }
   setWaiting(
     id,
     waitingTasks(id).filter((other) => other !== task),

@@ -8,6 +8,7 @@ import { firstFigure } from '../sheet/firstFigure.js';
 import type { ShelfHands } from './hands.js';
 import { LessonOnShelf } from './LessonOnShelf.js';
 import { NameForm } from './NameForm.js';
+import { leavingRows } from './leavingRows.js';
 import { ShelfMenu } from './ShelfMenu.js';
 import { TakeIn } from './TakeIn.js';
 import type { Course, ShelfChange } from './useShelf.js';
@@ -78,22 +79,7 @@ export function CourseShelf({ course, courses, hands, before, after }: CourseShe
                 hands.does(to({ at: courses.indexOf(after) }), { words: t('shelf.moved', { title }) }),
             },
             { label: t('shelf.glossary'), act: () => void navigate(`/glossary/${id}`) },
-            {
-              label: t('shelf.putAway'),
-              act: () =>
-                hands.does(to({ archived: true }), {
-                  words: t('shelf.isPutAway', { title }),
-                  undo: to({ archived: false }),
-                }),
-            },
-            {
-              label: t('shelf.delete'),
-              act: () =>
-                hands.does(to({ deleted: true }), {
-                  words: t('shelf.isDeleted', { title }),
-                  undo: to({ deleted: false }),
-                }),
-            },
+            ...leavingRows(title, to, hands, t),
           ]}
         />
         <span className="flex-1" />

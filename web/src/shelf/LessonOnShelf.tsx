@@ -4,6 +4,7 @@ import { useTranslation } from '../text/text.js';
 import { LessonCard } from '../thumbnail/LessonCard.js';
 import type { ShelfHands } from './hands.js';
 import { giveOut } from './lessonFile.js';
+import { leavingRows } from './leavingRows.js';
 import { ShelfMenu } from './ShelfMenu.js';
 import type { Course, Lesson, ShelfChange } from './useShelf.js';
 
@@ -76,22 +77,7 @@ export function LessonOnShelf({ lesson, course, courses, hands, before, after }:
                 giveOut(id, title).catch((error: unknown) => hands.tells(tell(error as Error)));
               },
             },
-            {
-              label: t('shelf.putAway'),
-              act: () =>
-                hands.does(to({ archived: true }), {
-                  words: t('shelf.isPutAway', { title }),
-                  undo: to({ archived: false }),
-                }),
-            },
-            {
-              label: t('shelf.delete'),
-              act: () =>
-                hands.does(to({ deleted: true }), {
-                  words: t('shelf.isDeleted', { title }),
-                  undo: to({ deleted: false }),
-                }),
-            },
+            ...leavingRows(title, to, hands, t),
           ]}
         />
       </div>
