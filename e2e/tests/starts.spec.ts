@@ -107,6 +107,9 @@ test('“degree or spans” from the empty shelf takes at most 60 actions', asyn
   await hand.press(hand.button('Make both copies'));
   await hand.key('Escape');
   await expect(stages).toHaveCount(2);
+  // The figure's one pane becomes one for each copy.
+  await expect(page.locator('[data-pane="whole"]')).toHaveCount(0);
+  await expect(page.locator('[data-pane]')).toHaveCount(2);
   const [raised, cut] = await page
     .locator('[data-pane]')
     .evaluateAll((panes) => panes.map((pane) => pane.getAttribute('data-pane')!));
