@@ -1,7 +1,7 @@
 import { z } from 'zod';
 import { defineEndpoint } from './endpoint.js';
 import { figureCommandSchema, figureSchema } from './figure.js';
-import { answerSchema, lessonCommandSchema, lessonSchema, sheetSchema } from './lesson.js';
+import { answerSchema, lessonCommandSchema, lessonSchema, notationSchema, sheetSchema } from './lesson.js';
 import { lessonFileSchema } from './lessonFile.js';
 import { bodyLimits } from './limits.js';
 import { paths } from './paths.js';
@@ -353,6 +353,7 @@ export const endpoints = {
       newestEdition: z.int(),
       /** Terms of the course's own. */
       terms: z.array(term),
+      notation: notationSchema.optional(),
       sheets: z.array(sheetSchema),
       progress: z.array(
         sheetProgress.extend({
@@ -427,6 +428,7 @@ export const endpoints = {
       className: z.string(),
       lesson: z.string(),
       edition: z.int(),
+      notation: notationSchema.optional(),
       sheet: sheetSchema,
       stage: z.string(),
       /** The figure as the stage gave it, and as the student left it. */

@@ -23,7 +23,7 @@ test('an instructor writes, arranges and publishes a lesson, and a student reads
   await test.step('prose with a formula', async () => {
     await page.getByRole('textbox', { name: 'Text of the sheet' }).click();
     await page.keyboard.type('A curve on six pegs. ');
-    await page.getByRole('button', { name: 'Formula' }).click();
+    await page.getByRole('button', { name: 'Formula', exact: true }).click();
     await page.getByRole('textbox', { name: 'Formula' }).fill('N_{i,p}(u)');
     await page.getByRole('button', { name: 'Set formula' }).click();
     await expect(page.locator('.tiptap .katex')).toBeVisible();

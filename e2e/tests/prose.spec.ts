@@ -166,7 +166,7 @@ test('a small table is made and changed, pasted and read; symbols are pressed by
   await test.step('a formula of pressed symbols', async () => {
     await text.click();
     await page.keyboard.press('Control+End');
-    await page.getByRole('button', { name: 'Formula' }).click();
+    await page.getByRole('button', { name: 'Formula', exact: true }).click();
     const palette = page.locator('[data-symbols]');
     await palette.getByRole('button', { name: 'C(u)', exact: true }).click();
     await page.keyboard.type(' = ');

@@ -1,7 +1,7 @@
 import type { Curve } from '@bogen/core/curve';
 import { emptyFigure, piecesOf, type FigureDocument } from '@bogen/core/figure';
 import { describe, expect, it } from 'vitest';
-import { driftPreview, progressAt, risingKnots } from '../src/editing/apart/drift.js';
+import { driftPreview, progressAt, risingKnots } from '../src/figure/apart/drift.js';
 import { heldContinuities, jointChanges, shortContinuity } from '../src/editing/joints/jointChange.js';
 
 const curve: Curve = {

@@ -29,6 +29,8 @@ export interface WholeField extends Typed<number> {
   readonly type: 'whole';
   readonly least: number;
   readonly most: number;
+  /** It is the degree of a curve, which some write as its order. */
+  readonly is?: 'degree';
 }
 export interface FlagField extends Typed<boolean> {
   readonly type: 'flag';

@@ -50,6 +50,7 @@ export {
   parameterCalculations,
   type ParameterCalculationName,
 } from './calculation/atParameter.js';
+export { curveFormulas } from './calculation/curveFormulas.js';
 export { conicEquation } from './calculation/ofFacts.js';
 export { curveOf, evaluateFigure, type EvaluatedItem, type Evaluation } from './evaluate.js';
 export { closednessOfItem } from './fact/closedness.js';

@@ -10,6 +10,7 @@ import {
   whole,
   type ObjectField,
   type ValueOf,
+  type WholeField,
 } from '../describe/describe.js';
 
 /** Descriptions that operations, shapes, commands and conditions share. */
@@ -17,7 +18,7 @@ import {
 /** The largest number of items in a figure and of points in one curve that are accepted. */
 export const figureLimits = { items: 200, points: 2000, strokePoints: 20_000 };
 
-export const degree = whole(1, 9);
+export const degree: WholeField = { ...whole(1, 9), is: 'degree' };
 export const index = whole(0, 100_000);
 /** A parameter value of a curve; a form offers the one at the cursor. */
 export const parameter = number({ unit: 'parameter', from: 'cursor' });

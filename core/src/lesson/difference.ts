@@ -1,6 +1,6 @@
 import { canonicalText } from '../describe/canonical.js';
 import type { SetContents } from './command/setContents.js';
-import { sheetOf, type LessonDocument, type Sheet } from './lesson.js';
+import { notationOf, sheetOf, type LessonDocument, type Sheet } from './lesson.js';
 
 /** What of a sheet can be another. */
 export type SheetPart = 'title' | 'prose' | 'figure' | 'stages' | 'tasks' | 'place';
@@ -17,6 +17,7 @@ export interface SheetDifference {
 /** What changed from one state of a lesson to another. */
 export interface LessonDifference {
   readonly isTitleChanged: boolean;
+  readonly isNotationChanged: boolean;
   /** In the order of the later state, what was removed at the end; unchanged sheets are left out. */
   readonly sheets: readonly SheetDifference[];
 }
@@ -37,7 +38,11 @@ export function lessonDifference(before: LessonDocument, after: LessonDocument):
   const removed = before.sheets
     .filter(({ id }) => !sheetOf(after, id))
     .map(({ id, title }): SheetDifference => ({ sheet: id, title, kind: 'removed', parts: [] }));
-  return { isTitleChanged: before.title !== after.title, sheets: [...sheets, ...removed] };
+  return {
+    isTitleChanged: before.title !== after.title,
+    isNotationChanged: canonicalText(notationOf(before)) !== canonicalText(notationOf(after)),
+    sheets: [...sheets, ...removed],
+  };
 }
 
 function partsOf(before: Sheet, after: Sheet): SheetPart[] {
@@ -51,6 +56,7 @@ export function backTo(now: LessonDocument, then: LessonDocument): SetContents {
   return {
     name: 'setContents',
     title: then.title,
+    ...(then.notation && { notation: then.notation }),
     sheets: then.sheets,
     gone: now.sheets.map(({ id }) => id).filter((id) => !sheetOf(then, id)),
   };

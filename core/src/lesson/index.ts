@@ -11,6 +11,23 @@ export {
   type Step,
   type UndoLists,
 } from '../history/history.js';
+export {
+  aboutCurve,
+  inNotation,
+  texAt,
+  texControlPoint,
+  texNumber,
+  texParameter,
+} from '../notation/neutralTex.js';
+export {
+  decimalLimits,
+  notationDescription,
+  parameterLetters,
+  pointLetterNames,
+  pointLetterOf,
+  usualNotation,
+  type Notation,
+} from '../notation/notation.js';
 export { pathsMeet } from '../history/touches.js';
 export {
   applyLessonCommand,
@@ -37,6 +54,7 @@ export {
   lessonVersion,
   newSheet,
   sheetDescription,
+  notationOf,
   sheetOf,
   stageOf,
   taskOf,

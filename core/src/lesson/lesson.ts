@@ -1,6 +1,7 @@
 import { list, object, optional, ownSheetId, signs, text, type ValueOf } from '../describe/describe.js';
 import { figureCommandDescription, type FigureCommand } from '../figure/command/commands.js';
 import { figureDescription, type FigureDocument } from '../figure/document.js';
+import { notationDescription, usualNotation, type Notation } from '../notation/notation.js';
 import { emptyProse, proseDescription, type Prose } from './prose/prose.js';
 import { partId } from './task/define.js';
 import { taskDescription, type Task } from './task/tasks.js';
@@ -85,12 +86,15 @@ export function newSheet(
 export interface LessonDocument {
   readonly version: typeof lessonVersion;
   readonly title: string;
+  /** How its figures are written down; the usual way where it says nothing. */
+  readonly notation?: Notation;
   readonly sheets: readonly Sheet[];
 }
 
 export const lessonDescription = object({
   version: signs(lessonVersion),
   title: titleText,
+  notation: optional(notationDescription),
   sheets: list(sheetDescription, lessonLimits.sheets, 1),
 });
 
@@ -100,6 +104,9 @@ export const lessonIsDescribed: [
   Fits<Stage, ValueOf<typeof stageDescription>>,
   Fits<LessonDocument, ValueOf<typeof lessonDescription>>,
 ] = [true, true];
+
+/** How a lesson's figures are written down. */
+export const notationOf = ({ notation }: LessonDocument): Notation => notation ?? usualNotation;
 
 /** The sheet of this id, if there is one. */
 export function sheetOf(lesson: LessonDocument, id: string): Sheet | undefined {

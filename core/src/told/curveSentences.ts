@@ -5,8 +5,9 @@ export const curveSentences = {
   areaOfPlaneOnly: 'Only a plane curve encloses an area.',
   systemSingular: 'The system of equations has no unique solution: row {{row}} depends on the others.',
   chainNodeCount: 'A chain needs at least {{least}} nodes; there are {{count}}.',
-  chainNodeCoordinates: 'Node {{index}} needs {{dimension}} finite coordinates for itself and its handles.',
-  noChainNode: 'There is no node {{index}}; the chain has nodes 0 to {{last}}.',
+  chainNodeCoordinates:
+    'Node {{index, counted}} needs {{dimension}} finite coordinates for itself and its handles.',
+  noChainNode: 'There is no node {{index, counted}}; the last one is {{last, counted}}.',
   radius: 'The radius is {{radius}}; it must be finite and above zero.',
   arcAngle: 'The angle of the arc is {{angle}}; it must be above zero and at most one turn.',
   noArcThroughPoints: 'The three points lie on a line, or two of them coincide; no arc passes through them.',
@@ -30,13 +31,14 @@ export const curveSentences = {
   startOfOpen: 'The curve is open; only a closed curve can start elsewhere.',
   nothingToJoin: 'There are no pieces to join.',
   rho: 'Rho is {{rho}}; it must lie between 0 and 1.',
-  placeCoordinates: 'Point {{index}} must have 2 finite coordinates, or all of them 3.',
+  placeCoordinates: 'Point {{index, counted}} must have 2 finite coordinates, or all of them 3.',
   notAConic:
     'A conic is a single piece of degree 2 with 3 control points; this curve has degree {{degree}} and {{count}} control points.',
   jointOfMixedDimensions: 'One curve is plane and the other is not; their joint can’t be measured.',
   comparisonOfMixedDimensions: 'One curve is plane and the other is not; they can’t be compared.',
-  noEditPoint: 'There is no edit point {{index}}; the curve has edit points 0 to {{last}}.',
-  editPointCoordinates: 'The new position of edit point {{index}} must be {{dimension}} finite numbers.',
+  noEditPoint: 'There is no edit point {{index, counted}}; the last one is {{last, counted}}.',
+  editPointCoordinates:
+    'The new position of edit point {{index, counted}} must be {{dimension}} finite numbers.',
   elevationTimes: 'The degree is to be raised {{times}} times; the number must be a whole number from 1.',
   derivativeOrder: 'The order of the derivative is {{order}}; it must be a whole number from 0.',
   derivativeOrderOfMany:
@@ -52,23 +54,24 @@ export const curveSentences = {
   inflectionsOfPlaneOnly: 'Only plane curves have inflections; in space, curvature has no sign.',
   parametersForPoints: 'There are {{parameters}} parameters for {{points}} points; each point needs one.',
   pointsOnOnePlace: 'All points coincide; a curve needs two distinct points.',
-  weightWouldBe: 'Weight {{index}} of the result would be {{weight}}; weights must stay above zero.',
+  weightWouldBe: 'Weight {{index, counted}} of the result would be {{weight}}; weights must stay above zero.',
   lineEnds: 'The line needs two distinct, finite points.',
   hullOfPlaneOnly: 'Convex hulls and sign changes are available for plane curves only.',
   insertionTimes: 'The knot is to be inserted {{times}} times; the number must be a whole number from 1.',
   knotTooOften:
     'The knot {{knot}} would have multiplicity {{multiplicity}}; at most {{degree}} is allowed for degree {{degree}}.',
   neighboursOnOnePlace:
-    'Point {{index}} coincides with point {{before}}; consecutive points must be distinct.',
-  neighboursTooClose: 'Point {{index}} is too close to point {{before}} to tell them apart.',
+    'Point {{index, counted}} coincides with point {{before, counted}}; consecutive points must be distinct.',
+  neighboursTooClose:
+    'Point {{index, counted}} is too close to point {{before, counted}} to tell them apart.',
   endConditionDegree: 'An end condition needs degree 2 or higher; the degree is {{degree}}.',
   endDerivativeCoordinates: 'An end derivative must be {{dimension}} finite numbers.',
   parameterOrder: 'Parameter {{index}} is {{parameter}}; parameters must be finite and strictly increasing.',
   parametersFromZeroToOne:
     'There must be {{count}} parameters, one for each point, from 0 to 1; there are {{found}}, from {{first}} to {{last}}.',
   pointsForInterpolation: 'A curve through points needs at least 2 points; there are {{count}}.',
-  pointDimension: 'Point {{index}} has {{count}} coordinates; all points must have 2, or all 3.',
-  pointNotFinite: 'Point {{index}} has a coordinate that is not a finite number.',
+  pointDimension: 'Point {{index, counted}} has {{count}} coordinates; all points must have 2, or all 3.',
+  pointNotFinite: 'Point {{index, counted}} has a coordinate that is not a finite number.',
   intersectionOfPlaneOnly: 'A space curve meets a line only by chance; use two plane curves.',
   intersectionOfMixedDimensions: 'One curve is plane and the other is not; they can’t be intersected.',
   joinOfMixedDimensions: 'One curve is plane and the other is not; they can’t be joined.',
@@ -77,14 +80,14 @@ export const curveSentences = {
   tooFewPoints: 'A curve of degree {{degree}} needs at least {{least}} control points; there are {{count}}.',
   knotCount:
     'The knot vector has {{found}} values; {{count}} control points of degree {{degree}} need {{expected}}.',
-  knotNotFinite: 'Knot {{index}} is {{value}}; every knot must be a finite number.',
+  knotNotFinite: 'Knot {{index, counted}} is {{value}}; every knot must be a finite number.',
   knotOrder:
-    'Knot {{index}} is {{value}}, below knot {{before}}, which is {{previous}}; knots must never decrease.',
+    'Knot {{index, counted}} is {{value}}, below knot {{before, counted}}, which is {{previous}}; knots must never decrease.',
   knotMultiplicity:
-    'Knot {{index}} repeats the value {{value}} more than {{most}} times; degree {{degree}} allows {{most}}.',
+    'Knot {{index, counted}} repeats the value {{value}} more than {{most}} times; degree {{degree}} allows {{most}}.',
   emptyDomain: 'The domain from {{start}} to {{end}} has no length.',
   pointUndetermined:
-    'The points do not determine control point {{index}}: too few of them lie in its support.',
+    'The points do not determine control point {{index, counted}}: too few of them lie in its support.',
   patternLength: 'A pattern of {{count}} entries can’t be repeated to length {{length}}.',
   knotCountWithOrWithoutEnds:
     'There are {{found}} knots; {{count}} points of degree {{degree}} need {{all}}, or {{inner}} where the first and last values are left out.',
@@ -137,7 +140,7 @@ export const curveSentences = {
   factor: 'The factor is {{factor}}; it must be finite and above zero.',
   speedOfPeriodic: 'A periodic curve keeps its speed at the seam; open it first.',
   knotThroughInfinity:
-    'Knot {{index}} would pass through infinity; clamp the ends before this reparametrisation.',
+    'Knot {{index, counted}} would pass through infinity; clamp the ends before this reparametrisation.',
   parameterOfListOutside: 'Parameter {{index}} is {{parameter}}; it must lie from {{start}} to {{end}}.',
   partWithoutLength: 'The part from {{start}} to {{end}} has no length.',
   splitAtEnd: 'The curve can’t be split at its end {{parameter}}; choose a parameter inside the domain.',
@@ -145,31 +148,34 @@ export const curveSentences = {
   trimOfPlaneOnly: 'Only a plane curve can be trimmed to a box.',
   boxWithoutArea: 'The corners of the box must differ along both axes; it has no area.',
   controlPointDimension:
-    'Control point {{index}} has {{count}} coordinates; all points must have 2, or all 3.',
-  controlPointNotFinite: 'Control point {{index}} has the coordinate {{value}}; it must be a finite number.',
+    'Control point {{index, counted}} has {{count}} coordinates; all points must have 2, or all 3.',
+  controlPointNotFinite:
+    'Control point {{index, counted}} has the coordinate {{value}}; it must be a finite number.',
   weightCount: 'There are {{weights}} weights for {{points}} control points; each point needs one.',
   weight:
-    'Weight {{index}} is {{weight}}; it must be finite and above zero, unless the curve allows weights of zero and below.',
-  signedWeight: 'Weight {{index}} is {{weight}}; it must be zero, or from {{least}} to {{most}} in size.',
+    'Weight {{index, counted}} is {{weight}}; it must be finite and above zero, unless the curve allows weights of zero and below.',
+  signedWeight:
+    'Weight {{index, counted}} is {{weight}}; it must be zero, or from {{least}} to {{most}} in size.',
   weightsAllZero:
-    'Weights {{first}} to {{last}} are all zero, so there is no curve from {{start}} to {{end}}; at least one of them must differ from zero.',
-  needsPositiveWeights: 'Weight {{index}} is {{weight}}; this needs weights above zero.',
+    'Weights {{first, counted}} to {{last, counted}} are all zero, so there is no curve from {{start}} to {{end}}; at least one of them must differ from zero.',
+  needsPositiveWeights: 'Weight {{index, counted}} is {{weight}}; this needs weights above zero.',
   curveTooLongToCheck: 'The curves have {{count}} spans together; a check measures at most {{most}}.',
   pole: 'The curve runs to infinity at {{parameter}}; it has no point there.',
   constructionAtInfinity:
-    'Point {{index}} of level {{level}} lies at infinity at {{parameter}}, since weights cancel; look at another parameter.',
-  pointAtInfinity: 'Control point {{index}} would have the weight zero, so it would lie at infinity.',
+    'Point {{index, counted}} of level {{level}} lies at infinity at {{parameter}}, since weights cancel; look at another parameter.',
+  pointAtInfinity:
+    'Control point {{index, counted}} would have the weight zero, so it would lie at infinity.',
   periodicKnot:
-    'Knot {{index}} is {{found}}; in a periodic curve it must be {{expected}}, one period after knot {{twin}}.',
+    'Knot {{index, counted}} is {{found}}; in a periodic curve it must be {{expected}}, one period after knot {{twin, counted}}.',
   periodicPoint:
-    'Control point {{index}} must coincide with control point {{twin}}, since the curve is periodic.',
+    'Control point {{index, counted}} must coincide with control point {{twin, counted}}, since the curve is periodic.',
   periodicWeight:
-    'Weight {{index}} is {{found}}; it must be {{expected}}, equal to weight {{twin}}, since the curve is periodic.',
-  noControlPoint: 'There is no control point {{index}}; the curve has points 0 to {{last}}.',
+    'Weight {{index, counted}} is {{found}}; it must be {{expected}}, equal to weight {{twin, counted}}, since the curve is periodic.',
+  noControlPoint: 'There is no control point {{index, counted}}; the last one is {{last, counted}}.',
   builtFromPoint: 'This is built from curves; it can’t be built from a point.',
   curveNeedsPoints: 'This is built from points; it can’t be built from a curve.',
   curveTooManyPoints: 'The curve would have {{count}} control points; at most {{most}} are allowed.',
-  noPiece: 'There is no piece {{index}}; the curve has pieces 0 to {{last}}.',
+  noPiece: 'There is no piece {{index, counted}}; the last one is {{last, counted}}.',
   polygonSides: 'A polygon has at least 3 sides; this one has {{sides}}.',
   polygonCorner: 'The corner coincides with the centre; the polygon has no size.',
   rectangleCorners: 'The corners of the rectangle lie on a line; it has no area.',
@@ -179,7 +185,7 @@ export const curveSentences = {
   roundingOfPlaneOnly: 'Only corners of a plane curve can be rounded.',
   liftOfPlaneOnly: 'Only a plane curve can be seen from one dimension up.',
   nodeParameterOrder:
-    'Node {{index}} would be at u = {{value}}; it must lie above {{before}}, the parameter of the node before, and below 1 and those after.',
+    'Node {{index, counted}} would be at the parameter {{value}}; it must lie above {{before}}, the parameter of the node before, and below 1 and those after.',
   lockedKnotOfClamped: 'A knot can be locked only inside an open curve with clamped ends.',
   roundingSize: 'The size of the rounding is {{size}}; it must be finite and above zero.',
   roundingWithoutRoom:
@@ -189,5 +195,5 @@ export const curveSentences = {
   roundingTangents:
     'The tangents where the rounding begins do not meet; make it smaller, or choose a bridge.',
   noPartInBox: 'No part of the curve lies inside the box.',
-  noPart: 'There is no part {{index}}; the curve has parts 0 to {{last}} inside the box.',
+  noPart: 'There is no part {{index, counted}}; the last one inside the box is {{last, counted}}.',
 } as const;

@@ -20,7 +20,7 @@ export const documentSentences = {
     'The joint is locked, and {{name}} can’t follow: it is drawn as a shape or linked. Unlock the joint first.',
   lockOnFixedPoint: 'A locked joint would have to move a fixed point with this one.',
   knotLockCantBeKept:
-    '{{name}} is locked at {{continuity}} at u = {{knot}}, which can’t be kept here: {{reason}}',
+    '{{name}} is locked at {{continuity}} at the knot {{knot}}, which can’t be kept here: {{reason}}',
   knotLocksContradict: '{{name}} can’t keep all its locked knots at once with this; unlock one of them.',
   locksContradict: '{{name}} would have to follow two curves at once; unlock one of its joints.',
   lockCantBeKept: 'The joint with {{name}} is locked at {{continuity}}, which can’t be kept here: {{reason}}',
@@ -39,7 +39,7 @@ export const documentSentences = {
   viewWithoutArea:
     'The view has no area; right must exceed left, top must exceed bottom, and the grid be above zero.',
   loosePointsOfNoCurve: 'Loose points are listed for {{id}}, which is not a curve given by its points.',
-  noLoosePoint: 'Point {{index}} of {{name}} is listed as loose, but there is no such point.',
+  noLoosePoint: 'Point {{index, counted}} of {{name}} is listed as loose, but there is no such point.',
   tooManyPoints: '{{name}} has {{count}} points; at most {{most}} are allowed.',
   pictureWidthAndFade: '{{name}} needs a width above zero and a fade between 0 and 1.',
   itemCoordinates: '{{name}} must have two finite coordinates.',

@@ -3,7 +3,8 @@ import type { coreSentences } from './coreSentences.js';
 type Sentences = typeof coreSentences;
 type CoreCode = keyof Sentences;
 
-/** The sentences of a language by their codes; values stand in them as `{{name}}`. */
+/** The sentences of a language by their codes; values stand in them as `{{name}}`, or as
+ * `{{name, counted}}` where it is an index, which a lesson may count from 1. */
 export type Catalogue = Readonly<Record<string, string>>;
 
 /** A value that stands in a sentence: a number, a name, or another sentence. */
@@ -18,8 +19,11 @@ export interface Told {
   readonly parameters: Readonly<Record<string, ToldValue>>;
 }
 
+/** The name of a value, without how it is to be written. */
+type NameOf<Value extends string> = Value extends `${infer Name}, ${string}` ? Name : Value;
+
 type NamesIn<Sentence> = Sentence extends `${string}{{${infer Name}}}${infer Rest}`
-  ? Name | NamesIn<Rest>
+  ? NameOf<Name> | NamesIn<Rest>
   : never;
 
 /** The values that a sentence of a catalogue needs, as the last argument; none where it has no values. */
@@ -42,7 +46,9 @@ function shown(value: ToldValue | undefined, catalogue: Catalogue): string {
 /** What is told in the words of a catalogue; a code that it does not know stands for itself. */
 export function sentenceOf({ code, parameters }: Told, catalogue: Catalogue): string {
   const sentence = catalogue[code] ?? code;
-  return sentence.replace(/\{\{(\w+)\}\}/g, (_, name: string) => shown(parameters[name], catalogue));
+  return sentence.replace(/\{\{(\w+)(?:, \w+)?\}\}/g, (_, name: string) =>
+    shown(parameters[name], catalogue),
+  );
 }
 
 let ofMessages: Catalogue | undefined;

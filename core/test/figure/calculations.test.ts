@@ -4,6 +4,8 @@ import {
   basisAt,
   clampEnds,
   conicEquation,
+  inNotation,
+  usualNotation,
   CurveError,
   decompose,
   domainOf,
@@ -177,14 +179,18 @@ describe('the points of a calculation are those of the operation', () => {
     };
     const last = parameterCalculations.basisFunctions(curve, 0.5).at(-1)!;
     const { firstIndex } = basisAt(curve, 0.5);
-    expect(last.tex).toContain(`N_{${firstIndex},2}`);
-    expect(last.tex).toContain('= 0.25');
-    expect(last.tex).toContain('= 0.625');
-    expect(last.tex).toContain('= 0.125');
+    const usual = inNotation(last.tex, usualNotation);
+    expect(usual).toContain(`N_{${firstIndex},2}`);
+    expect(usual).toContain('= 0.25');
+    expect(usual).toContain('= 0.625');
+    expect(usual).toContain('= 0.125');
+    const other = inNotation(last.tex, { ...usualNotation, first: 1, size: 'order', decimals: 0 });
+    expect(other).toContain(`N_{${firstIndex + 1},3}`);
+    expect(other).toContain('= 0.6');
   });
 
   it('an equation is written as in a book', () => {
-    expect(conicEquation([1, 0, 1, 0, 0, -25])).toBe('x^2 + y^2 - 25\\, = 0');
-    expect(conicEquation([0, 0, -1, 2, 0, 0])).toBe('- y^2 + 2\\,x = 0');
+    expect(inNotation(conicEquation([1, 0, 1, 0, 0, -25]), usualNotation)).toBe('x^2 + y^2 - 25\\, = 0');
+    expect(inNotation(conicEquation([0, 0, -1, 2, 0, 0]), usualNotation)).toBe('- y^2 + 2\\,x = 0');
   });
 });

@@ -14,6 +14,7 @@ import {
   pathsMeet,
   sheetOfCommand,
   touchesOfLessonCommand,
+  usualNotation,
   validateLesson,
   type FigureCommand,
   type LessonCommand,
@@ -66,6 +67,13 @@ const commands: {
   readonly [Name in LessonCommand['name']]: fc.Arbitrary<Extract<LessonCommand, { readonly name: Name }>>;
 } = {
   setTitle: fc.record({ name: fc.constant('setTitle'), title: words }),
+  setNotation: fc.record(
+    {
+      name: fc.constant('setNotation'),
+      notation: fc.constantFrom(1, 4).map((decimals) => ({ ...usualNotation, first: 1 as const, decimals })),
+    },
+    { requiredKeys: ['name'] },
+  ),
   addSheet: fc.record({ name: fc.constant('addSheet'), sheet: sheetId.map(sheet), at: place }),
   removeSheet: fc.record({ name: fc.constant('removeSheet'), sheet: sheetId }),
   moveSheet: fc.record({ name: fc.constant('moveSheet'), sheet: sheetId, to: place }),
@@ -281,6 +289,7 @@ describe('a lesson as it was', () => {
   it('is told apart from how it is, sheet by sheet', () => {
     expect(lessonDifference(lesson, renamed)).toEqual({
       isTitleChanged: true,
+      isNotationChanged: false,
       sheets: [
         { sheet: 'two', title: 'Renamed', kind: 'changed', parts: ['title', 'prose', 'place'] },
         { sheet: 'one', title: 'one', kind: 'changed', parts: ['place'] },
@@ -296,7 +305,13 @@ describe('a lesson as it was', () => {
           : part,
       ),
     ) as LessonDocument;
-    expect(lessonDifference(lesson, stored)).toEqual({ isTitleChanged: false, sheets: [] });
+    const nothing = { isTitleChanged: false, isNotationChanged: false, sheets: [] };
+    expect(lessonDifference(lesson, stored)).toEqual(nothing);
+    // The usual notation is the same whether it is said or not.
+    expect(lessonDifference(lesson, { ...lesson, notation: usualNotation })).toEqual(nothing);
+    expect(
+      lessonDifference(lesson, { ...lesson, notation: { ...usualNotation, first: 1 } }).isNotationChanged,
+    ).toBe(true);
   });
 
   it('is brought back by one command, and so is what came after it', () => {

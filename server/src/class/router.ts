@@ -81,6 +81,7 @@ export function classRouter(db: Db, pool: Pool): Router {
       edition: { id: chosen.id, number: chosen.number },
       newestEdition: editions[0]!.number,
       terms: await termsOf(db, courseId),
+      ...(document.notation && { notation: document.notation }),
       sheets: (await sheetsOf(pool, document.sheets, student.id)).map(forReaders),
       progress: progressOfSheets(chosen.outline, ofEdition(known, chosen.id)).map((sheet) => ({
         ...sheet,
@@ -183,6 +184,7 @@ export function classRouter(db: Db, pool: Pool): Router {
       className: found.name,
       lesson: lesson.title,
       edition: row.number,
+      ...(lesson.notation && { notation: lesson.notation }),
       sheet,
       stage: row.stage,
       stages: sheet.stages.flatMap(({ id }) =>

@@ -15,6 +15,7 @@ import { ScrollingText } from '../sheet/ScrollingText.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
 import { useOver } from '../task/useOver.js';
 import { TaskCard } from '../task/TaskCard.js';
+import { useNotationOf } from '../text/notation.js';
 import { useTranslation } from '../text/text.js';
 import { Failure, Loading } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
@@ -36,6 +37,7 @@ export function StudentWorkPage() {
 
 function Left({ work, classId }: { work: Answer<'studentWork'>; classId: string }) {
   const { t } = useTranslation();
+  useNotationOf(work.notation);
   const host = useMemo(() => stillHost(work.document), [work.document]);
   const scene = useScene(host);
   const { sheet } = work;

@@ -12,6 +12,7 @@ import { useParts } from '../figure/scene/useScene.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import type { PanelName } from './panels.js';
+import { sizeOf } from '../text/notation.js';
 
 /** Whether points are moved, or said to be loose or fixed. */
 export type Mode = 'move' | 'loose';
@@ -176,7 +177,7 @@ function DegreeStepper({ scene, item }: { scene: FigureScene; item: FigureItem }
         <Minus aria-hidden size={14} />
       </Button>
       <output className="w-4 text-center font-mono" data-degree>
-        {degree}
+        {sizeOf(degree)}
       </output>
       <Button
         quiet

@@ -1,16 +1,20 @@
 import {
   controlCommand,
   controlRange,
+  curveOf,
   type Control,
   type ControlRange,
   type Measured,
 } from '@bogen/core/figure';
 import { useEffect, useId, useRef } from 'react';
+import { driftAtKnots, driftDistance } from '../figure/apart/drift.js';
+import { unlessPole } from '../figure/geometry/unlessPole.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { useAtEnd } from '../ui/useAtEnd.js';
 import { controlText } from './controlText.js';
+import { sizeOf } from '../text/notation.js';
 
 const steps = 500;
 
@@ -25,8 +29,18 @@ function fromStep({ least, most, isLogarithmic, isWhole }: ControlRange, step: n
   return isWhole ? Math.round(value) : Math.min(most, Math.max(least, Number(value.toPrecision(4))));
 }
 
-const shown = ({ isWhole }: ControlRange, value: number): string =>
-  isWhole ? String(value) : shownNumber(value, 3);
+const shown = (control: Control, { isWhole }: ControlRange, value: number): string =>
+  control.of === 'apart'
+    ? `${Math.round(100 * value)} %`
+    : isWhole
+      ? String(control.of === 'degree' ? sizeOf(value) : value)
+      : shownNumber(value, 1);
+
+/** What is drawn of a curve's pieces that are apart, as the figure is in this frame. */
+function driftNow({ document, evaluation }: FigureScene, item: string, share: number) {
+  const curve = curveOf(evaluation, item);
+  return (curve && unlessPole(() => driftAtKnots(curve, share, driftDistance(document)))) ?? null;
+}
 
 /** A value of the figure on a line in the text: pulled, everything follows in the same frame; let go, it is one step. */
 export function LiveSlider({ control, scene }: { control: Control; scene: FigureScene }) {
@@ -36,6 +50,7 @@ export function LiveSlider({ control, scene }: { control: Control; scene: Figure
   const number = useRef<HTMLOutputElement>(null);
   /** The figure as it was when the control was taken, and where it is pulled to. */
   const held = useRef<{ readonly of: Measured; value: number } | null>(null);
+  const drift = useRef(0);
 
   const now = (): Measured => ({
     document: scene.document,
@@ -48,11 +63,13 @@ export function LiveSlider({ control, scene }: { control: Control; scene: Figure
         const [input, output] = [line.current, number.current];
         if (!input || !output) return;
         const range = controlRange(control, held.current?.of ?? now());
-        const value = held.current?.value ?? range?.value;
+        const value = control.of === 'apart' ? drift.current : (held.current?.value ?? range?.value);
         const command = range && controlCommand(control, range.value, now());
         const isOpen =
           range !== undefined &&
-          (control.of === 'cursor' || (command !== undefined && scene.host.may(command)));
+          (control.of === 'cursor' ||
+            control.of === 'apart' ||
+            (command !== undefined && scene.host.may(command)));
         input.disabled = !isOpen;
         input.title = isOpen ? '' : t('live.notHere');
         if (!range || value === undefined) {
@@ -61,7 +78,7 @@ export function LiveSlider({ control, scene }: { control: Control; scene: Figure
         }
         input.step = String(range.isWhole ? steps / (range.most - range.least) : 1);
         input.value = String(toStep(range, value));
-        const words = shown(range, value);
+        const words = shown(control, range, value);
         input.setAttribute('aria-valuetext', words);
         if (output.textContent !== words) output.textContent = words;
       }),
@@ -74,6 +91,11 @@ export function LiveSlider({ control, scene }: { control: Control; scene: Figure
     const value = fromStep(range, step);
     if (control.of === 'cursor') {
       scene.axis.moveCursor(value);
+      return;
+    }
+    if (control.of === 'apart') {
+      drift.current = value;
+      scene.previews.show('apart', value === 0 ? null : () => driftNow(scene, control.item, value));
       return;
     }
     held.current = { of, value };
@@ -89,8 +111,11 @@ export function LiveSlider({ control, scene }: { control: Control; scene: Figure
       scene.attempt('do', controlCommand(control, taken.value, taken.of) ?? null);
     scene.invalidate();
   };
-  // Gone while it is pulled, with its text, it is let go.
-  useAtEnd(letGo);
+  // Gone while it is pulled, with its text, it is let go; and pieces are together again.
+  useAtEnd(() => {
+    letGo();
+    if (drift.current > 0) scene.previews.show('apart', null);
+  });
   return (
     <span
       className="inline-flex items-center gap-1.5 rounded-sm bg-tint px-1.5 align-baseline font-sans text-[0.85em] whitespace-nowrap"

@@ -21,6 +21,7 @@ export function controlText(control: Control, document: FigureDocument, t: TFunc
     }
     case 'cursor':
     case 'rho':
+    case 'apart':
     case 'degree':
       return t(`live.controls.${control.of}`, { item });
   }

@@ -1,8 +1,8 @@
 import { exactForm, exactText } from '@bogen/core/curve';
 import { measured, type Measure, type MeasuredValue, type MeasureUnit } from '@bogen/core/figure';
-import i18next from 'i18next';
+import { translateNow } from '../text/text.js';
 import type { FigureScene } from '../figure/scene/scene.js';
-import { shownNumber, shownScientific, superscript } from '../text/number.js';
+import { inDigits, shownScientific, shownShort, superscript } from '../text/number.js';
 
 /** Digits below zero stand for the exact form, where there is one. */
 export const exactDigits = -1;
@@ -22,7 +22,7 @@ export function valueText(value: MeasuredValue, digits: number): string {
     case 'order':
       return value.value < 0 ? '–' : `C${superscript(value.value)}`;
     case 'word':
-      return i18next.t(`facts.words.${value.word}`);
+      return translateNow()(`facts.words.${value.word}`);
     case 'list':
       return value.values.map((one) => numberText(one, digits)).join(', ');
     case 'number': {
@@ -35,15 +35,15 @@ export function valueText(value: MeasuredValue, digits: number): string {
 function numberText(value: number, digits: number): string {
   if (digits === exactDigits) {
     const form = exactForm(value);
-    return form ? exactText(form) : shownNumber(value, 4).replace(/\.?0+$/, '') || '0';
+    return form ? exactText(form) : shownShort(value, 4);
   }
   // What would be nothing but zeros is told in powers of ten.
   return value !== 0 && Math.abs(value) < 0.5 * 10 ** -digits
     ? shownScientific(value)
-    : shownNumber(value, digits);
+    : inDigits(value, digits);
 }
 
 function unitText(unit: MeasureUnit): string {
   if (unit === 'none') return '';
-  return unit === 'curvature' ? '1/mm' : i18next.t(`facts.units.${unit}`);
+  return unit === 'curvature' ? '1/mm' : translateNow()(`facts.units.${unit}`);
 }

@@ -22,6 +22,7 @@ import { Rail } from '../rail/Rail.js';
 import { useEdited } from '../saving/useEdited.js';
 import { useStageInAddress } from '../stage/useStageInAddress.js';
 import { useStagedScene } from '../stage/useStagedScene.js';
+import { useNotationOf } from '../text/notation.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import { Failure, Loading } from '../ui/States.js';
@@ -54,6 +55,7 @@ function Presented({
   const navigate = useNavigate();
   const [search] = useSearchParams();
   const sheets = useEdited(draft.edited, (state) => state.history.document.sheets);
+  useNotationOf(useEdited(draft.edited, (state) => state.history.document.notation));
   const index = Math.max(
     0,
     sheets.findIndex(({ id }) => id === wanted),

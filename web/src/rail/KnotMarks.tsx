@@ -70,7 +70,7 @@ export function KnotMarks({ scene, width, height }: TrackMarksProps) {
     const x = railAxis(curve!, width, parameterWindow)(placeOf(change, curve!));
     if ('refused' in outcome) return { x, text: tell(outcome.refused), bad: true };
     const values = {
-      value: shownNumber(outcome.knot.value, 3),
+      value: shownNumber(outcome.knot.value, 1),
       multiplicity: outcome.knot.multiplicity,
       order: superscript(Math.max(0, outcome.order)),
     };
@@ -269,7 +269,7 @@ export function KnotMarks({ scene, width, height }: TrackMarksProps) {
           aria-valuemin={limits[0]}
           aria-valuemax={limits[1]}
           aria-valuenow={value}
-          aria-valuetext={t('railHand.knotValue', { value: shownNumber(value, 3), multiplicity })}
+          aria-valuetext={t('railHand.knotValue', { value: shownNumber(value, 1), multiplicity })}
           aria-readonly={!movable}
           data-knot={index}
           className={clsx(

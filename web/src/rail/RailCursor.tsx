@@ -10,6 +10,7 @@ import { useTranslation } from '../text/text.js';
 import { ProblemText } from '../ui/ProblemText.js';
 import { mayChangeKnots } from './knotMarks.js';
 import { gutter, railAxis, zoomedWindow } from './axis.js';
+import { notation } from '../text/notation.js';
 
 /** The line through all tracks, with a grip at its top and the parameter's value beside it. */
 export function RailCursor({ scene, width }: { scene: FigureScene; width: number }) {
@@ -24,20 +25,20 @@ export function RailCursor({ scene, width }: { scene: FigureScene; width: number
       if (!curve || !line.current || !value.current) return;
       // Words that are set anew are laid out anew, also where they are the same.
       const [start, end] = domainOf(curve.knots, curve.degree);
-      const now = [scene.cursor, scene.axis.window, start, end];
+      const now = [scene.cursor, scene.axis.window, start, end, notation()];
       if (now.every((part, index) => part === before[index])) return;
       before = now;
       const x = railAxis(curve, width, scene.axis.window)(scene.cursor);
       line.current.style.transform = `translateX(${x.toFixed(2)}px)`;
       // Outside the part that is shown there is nothing to see of it.
       line.current.style.visibility = x < gutter.left - 1 || x > width - gutter.right + 1 ? 'hidden' : '';
-      value.current.textContent = `u = ${shownNumber(scene.cursor, 3)}`;
+      value.current.textContent = `${notation().parameter} = ${shownNumber(scene.cursor, 1)}`;
       // Beyond the middle the value stands to the left, so that it never leaves the rail.
       value.current.style.right = x > width - 110 ? '11px' : '';
       value.current.style.left = x > width - 110 ? '' : '11px';
       line.current.setAttribute('aria-valuemin', String(start));
       line.current.setAttribute('aria-valuemax', String(end));
-      line.current.setAttribute('aria-valuenow', shownNumber(scene.cursor, 3));
+      line.current.setAttribute('aria-valuenow', scene.cursor.toFixed(3));
     });
   }, [scene, width]);
 

@@ -3,6 +3,7 @@ import { Minus, Plus } from 'lucide-react';
 import { lazy, Suspense, useLayoutEffect, useRef, type FormEvent } from 'react';
 import { mayArrangeRail } from '../figure/scene/may.js';
 import type { FigureScene } from '../figure/scene/scene.js';
+import { notation } from '../text/notation.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { ReaderAway, readExpression } from '../ui/expression.js';
@@ -75,7 +76,7 @@ function CursorField({ scene }: { scene: FigureScene }) {
     return scene.addPainter(() => {
       const input = field.current;
       if (!input || document.activeElement === input) return;
-      const text = shownNumber(scene.cursor, 4);
+      const text = shownNumber(scene.cursor, 2);
       // The page is laid out anew even for the value that was there.
       if (text !== shown) input.value = shown = text;
     });
@@ -100,11 +101,11 @@ function CursorField({ scene }: { scene: FigureScene }) {
   return (
     <form onSubmit={set} className="flex items-center gap-1">
       <label className="flex items-center gap-1">
-        <span className="font-serif italic">u</span>
+        <span className="font-serif italic">{notation().parameter}</span>
         <input
           ref={field}
           aria-label={t('rail.cursorAt')}
-          onBlur={(event) => (event.currentTarget.value = shownNumber(scene.cursor, 4))}
+          onBlur={(event) => (event.currentTarget.value = shownNumber(scene.cursor, 2))}
           onInput={(event) => event.currentTarget.setCustomValidity('')}
           className="h-5.5 w-[72px] rounded border border-line bg-sheet px-1 text-right font-mono text-[11.5px] focus:border-strong"
           data-cursor-field

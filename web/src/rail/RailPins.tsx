@@ -7,6 +7,7 @@ import { useParts } from '../figure/scene/useScene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { gutter, railAxis } from './axis.js';
+import { notation } from '../text/notation.js';
 
 /** The held parameter values as pins at the top of the rail: pulled along it, their places get another value. */
 export function RailPins({ scene, width, curve }: { scene: FigureScene; width: number; curve: Curve }) {
@@ -52,7 +53,7 @@ export function RailPins({ scene, width, curve }: { scene: FigureScene; width: n
             aria-valuemin={start}
             aria-valuemax={end}
             aria-valuenow={value}
-            aria-valuetext={`u = ${shownNumber(value, 3)}`}
+            aria-valuetext={`${notation().parameter} = ${shownNumber(value, 1)}`}
             data-rail-pin={index}
             className="mark pointer-events-auto absolute inset-y-0 w-[26px] cursor-ew-resize touch-none outline-none focus-visible:ring-3 focus-visible:ring-accent/40"
             style={{ left: x - 13 }}

@@ -17,6 +17,7 @@ import { mayArrangeRail } from '../figure/scene/may.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useTranslation } from '../text/text.js';
 import { useExact } from '../text/useExact.js';
+import { useNotation } from '../text/notation.js';
 import { useFonts } from '../theme/fonts.js';
 import { Deferred } from '../ui/Deferred.js';
 import { useTheme, type Palette } from '../theme/theme.js';
@@ -37,6 +38,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
   const { t } = useTranslation();
   const palette = useTheme((state) => state.palette);
   const fonts = useFonts();
+  const notation = useNotation();
   const exact = useExact((state) => state.exact);
   const canvas = useRef<HTMLCanvasElement>(null);
   const values = useRef<HTMLCanvasElement>(null);
@@ -115,7 +117,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       ground?.image.close();
       standing?.image.close();
     };
-  }, [scene, track, width, height, palette, fonts, exact, parameterWindow]);
+  }, [scene, track, width, height, palette, fonts, notation, exact, parameterWindow]);
 
   const pick = (event: PointerEvent<HTMLDivElement>): void => {
     const contents = contentsOf(scene);

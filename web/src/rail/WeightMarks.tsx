@@ -14,6 +14,7 @@ import { railAxis } from './axis.js';
 import { Said, type Say } from './Said.js';
 import type { TrackMarksProps } from './track.js';
 import { weightScale, weightsOf } from './weightScale.js';
+import { counted } from '../text/notation.js';
 
 /** How far a weight can be pulled, also beyond the track; the scale goes along. */
 const positiveLimits = [0.001, 1000] as const;
@@ -46,7 +47,7 @@ export function WeightMarks({ scene, width, height }: TrackMarksProps) {
   const say = (said: { index: number; weight: number; refused: Told | null } | null): void =>
     speaker.current?.(
       said && {
-        text: said.refused ? tell(said.refused) : `w${said.index} = ${shownNumber(said.weight, 3)}`,
+        text: said.refused ? tell(said.refused) : `w${counted(said.index)} = ${shownNumber(said.weight, 1)}`,
         bad: said.refused !== null,
         x: railAxis(curve!, width, parameterWindow)(abscissae[said.index]!),
       },
@@ -133,7 +134,7 @@ export function WeightMarks({ scene, width, height }: TrackMarksProps) {
           aria-valuemin={limits[0]}
           aria-valuemax={limits[1]}
           aria-valuenow={weight}
-          aria-valuetext={shownNumber(weight, 3)}
+          aria-valuetext={shownNumber(weight, 1)}
           aria-readonly={!mayPull(index)}
           data-weight={index}
           className={clsx(

@@ -4,6 +4,7 @@ import { addLine } from '../figure/geometry/path.js';
 import { shownNumber } from '../text/number.js';
 import { changedPart } from '../figure/geometry/changedPart.js';
 import { drawKnotLines, nameFont, type Track, type TrackInput } from './track.js';
+import { counted } from '../text/notation.js';
 
 /** Pixels from the track's upper edge to the value one. */
 const top = 15;
@@ -27,7 +28,7 @@ export const basisTrack: Track = {
   valuesAt: ({ curve }, u) => {
     const { firstIndex, values } = basisAt(curve, u);
     const letter = curve.weights ? 'R' : 'N';
-    return Array.from(values, (value, k) => `${letter}${firstIndex + k} ${shownNumber(value, 3)}`);
+    return Array.from(values, (value, k) => `${letter}${counted(firstIndex + k)} ${shownNumber(value, 1)}`);
   },
   pickAt: ({ curve, axis, height }, x, y) => {
     const [start, end] = axis.domain;
@@ -168,6 +169,6 @@ function nameFunctions({ context, curve, axis, palette, lit }: TrackInput, base:
     const y = base - (base - top) * value - 3;
     context.fillText(letter, from, y);
     context.font = nameFont.replace('12px', '9px');
-    context.fillText(String(index), from + 9, y + 2);
+    context.fillText(String(counted(index)), from + 9, y + 2);
   });
 }

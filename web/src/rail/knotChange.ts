@@ -84,7 +84,7 @@ function inserted(curve: Curve, item: string, at: number): KnotOutcome {
     preview: {
       ...nothing,
       pulls: points.map(({ parents }) => parents),
-      numbers: points.map(({ at: place, ratio }) => ({ at: place, text: shownNumber(ratio, 3) })),
+      numbers: points.map(({ at: place, ratio }) => ({ at: place, text: shownNumber(ratio, 1) })),
     },
     ...knotOf(result, at),
     deviation: undefined,

@@ -27,7 +27,7 @@ export const knotTrack: Track = {
     const span =
       spansOf(curve.knots, curve.degree).find(({ end }) => u < end) ??
       spansOf(curve.knots, curve.degree).at(-1)!;
-    return [`[${shownNumber(span.start, 3)}, ${shownNumber(span.end, 3)}]`];
+    return [`[${shownNumber(span.start, 1)}, ${shownNumber(span.end, 1)}]`];
   },
   changed: (before, now) => {
     // Spans that are counted otherwise have other colours.

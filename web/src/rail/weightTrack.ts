@@ -27,7 +27,7 @@ export const weightTrack: Track = {
   valuesAt: (contents, u) =>
     (trackOf('weights').plots ?? []).flatMap(({ at }) => {
       const value = at(inputOf(contents), u);
-      return value === undefined ? [] : [`w ${shownNumber(value, 3)}`];
+      return value === undefined ? [] : [`w ${shownNumber(value, 1)}`];
     }),
   changed: (before, now, height) => {
     const [a, b] = [before, now].map(({ curve }) => weightScale(curve, height).range);

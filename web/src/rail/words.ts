@@ -31,7 +31,7 @@ export function summaryOf(name: TrackName, contents: TrackContents, t: TFunction
   const { curve } = contents;
   const [least, most] = rangeWithZero(plottedValues(name, contents));
   const knots = distinctKnotsOf(curve)
-    .map(({ value, multiplicity }) => t('rail.timesAt', { value: shownNumber(value, 3), multiplicity }))
+    .map(({ value, multiplicity }) => t('rail.timesAt', { value: shownNumber(value, 1), multiplicity }))
     .join('; ');
   return t(`rail.tracks.${name}.summary` as 'rail.tracks.knots.summary', {
     context: contextOf(name, contents),

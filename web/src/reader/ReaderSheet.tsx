@@ -18,6 +18,7 @@ import { SheetLayout } from '../sheet/SheetLayout.js';
 import { SheetText } from '../sheet/SheetText.js';
 import { LazyTaskCard } from '../task/LazyTaskCard.js';
 import { TaskToRead } from '../task/TaskToRead.js';
+import { useNotationOf } from '../text/notation.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import { Button } from '../ui/Button.js';
@@ -62,6 +63,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
   const { t } = useTranslation();
   const client = useQueryClient();
   const sheet = lesson.sheets[index]!;
+  useNotationOf(lesson.notation);
   const sheetPlace = `${lesson.edition.id}/${sheet.id}`;
   const stages = steppedStages(sheet);
   const [stageId, goToStage] = useStageInAddress(sheet.id, stages);
@@ -300,6 +302,7 @@ function useStageOfWork(
   isFirst: boolean,
 ): StageOfWork {
   const sheet = lesson.sheets[index]!;
+  useNotationOf(lesson.notation);
   const known = useMemo(() => new Map<string, StageOfWork>(), [place.edition, place.sheet]);
   let stage = known.get(place.stage);
   if (!stage) {

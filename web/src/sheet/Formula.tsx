@@ -1,7 +1,10 @@
+import { inNotation } from '@bogen/core/lesson';
 import { useEffect, useRef } from 'react';
+import { useNotation } from '../text/notation.js';
 
-/** A formula, typeset by KaTeX, which is loaded when the first formula is shown. */
-export function Formula({ latex, block }: { latex: string; block: boolean }) {
+/** A formula as the lesson writes it, typeset by KaTeX, which is loaded when the first formula is shown. */
+export function Formula({ latex: neutral, block }: { latex: string; block: boolean }) {
+  const latex = inNotation(neutral, useNotation());
   const ref = useRef<HTMLSpanElement>(null);
   useEffect(() => {
     let gone = false;

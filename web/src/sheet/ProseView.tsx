@@ -28,7 +28,11 @@ function Node({ node }: { node: ProseNode }): ReactNode {
     case 'paragraph':
       return <p>{children(node.content)}</p>;
     case 'heading':
-      return <h3>{children(node.content)}</h3>;
+      return Number(node.attrs?.['level']) > 3 ? (
+        <h4>{children(node.content)}</h4>
+      ) : (
+        <h3>{children(node.content)}</h3>
+      );
     case 'bulletList':
       return <ul>{children(node.content)}</ul>;
     case 'orderedList':

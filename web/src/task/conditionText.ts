@@ -2,7 +2,8 @@ import { itemOf, type Field, type FigureDocument } from '@bogen/core/figure';
 import { conditions, isGroup, type Condition, type ConditionResult, type Quantity } from '@bogen/core/lesson';
 import type { TFunction } from 'i18next';
 import { pointName } from '../figure/scene/names.js';
-import { shownNumber, shownScientific } from '../text/number.js';
+import { inDigits, shownNumber, shownScientific } from '../text/number.js';
+import { notation } from '../text/notation.js';
 
 /**
  * A condition as a sentence. What stands in it follows from the condition's description: items by their names,
@@ -24,7 +25,7 @@ export function conditionText(condition: Condition, figure: FigureDocument, t: T
     if (field.type === 'id') values[key] = itemOf(figure, value as string)?.name ?? value;
     else if (field.type === 'number') values[key] = Number((value as number).toPrecision(6));
     else if (field.type === 'place')
-      values[key] = (value as readonly number[]).map((coordinate) => shownNumber(coordinate, 1)).join(', ');
+      values[key] = (value as readonly number[]).map((coordinate) => shownNumber(coordinate, -1)).join(', ');
     else if (field.type === 'whole' && key !== 'index') values['count'] = value;
     // Signs such as C1 stand as they are; another choice has a sentence of its own.
     else if (field.type === 'choice') values[field.signs ? key : 'context'] = value;
@@ -71,10 +72,10 @@ export function directionText(
 /** A way in the plane in words: so far to the right, so far up. */
 export function towardText([x = 0, y = 0]: readonly number[], t: TFunction<'texts'>): string {
   const across = t(x > 0 ? 'answer.toward.right' : 'answer.toward.left', {
-    value: shownNumber(Math.abs(x), 2),
+    value: shownNumber(Math.abs(x)),
   });
-  const along = t(y > 0 ? 'answer.toward.up' : 'answer.toward.down', { value: shownNumber(Math.abs(y), 2) });
-  const least = 0.005;
+  const along = t(y > 0 ? 'answer.toward.up' : 'answer.toward.down', { value: shownNumber(Math.abs(y)) });
+  const least = 0.5 * 10 ** -notation().decimals;
   const way =
     Math.abs(x) < least
       ? along
@@ -87,10 +88,11 @@ export function towardText([x = 0, y = 0]: readonly number[], t: TFunction<'text
 /** How a measured number is written, by what it counts in. */
 const shownMeasure: Readonly<Record<Exclude<Quantity, 'holds'>, (value: number) => string>> = {
   count: String,
+  degree: String,
   order: (order) => (order < 0 ? '–' : String(order)),
-  length: (length) => shownNumber(length, 3),
-  area: (area) => shownNumber(area, 1),
-  degrees: (angle) => shownNumber(angle, 2),
+  length: (length) => inDigits(length, Math.max(3, notation().decimals + 1)),
+  area: (area) => shownNumber(area, -1),
+  degrees: (angle) => shownNumber(angle),
   curvature: shownScientific,
   share: shownScientific,
   number: shownScientific,

@@ -1,10 +1,10 @@
 import { exactForm, exactText } from '@bogen/core/curve';
-import { shownNumber } from './number.js';
+import { shownShort } from './number.js';
 
 /** A number as it is read: exact where it is wished for and recognised, else in some digits without needless zeros. */
-export function shownOrExact(value: number, exact: boolean, digits = 3): string {
+export function shownOrExact(value: number, exact: boolean, digits?: number): string {
   const form = exact ? exactForm(value) : undefined;
-  return form ? exactText(form) : shownNumber(value, digits).replace(/\.?0+$/, '') || '0';
+  return form ? exactText(form) : shownShort(value, digits);
 }
 
 /** A number to be typed back: exact where it is wished for and recognised, else in all its digits. */

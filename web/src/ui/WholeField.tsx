@@ -1,4 +1,5 @@
 import { useEffect, useState } from 'react';
+import { sizeOf } from '../text/notation.js';
 import { useTranslation } from '../text/text.js';
 
 interface WholeFieldProps {
@@ -6,6 +7,8 @@ interface WholeFieldProps {
   readonly value: number;
   readonly least: number;
   readonly most: number;
+  /** It is a degree, which some lessons write as an order. */
+  readonly isDegree?: boolean;
   readonly onChange: (value: number) => void;
 }
 
@@ -13,8 +16,12 @@ interface WholeFieldProps {
  * A small field for a whole number; arrows count. What is none, or outside its limits, stays in the field and
  * is told; nothing else changes.
  */
-export function WholeField({ label, value, least, most, onChange }: WholeFieldProps) {
+export function WholeField({ isDegree = false, ...given }: WholeFieldProps) {
   const { t } = useTranslation();
+  const more = isDegree ? sizeOf(0) : 0;
+  const { label } = given;
+  const [value, least, most] = [given.value + more, given.least + more, given.most + more];
+  const onChange = (next: number): void => given.onChange(next - more);
   const [text, setText] = useState(String(value));
   useEffect(() => setText((before) => (Number(before) === value ? before : String(value))), [value]);
   const read = (typed: string): number | undefined => {

@@ -34,6 +34,7 @@ import { SheetLayout } from '../sheet/SheetLayout.js';
 import { SheetText } from '../sheet/SheetText.js';
 import { useOver } from '../task/useOver.js';
 import { TaskCard } from '../task/TaskCard.js';
+import { useNotationOf } from '../text/notation.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Failure, Loading } from '../ui/States.js';
@@ -54,6 +55,7 @@ export function PreviewPage() {
 function Preview({ draft }: { draft: OpenDraft }) {
   const { sheet: wanted } = useParams();
   const sheets = useEdited(draft.edited, (state) => state.history.document.sheets);
+  useNotationOf(useEdited(draft.edited, (state) => state.history.document.notation));
   const index = Math.max(
     0,
     sheets.findIndex(({ id }) => id === wanted),

@@ -10,7 +10,7 @@ import {
   type LessonCommand,
   type Told,
 } from '@bogen/core/lesson';
-import { History as HistoryIcon } from 'lucide-react';
+import { History as HistoryIcon, Subscript } from 'lucide-react';
 import { Fragment, useEffect, useMemo, useRef, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
@@ -22,6 +22,7 @@ import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
 import { useEdited, useEditedLife, useUndoKeys } from '../saving/useEdited.js';
 import { SheetLayout } from '../sheet/SheetLayout.js';
+import { useNotationOf } from '../text/notation.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
 import { Button } from '../ui/Button.js';
@@ -34,6 +35,7 @@ import { FigureOfText } from '../live/FigureOfText.js';
 import { HistoryPanel } from './history/HistoryPanel.js';
 import { OtherWriters } from './history/OtherWriters.js';
 import { LazyProseEditor } from './prose/LazyProseEditor.js';
+import { NotationPanel } from './NotationPanel.js';
 import { Publish } from './Publish.js';
 import { SheetList } from './SheetList.js';
 import { captionOf } from './stages/caption.js';
@@ -73,6 +75,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
     scene.previews.setRefused(told && { told, at: [(left + right) / 2, (bottom + top) / 2] });
   };
   const title = useEdited(edited, (state) => state.history.document.title);
+  useNotationOf(useEdited(edited, (state) => state.history.document.notation));
   useEditedLife(edited);
   const palette = useTheme((state) => state.palette);
   useEffect(() => {
@@ -111,6 +114,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
   const [gesture, setGesture] = useStateOf<Allowance | null>(host, null);
   did.current = (command, before) => setGesture(allowanceFor(command, before) ?? null);
   const [showsHistory, setHistory] = useState(false);
+  const [showsNotation, setNotation] = useState(false);
   const [captures, setCaptures] = useStateOf(sheetId, false);
   capture.current = (now, command) => {
     if (!captures || leavesShape(command)) return false;
@@ -163,6 +167,15 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
                 >
                   <HistoryIcon aria-hidden size={16} />
                 </Button>
+                <Button
+                  quiet
+                  className="px-1.5"
+                  aria-label={t('writer.notation')}
+                  title={t('writer.notation')}
+                  onClick={() => setNotation(true)}
+                >
+                  <Subscript aria-hidden size={16} />
+                </Button>
                 <ToBench who="instructor" name={sheet.title} figure={() => scene.document} />
                 <Link
                   to={`/preview/${draft.id}/${sheetId}`}
@@ -188,6 +201,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             <h1 className="sr-only">{title}</h1>
             <SheetList edited={edited} lesson={draft.id} current={sheetId} />
             <Fragment key={sheetId}>
+              <h2 className="sr-only">{sheet.title}</h2>
               <TitleField
                 label={t('writer.sheetTitle')}
                 value={sheet.title}
@@ -227,6 +241,7 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
       />
       {editing.panels}
       {showsHistory && <HistoryPanel lesson={draft.id} edited={edited} onClose={() => setHistory(false)} />}
+      {showsNotation && <NotationPanel edited={edited} scene={scene} onClose={() => setNotation(false)} />}
       <ConflictPanel draft={draft} />
     </>
   );

@@ -2,6 +2,7 @@ import type { Curve } from '../../curve/curve.js';
 import type { Deviation } from '../../curve/deviation.js';
 import { spansOf } from '../../curve/knotVector.js';
 import { distinctPointCount } from '../../curve/periodic.js';
+import { texAt, texControlPoint, texDegree, texParameter } from '../../notation/neutralTex.js';
 import { mostLines, tex, texPoint, type CalculationLine } from './calculation.js';
 
 /**
@@ -14,7 +15,7 @@ export function approximation(made: Curve, deviation: Deviation | undefined): re
   const found = made.points.slice(0, Math.min(count, mostLines - 2)).map((point, index): CalculationLine => ({
     step: 'fittedPoint',
     values: { index },
-    tex: String.raw`\mathbf{Q}_{${index}} = ${texPoint(point)}`,
+    tex: String.raw`\overline{\mathbf{${texControlPoint}}}_{${texAt(index)}} = ${texPoint(point)}`,
     places: [point],
     legs: [],
     points: [],
@@ -23,7 +24,7 @@ export function approximation(made: Curve, deviation: Deviation | undefined): re
     {
       step: 'leastSquares',
       values: { count, spans },
-      tex: String.raw`\sum_k \Bigl|\sum_{i=0}^{${count - 1}} N_{i,${made.degree}}(u_k)\,\mathbf{Q}_i - \mathbf{C}(u_k)\Bigr|^2 \to \min`,
+      tex: String.raw`\sum_k \Bigl|\sum_{i=${texAt(0)}}^{${texAt(count - 1)}} N_{i,${texDegree(made.degree)}}(${texParameter}_k)\,\overline{\mathbf{${texControlPoint}}}_i - \mathbf{C}(${texParameter}_k)\Bigr|^2 \to \min`,
       places: [],
       legs: [],
       points: [],
@@ -32,7 +33,7 @@ export function approximation(made: Curve, deviation: Deviation | undefined): re
     {
       step: 'largestMiss',
       tex: deviation
-        ? String.raw`\max_u |\overline{\mathbf{C}} - \mathbf{C}| = ${tex(deviation.distance, 6)}`
+        ? String.raw`\max_{${texParameter}} |\overline{\mathbf{C}} - \mathbf{C}| = ${tex(deviation.distance, 6)}`
         : String.raw`\overline{\mathbf{C}} = \mathbf{C}`,
       places: deviation ? [deviation.point] : [],
       legs: [],

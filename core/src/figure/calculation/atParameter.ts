@@ -1,6 +1,7 @@
 import type { Curve } from '../../curve/curve.js';
 import { derivativesAt } from '../../curve/evaluate.js';
 import { domainOf, findSpan } from '../../curve/knotVector.js';
+import { texAt, texControlPoint, texDegree, texDegreeSign, texParameter } from '../../notation/neutralTex.js';
 import { tex, texPoint, texShare, type CalculationLine } from './calculation.js';
 
 /** What can be unfolded at a parameter of a plane curve. */
@@ -15,13 +16,13 @@ const curvature: ParameterCalculation = (curve, u) => {
   return [
     {
       step: 'derivatives',
-      values: { u: tex(u) },
+      values: { u },
       tex: String.raw`\mathbf{C}' = ${texPoint(first)},\quad \mathbf{C}'' = ${texPoint(second)}`,
       ...about,
     },
     {
       step: 'curvature',
-      values: { u: tex(u) },
+      values: { u },
       tex: Number.isFinite(cross / speed ** 3)
         ? String.raw`\kappa = \frac{x'y'' - y'x''}{(x'^2 + y'^2)^{3/2}} = \frac{${tex(cross)}}{${tex(speed)}^3} = ${tex(cross / speed ** 3, 5)}`
         : String.raw`\mathbf{C}' = \mathbf{0}`,
@@ -38,7 +39,7 @@ const basisFunctions: ParameterCalculation = (curve, u) => {
     {
       step: 'basisStart',
       values: { span },
-      tex: String.raw`N_{${span},0} = 1 \quad (${tex(knots[span]!)} \le ${tex(u)} < ${tex(knots[span + 1]!)})`,
+      tex: String.raw`N_{${texAt(span)},${texDegree(0)}} = 1 \quad (${tex(knots[span]!)} \le ${tex(u)} < ${tex(knots[span + 1]!)})`,
       places: [],
       legs: [],
       points: [],
@@ -61,7 +62,7 @@ const basisFunctions: ParameterCalculation = (curve, u) => {
           ? ''
           : String.raw`\frac{${tex(knots[i + p + 1]!)} - ${tex(u)}}{${tex(knots[i + p + 1]!)} - ${tex(knots[i + 1]!)}}\cdot ${tex(b)}`;
       terms.push(
-        String.raw`N_{${i},${p}} &= ${[first, second].filter(Boolean).join(' + ') || '0'} = ${tex(value)}`,
+        String.raw`N_{${texAt(i)},${texDegree(p)}} &= ${[first, second].filter(Boolean).join(' + ') || '0'} = ${tex(value)}`,
       );
     }
     lines.push({
@@ -91,7 +92,7 @@ const derivativePoints: ParameterCalculation = (curve, u) => {
     return {
       step: 'derivativePoint',
       values: { index: i },
-      tex: String.raw`\mathbf{P}^{(1)}_{${i}} = \frac{p\,(\mathbf{P}_{${i + 1}} - \mathbf{P}_{${i}})}{u_{${i + degree + 1}} - u_{${i + 1}}} = \frac{${degree}}{${tex(length)}}\left(${texPoint(b)} - ${texPoint(a)}\right) = ${texPoint(made)}`,
+      tex: String.raw`\mathbf{${texControlPoint}}^{(1)}_{${texAt(i)}} = \frac{${texDegreeSign}\,(\mathbf{${texControlPoint}}_{${texAt(i + 1)}} - \mathbf{${texControlPoint}}_{${texAt(i)}})}{${texParameter}_{${texAt(i + degree + 1)}} - ${texParameter}_{${texAt(i + 1)}}} = \frac{${degree}}{${tex(length)}}\left(${texPoint(b)} - ${texPoint(a)}\right) = ${texPoint(made)}`,
       places: [a, b],
       legs: [[a, b]],
       points: [i, i + 1],

@@ -1,7 +1,13 @@
 import type { Point } from '../../curve/curve.js';
+import { texNumber } from '../../notation/neutralTex.js';
 
 /** Which sentence introduces a line: what is calculated in it. */
 export type CalculationStep =
+  | 'definition'
+  | 'recursion'
+  | 'knotVector'
+  | 'controlPoints'
+  | 'weights'
   | 'newPoint'
   | 'raisedPoint'
   | 'removedForwards'
@@ -39,7 +45,7 @@ export interface CalculationLine {
   readonly step: CalculationStep;
   /** What the sentence names: an index, a parameter, a level. */
   readonly values?: Readonly<Record<string, number | string>>;
-  /** The line in TeX notation. */
+  /** The line in TeX that leaves the lesson's notation open. */
   readonly tex: string;
   /** The points of the figure that it is about, and the lines between them. */
   readonly places: readonly Point[];
@@ -51,18 +57,8 @@ export interface CalculationLine {
 /** More lines than these are not written out; the rest go the same way. */
 export const mostLines = 60;
 
-/** A number in at most `digits` digits after the point, without needless zeros; powers of ten where it is tiny or huge. */
-export function tex(value: number, digits = 3): string {
-  if (value !== 0 && (Math.abs(value) < 10 ** -digits || Math.abs(value) >= 1e7)) {
-    const [mantissa, power] = value.toExponential(2).split('e');
-    return String.raw`${mantissa}\cdot 10^{${Number(power)}}`;
-  }
-  const text = value
-    .toFixed(digits)
-    .replace(/(\.\d*?)0+$/, '$1')
-    .replace(/\.$/, '');
-  return text === '-0' ? '0' : text;
-}
+/** A number in the digits of parameters and weights, or in more. */
+export const tex = (value: number, digits = 3): string => texNumber(value, digits - 2);
 
 /** A number that stands after another sign: in brackets where it is negative. */
 export const texAfter = (value: number): string => (value < 0 ? `(${tex(value)})` : tex(value));

@@ -1,6 +1,7 @@
 import { decompose } from '../../curve/decompose.js';
 import type { Curve } from '../../curve/curve.js';
 import { homogeneousRows } from '../../curve/homogeneous.js';
+import { texAt, texControlPoint } from '../../notation/neutralTex.js';
 import { mostLines, texPoint, type CalculationLine } from './calculation.js';
 
 /** The elevation of each Bézier piece by one degree: Q_k = k/(p+1) P_{k−1} + (1 − k/(p+1)) P_k (P&T 5.36). */
@@ -22,8 +23,8 @@ export function degreeElevation(curve: Curve): readonly CalculationLine[] {
           step: 'raisedPoint',
           values: { piece: index, index: k },
           tex: inner
-            ? String.raw`\mathbf{Q}_{${k}} = \tfrac{${k}}{${degree + 1}}\,${texPoint(parents[0])} + \tfrac{${degree + 1 - k}}{${degree + 1}}\,${texPoint(parents[1])}${weights ? String.raw`\text{, weighted}` : ''} = ${texPoint(made)}`
-            : String.raw`\mathbf{Q}_{${k}} = \mathbf{P}_{${k === 0 ? 0 : degree}} = ${texPoint(made)}`,
+            ? String.raw`\overline{\mathbf{${texControlPoint}}}_{${texAt(k)}} = \tfrac{${k}}{${degree + 1}}\,${texPoint(parents[0])} + \tfrac{${degree + 1 - k}}{${degree + 1}}\,${texPoint(parents[1])}${weights ? String.raw`\text{, weighted}` : ''} = ${texPoint(made)}`
+            : String.raw`\overline{\mathbf{${texControlPoint}}}_{${texAt(k)}} = \mathbf{${texControlPoint}}_{${texAt(k === 0 ? 0 : degree)}} = ${texPoint(made)}`,
           places: inner ? [made, ...parents] : [made],
           legs: inner ? [parents] : [],
           points: [],

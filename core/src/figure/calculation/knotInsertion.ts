@@ -4,6 +4,7 @@ import { insertKnot } from '../../curve/insertKnot.js';
 import { domainOf, findSpan, interiorKnots, multiplicityAt } from '../../curve/knotVector.js';
 import { withoutPeriod } from '../../curve/periodic.js';
 import { blossomLabels } from '../../curve/construct.js';
+import { texAt, texControlPoint, texParameter } from '../../notation/neutralTex.js';
 import { mostLines, tex, texPoint, texShare, type CalculationLine } from './calculation.js';
 
 /** Boehm's insertion, once for each time: every new point between its two parents, with its α (Boehm 1980; P&T A5.1). */
@@ -41,7 +42,7 @@ function once(curve: Curve, u: number, isFirst: boolean): CalculationLine[] {
     lines.push({
       step: 'newPoint',
       values: { index, first: index - 1, second: index },
-      tex: String.raw`\begin{aligned}\alpha_{${index}} &= \frac{u - u_{${index}}}{u_{${index + degree}} - u_{${index}}} = ${texShare(u, low, high)} = ${tex(alpha)}\\ \mathbf{Q}_{${index}} &= (1-\alpha_{${index}})\,\mathbf{P}_{${index - 1}} + \alpha_{${index}}\,\mathbf{P}_{${index}}\\ &= ${combination} = ${texPoint(made)}\end{aligned}`,
+      tex: String.raw`\begin{aligned}\alpha_{${texAt(index)}} &= \frac{${texParameter} - ${texParameter}_{${texAt(index)}}}{${texParameter}_{${texAt(index + degree)}} - ${texParameter}_{${texAt(index)}}} = ${texShare(u, low, high)} = ${tex(alpha)}\\ \overline{\mathbf{${texControlPoint}}}_{${texAt(index)}} &= (1-\alpha_{${texAt(index)}})\,\mathbf{${texControlPoint}}_{${texAt(index - 1)}} + \alpha_{${texAt(index)}}\,\mathbf{${texControlPoint}}_{${texAt(index)}}\\ &= ${combination} = ${texPoint(made)}\end{aligned}`,
       places: [made, ...parents],
       legs: [parents],
       points: isFirst ? [index - 1, index] : [],

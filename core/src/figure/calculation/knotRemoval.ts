@@ -1,6 +1,7 @@
 import { dimensionOf, type Curve, type Point } from '../../curve/curve.js';
 import { homogeneousRows } from '../../curve/homogeneous.js';
 import { relativeKnotTolerance, domainOf } from '../../curve/knotVector.js';
+import { texAt, texControlPoint } from '../../notation/neutralTex.js';
 import { tex, texPoint, type CalculationLine } from './calculation.js';
 
 /**
@@ -33,7 +34,7 @@ export function knotRemoval(curve: Curve, u: number): readonly CalculationLine[]
     lines.push({
       step: 'removedForwards',
       values: { index: i },
-      tex: String.raw`\mathbf{R}_{${i}} = \frac{\mathbf{P}_{${i}} - (1-${tex(alpha)})\,\mathbf{R}_{${i - 1}}}{${tex(alpha)}} = \frac{${texPoint(points[i]!)} - ${tex(1 - alpha)}\,${texPoint(place(before))}}{${tex(alpha)}} = ${texPoint(place(left))}`,
+      tex: String.raw`\mathbf{R}_{${texAt(i)}} = \frac{\mathbf{${texControlPoint}}_{${texAt(i)}} - (1-${tex(alpha)})\,\mathbf{R}_{${texAt(i - 1)}}}{${tex(alpha)}} = \frac{${texPoint(points[i]!)} - ${tex(1 - alpha)}\,${texPoint(place(before))}}{${tex(alpha)}} = ${texPoint(place(left))}`,
       places: [place(left), points[i]!, place(before)],
       legs: [[place(before), place(left)]],
       points: [i],
@@ -44,7 +45,7 @@ export function knotRemoval(curve: Curve, u: number): readonly CalculationLine[]
     lines.push({
       step: 'removedBackwards',
       values: { index: j },
-      tex: String.raw`\mathbf{S}_{${j}} = \frac{\mathbf{P}_{${j}} - ${tex(beta)}\,\mathbf{S}_{${j + 1}}}{1-${tex(beta)}} = \frac{${texPoint(points[j]!)} - ${tex(beta)}\,${texPoint(place(after))}}{${tex(1 - beta)}} = ${texPoint(place(right))}`,
+      tex: String.raw`\mathbf{S}_{${texAt(j)}} = \frac{\mathbf{${texControlPoint}}_{${texAt(j)}} - ${tex(beta)}\,\mathbf{S}_{${texAt(j + 1)}}}{1-${tex(beta)}} = \frac{${texPoint(points[j]!)} - ${tex(beta)}\,${texPoint(place(after))}}{${tex(1 - beta)}} = ${texPoint(place(right))}`,
       places: [place(right), points[j]!, place(after)],
       legs: [[place(after), place(right)]],
       points: [j],
@@ -64,7 +65,7 @@ export function knotRemoval(curve: Curve, u: number): readonly CalculationLine[]
   const miss = Math.hypot(...a.map((value, axis) => value - b[axis]!));
   lines.push({
     step: 'removedMiss',
-    values: { distance: tex(miss, 6) },
+    values: { distance: miss },
     tex: String.raw`\left|\,${texPoint(a)} - ${texPoint(b)}\,\right| = ${tex(miss, 6)}`,
     places: [a, b],
     legs: [[a, b]],

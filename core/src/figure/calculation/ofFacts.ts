@@ -9,6 +9,7 @@ import { derivativesAt, pointAt } from '../../curve/evaluate.js';
 import { gaussRule, lengthOfCurve, speedsAt } from '../../curve/length.js';
 import { domainOf, spansOf } from '../../curve/knotVector.js';
 import { spanPolynomials } from '../../curve/spanPolynomials.js';
+import { texAt, texParameter } from '../../notation/neutralTex.js';
 import { mostLines, tex, texPoint, type CalculationLine } from './calculation.js';
 
 /** The length as Σ w |C′| over the spans by the 16-point rule, and how far that is from the halved rule's result. */
@@ -27,8 +28,8 @@ export function lengthCalculation(curve: Curve): readonly CalculationLine[] {
   const exact = lengthOfCurve(curve);
   const lines = parts.slice(0, mostLines).map(({ start, end, length }): CalculationLine => ({
     step: 'span',
-    values: { from: tex(start), to: tex(end) },
-    tex: String.raw`\int_{${tex(start)}}^{${tex(end)}} |\mathbf{C}'(u)|\,du \approx \sum_{k=1}^{16} w_k\,|\mathbf{C}'(u_k)| = ${tex(length, 6)}`,
+    values: { from: start, to: end },
+    tex: String.raw`\int_{${tex(start)}}^{${tex(end)}} |\mathbf{C}'(${texParameter})|\,d${texParameter} \approx \sum_{k=1}^{16} w_k\,|\mathbf{C}'(${texParameter}_k)| = ${tex(length, 6)}`,
     places: [pointAt(curve, start), pointAt(curve, end, 'left')],
     legs: [],
     points: [],
@@ -58,8 +59,8 @@ export function continuityCalculation(curve: Curve): readonly CalculationLine[] 
       const side = (sign: string, [, first, second]: readonly (readonly number[])[]): string =>
         String.raw`\mathbf{C}'(${tex(knot)}^${sign}) = ${texPoint(first!)},\; \mathbf{C}''(${tex(knot)}^${sign}) = ${texPoint(second!)}`;
       return [
-        { step: 'leftOfKnot', values: { u: tex(knot) }, tex: side('-', left), ...about },
-        { step: 'rightOfKnot', values: { u: tex(knot) }, tex: side('+', right), ...about },
+        { step: 'leftOfKnot', values: { u: knot }, tex: side('-', left), ...about },
+        { step: 'rightOfKnot', values: { u: knot }, tex: side('+', right), ...about },
         {
           step: 'jump',
           values: { c: parametric, g: geometric },
@@ -78,10 +79,14 @@ export function conicEquation(equation: readonly number[]): string {
   const size = Math.max(...equation.map(Math.abs));
   const parts = equation.flatMap((value, k) => {
     if (Math.abs(value) <= 1e-12 * size) return [];
-    const shown = tex(Math.abs(value), 5);
+    const amount = Math.abs(value);
+    const shown = tex(amount, 5);
     const term = terms[k]!;
     return [
-      { sign: value < 0 ? '-' : '+', text: shown === '1' && term !== '' ? term : `${shown}\\,${term}` },
+      {
+        sign: value < 0 ? '-' : '+',
+        text: Math.abs(amount - 1) < 5e-6 && term !== '' ? term : `${shown}\\,${term}`,
+      },
     ];
   });
   const text = parts
@@ -105,7 +110,7 @@ export function conicCalculation(curve: Curve): readonly CalculationLine[] {
           {
             step: 'conicWeight',
             values: { piece: index },
-            tex: String.raw`k = \frac{w_1}{\sqrt{w_0\,w_2}} = \frac{${tex(weights[1])}}{\sqrt{${tex(weights[0])}\cdot ${tex(weights[2])}}} = ${tex(k, 6)}`,
+            tex: String.raw`k = \frac{w_{${texAt(1)}}}{\sqrt{w_{${texAt(0)}}\,w_{${texAt(2)}}}} = \frac{${tex(weights[1])}}{\sqrt{${tex(weights[0])}\cdot ${tex(weights[2])}}} = ${tex(k, 6)}`,
             ...about,
           },
           {

@@ -3,6 +3,7 @@ import { distinctKnots, domainOf } from '../../curve/knotVector.js';
 import { distanceFromMirror, type Mirror } from '../../curve/mirror.js';
 import { distinctPointCount } from '../../curve/periodic.js';
 import { addScaled, unit } from '../../curve/vector.js';
+import { texAt, texControlPoint } from '../../notation/neutralTex.js';
 import { mostLines, tex, texAfter, texPoint, texShare, type CalculationLine } from './calculation.js';
 
 /** A line for each control point: where it goes, and how. */
@@ -16,7 +17,7 @@ function forEachPoint(
     return {
       step,
       values: { index },
-      tex: String.raw`\mathbf{Q}_{${index}} = ${how} = ${texPoint(to)}`,
+      tex: String.raw`\overline{\mathbf{${texControlPoint}}}_{${texAt(index)}} = ${how} = ${texPoint(to)}`,
       places: [to, point],
       legs: [[point, to]],
       points: [index],
@@ -51,11 +52,11 @@ export function reversed(curve: Curve): readonly CalculationLine[] {
   const last = points.length - 1;
   const ofPoints = forEachPoint(curve, 'reversedPoint', (_, index) => ({
     to: points[last - index]!,
-    how: String.raw`\mathbf{P}_{${last - index}}`,
+    how: String.raw`\mathbf{${texControlPoint}}_{${texAt(last - index)}}`,
   }));
   const ofKnots = distinctKnots(curve.knots, curve.degree).map(({ value }): CalculationLine => ({
     step: 'mappedKnot',
-    values: { u: tex(value) },
+    values: { u: value },
     tex: String.raw`${tex(start)} + ${texAfter(end)} - ${texAfter(value)} = ${tex(start + end - value)}`,
     places: [],
     legs: [],
@@ -71,7 +72,7 @@ export function mappedKnots(curve: Curve, start: number, end: number): readonly 
     .slice(0, mostLines)
     .map(({ value }): CalculationLine => ({
       step: 'mappedKnot',
-      values: { u: tex(value) },
+      values: { u: value },
       tex: String.raw`${tex(start)} + (${tex(end)} - ${texAfter(start)})\cdot ${texShare(value, from, to)} = ${tex(start + ((end - start) * (value - from)) / (to - from))}`,
       places: [],
       legs: [],
@@ -88,7 +89,7 @@ export function shiftedParameter(curve: Curve, factor: number, made: Curve): rea
     const s = share(value);
     return {
       step: 'mappedKnot',
-      values: { u: tex(value) },
+      values: { u: value },
       tex: String.raw`s = ${tex(s)}, \quad \frac{${tex(factor)}\,s}{1 + (${tex(factor)} - 1)\,s} = ${tex((factor * s) / (1 + (factor - 1) * s))}`,
       places: [],
       legs: [],
@@ -100,7 +101,7 @@ export function shiftedParameter(curve: Curve, factor: number, made: Curve): rea
     return {
       step: 'shiftedWeight',
       values: { index },
-      tex: String.raw`\bar w_{${index}} = ${tex(curve.weights?.[index] ?? 1)}\prod_{s\,\in\,\{${shares.join(',\\,')}\}} \frac{\sqrt{${tex(factor)}}}{1 + (${tex(factor)} - 1)\,s} = ${tex(made.weights![index]!)}`,
+      tex: String.raw`\bar w_{${texAt(index)}} = ${tex(curve.weights?.[index] ?? 1)}\prod_{s\,\in\,\{${shares.join(',\\,')}\}} \frac{\sqrt{${tex(factor)}}}{1 + (${tex(factor)} - 1)\,s} = ${tex(made.weights![index]!)}`,
       places: [point],
       legs: [],
       points: [index],

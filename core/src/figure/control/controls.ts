@@ -2,6 +2,7 @@ import { unionOf, type UnionField } from '../../describe/describe.js';
 import type { SingleFigureCommand } from '../command/commands.js';
 import type { FigureItem } from '../document.js';
 import type { Measured } from '../measure/define.js';
+import { apart, type ApartControl } from './apart.js';
 import { cursor, type CursorControl } from './cursor.js';
 import type { ControlMember, ControlRange } from './define.js';
 import { degree, type DegreeControl } from './degree.js';
@@ -10,13 +11,13 @@ import { rho, type RhoControl } from './rho.js';
 import { weight, type WeightControl } from './weight.js';
 
 /** A value of a figure that is set from its text. */
-export type Control = CursorControl | KnotControl | WeightControl | RhoControl | DegreeControl;
+export type Control = CursorControl | KnotControl | WeightControl | RhoControl | DegreeControl | ApartControl;
 export type ControlKind = Control['of'];
 
 /** Everything that can be set from a text. A new one is a file beside these, and a line for its type and one for itself here. */
 export const controls: {
   readonly [Kind in ControlKind]: ControlMember<Extract<Control, { readonly of: Kind }>>;
-} = { cursor, knot, weight, rho, degree };
+} = { cursor, knot, weight, rho, degree, apart };
 
 const memberOf = (kind: ControlKind): ControlMember<Control> =>
   controls[kind] as unknown as ControlMember<Control>;

@@ -6,6 +6,7 @@ import { figure, type ChangeFigure } from './figure.js';
 import { moveSheet, type MoveSheet } from './moveSheet.js';
 import { removeSheet, type RemoveSheet } from './removeSheet.js';
 import { setContents, type SetContents } from './setContents.js';
+import { setNotation, type SetNotation } from './setNotation.js';
 import { setProse, type SetProse } from './setProse.js';
 import { setSheetTitle, type SetSheetTitle } from './setSheetTitle.js';
 import { setStageText, type SetStageText } from './setStageText.js';
@@ -17,6 +18,7 @@ import type { LessonCommandMember } from './define.js';
 /** Everything that changes a lesson. Changes to a sheet's figure, and to its stages, hold figure commands. */
 export type LessonCommand =
   | SetTitle
+  | SetNotation
   | AddSheet
   | RemoveSheet
   | MoveSheet
@@ -37,6 +39,7 @@ export const lessonCommands: {
   >;
 } = {
   setTitle,
+  setNotation,
   addSheet,
   removeSheet,
   moveSheet,

@@ -41,7 +41,7 @@ export interface Judged {
 
 /** What a condition measures, which decides how the number reads. */
 export type Quantity =
-  'length' | 'area' | 'count' | 'curvature' | 'order' | 'share' | 'degrees' | 'number' | 'holds';
+  'length' | 'area' | 'count' | 'degree' | 'curvature' | 'order' | 'share' | 'degrees' | 'number' | 'holds';
 
 type Fields = Readonly<Record<string, Field>>;
 

@@ -12,6 +12,7 @@ import {
   type PutTogether,
 } from '@bogen/core/figure';
 import { useEffect, useMemo, useState, useSyncExternalStore } from 'react';
+import { driftDistance, driftPreview, progressAt, risingKnots } from '../../figure/apart/drift.js';
 import { freshId } from '../../figure/scene/freshId.js';
 import { nameOf } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
@@ -21,7 +22,6 @@ import { Button } from '../../ui/Button.js';
 import { Check, Choice } from '../../ui/Choice.js';
 import { Panel } from '../../ui/Panel.js';
 import { ProblemText } from '../../ui/ProblemText.js';
-import { driftPreview, progressAt, risingKnots } from './drift.js';
 
 interface ApartPanelProps {
   readonly scene: FigureScene;
@@ -65,7 +65,6 @@ function TakeApart({ scene, item, onClose }: ApartPanelProps) {
   const pieces = useMemo(() => (curve ? piecesOf(curve, cuts) : []), [curve, key]);
   const missing = useMemo(() => (curve && !curve.periodic ? risingKnots(curve, cuts) : []), [curve, key]);
   const progress = progressAt(share, missing.length);
-  const { view } = document;
 
   useEffect(() => {
     if (!curve || share === 0 || pieces.length < 2) {
@@ -75,8 +74,7 @@ function TakeApart({ scene, item, onClose }: ApartPanelProps) {
     }
     // The curve itself gives way to what it comes to.
     scene.attempt('preview', { name: 'patchItem', item: item.id, set: { hidden: true }, clear: [] });
-    const distance = 0.14 * Math.min(view.right - view.left, view.top - view.bottom);
-    scene.previews.show('apart', driftPreview(curve, missing, pieces, progress, distance));
+    scene.previews.show('apart', driftPreview(curve, missing, pieces, progress, driftDistance(document)));
   }, [scene, curve, share, pieces]);
   useEffect(
     () => () => {
@@ -121,7 +119,7 @@ function TakeApart({ scene, item, onClose }: ApartPanelProps) {
           {knots.map((knot) => (
             <Check
               key={knot}
-              label={t('apart.knot', { value: shownNumber(knot, 3) })}
+              label={t('apart.knot', { value: shownNumber(knot, 1) })}
               value={chosen.includes(knot)}
               onChange={(on) => setChosen(on ? [...chosen, knot] : chosen.filter((other) => other !== knot))}
             />

@@ -95,7 +95,7 @@ function FieldOf(props: FieldProps) {
             label={label}
             value={String(value)}
             choices={curve ? placesOn[field.from](curve).map(String) : []}
-            name={(knot) => shownNumber(Number(knot), 3)}
+            name={(knot) => shownNumber(Number(knot), 1)}
             onChange={(next) => onChange(Number(next))}
           />
         );

@@ -23,6 +23,7 @@ import { useHeavyPreview } from './useHeavyPreview.js';
 import { Unfolding } from '../unfold/Unfolding.js';
 import { Variants } from './Variants.js';
 import { OperationFields, otherCurves, type Arguments } from './OperationFields.js';
+import { sizeOf } from '../../text/notation.js';
 
 interface OperationFormProps {
   readonly scene: FigureScene;
@@ -189,7 +190,9 @@ function PreviewNumbers({ preview, of }: { preview: Preview; of: OfferedOperatio
   const show = (counts: CurveCounts | undefined, key: keyof CurveCounts): string => {
     if (!counts) return '';
     if (key === 'closedness') return t(`facts.words.${counts.closedness}`);
-    return key === 'continuity' ? `C${superscript(counts.continuity)}` : String(counts[key]);
+    return key === 'continuity'
+      ? `C${superscript(counts.continuity)}`
+      : String(key === 'degree' ? sizeOf(counts.degree) : counts[key]);
   };
   const keys = ['degree', 'spans', 'points', 'knots', 'continuity', 'closedness'] as const;
   return (
@@ -235,7 +238,7 @@ function PreviewNumbers({ preview, of }: { preview: Preview; of: OfferedOperatio
               {t(`change.${preview.measure.kind}`)}
             </th>
             <td colSpan={2} className="font-mono text-[12.5px]">
-              {shownNumber(preview.measure.value, 4)}
+              {shownNumber(preview.measure.value, 2)}
             </td>
           </tr>
         )}

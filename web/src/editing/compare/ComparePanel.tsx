@@ -21,6 +21,7 @@ import { Panel } from '../../ui/Panel.js';
 import { DegreeOrSpan } from './DegreeOrSpan.js';
 import { SliderField } from '../../ui/SliderField.js';
 import { heavy, type Outcome } from '../../worker/heavy.js';
+import { sizeOf } from '../../text/notation.js';
 
 /** Compares the rail's curve with another one: by number, by colour, as a track, and side by side. */
 export function ComparePanel({
@@ -168,7 +169,7 @@ function Distance({ first, second }: { first: LargestArgument; second: LargestAr
         <>
           {t('compare.distance')} <strong className="font-mono">{shownAtMost(distance)} mm</strong>{' '}
           {t('compare.where', {
-            u: shownNumber(parameters[0], 3),
+            u: shownNumber(parameters[0], 1),
             x: shownNumber(onFirst[0]!),
             y: shownNumber(onFirst[1]!),
           })}
@@ -195,7 +196,7 @@ function Counts({
       ? t(`facts.words.${counts.closedness}`)
       : key === 'continuity'
         ? `C${superscript(counts.continuity)}`
-        : String(counts[key]);
+        : String(key === 'degree' ? sizeOf(counts.degree) : counts[key]);
   const keys = ['degree', 'spans', 'points', 'knots', 'continuity', 'closedness'] as const;
   return (
     <table className="w-full text-[13px]">

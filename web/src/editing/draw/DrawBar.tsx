@@ -56,6 +56,7 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
       {uses('degree') && (
         <WholeField
           label={t('draw.degree')}
+          isDegree
           value={options.degree}
           least={1}
           most={9}

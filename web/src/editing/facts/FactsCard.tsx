@@ -65,7 +65,7 @@ function continuityRows(
 ): [string, string][] {
   if (knots.length === 0) return [[t('facts.names.continuity'), t('facts.noKnots')]];
   return knots.map(({ knot, guaranteed, parametric, geometric }) => [
-    t(knot === start ? 'facts.seam' : 'facts.atKnot', { u: shownNumber(knot, 3) }),
+    t(knot === start ? 'facts.seam' : 'facts.atKnot', { u: shownNumber(knot, 1) }),
     `${t('facts.guaranteed', { order: superscript(guaranteed) })}, ${t('facts.measured', {
       c: parametric >= degree ? superscript(degree) : superscript(parametric),
       g: superscript(geometric),

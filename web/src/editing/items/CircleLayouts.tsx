@@ -54,7 +54,7 @@ export function CircleLayouts({ shape, onChoose }: { shape: Circle; onChoose: (s
               <span className="block font-mono break-words">w {list(weights ?? [1])}</span>
               <span className="block font-mono break-words">u {list(knots)}</span>
               <span className="block text-soft" data-speed-ratio={most / least}>
-                {t('details.layoutSpeed', { ratio: shownNumber(most / least, 3) })}
+                {t('details.layoutSpeed', { ratio: shownNumber(most / least, 1) })}
               </span>
             </span>
           </button>

@@ -108,7 +108,7 @@ function ConicFields({ scene, item, shape, onSet, onPreview }: OwnFieldsProps<Sh
         value={shape.rho}
         least={0.02}
         most={0.98}
-        shown={(rho) => `${shownNumber(rho, 3)} ${t(conicName(rho))}`}
+        shown={(rho) => `${shownNumber(rho, 1)} ${t(conicName(rho))}`}
         onPreview={(rho) => onPreview({ ...shape, rho })}
         onChange={(rho) => onSet({ ...shape, rho })}
       />
@@ -229,6 +229,7 @@ function CircleFields({ shape, onSet }: OwnFieldsProps<ShapeOf<'circle'>>) {
         <>
           <WholeField
             label={t('details.periodicDegree')}
+            isDegree
             value={layout.degree}
             least={1}
             most={9}

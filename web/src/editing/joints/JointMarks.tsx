@@ -76,7 +76,7 @@ export function JointMarks({
                 continuity: words,
               })
             : t('joints.knot', {
-                value: shownNumber(place.knot.knot, 3),
+                value: shownNumber(place.knot.knot, 1),
                 curve: nameOf(scene.document, place.item),
                 continuity: words,
               });

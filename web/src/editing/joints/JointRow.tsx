@@ -121,7 +121,7 @@ export function JointRow({ scene, place }: { scene: FigureScene; place: MarkedPl
                 const cost = impossible
                   ? tell(change.refused)
                   : change.largestMove > 0
-                    ? t('joints.moves', { distance: shownNumber(change.largestMove, 2) })
+                    ? t('joints.moves', { distance: shownNumber(change.largestMove) })
                     : t('joints.keeps');
                 return (
                   <button

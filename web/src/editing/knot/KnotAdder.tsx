@@ -111,7 +111,7 @@ export function KnotAdder({
     } else if (what === 'preview') {
       const { knot, order, preview } = outcome;
       const words = t(order < 0 ? 'railHand.knotWithGap' : 'railHand.knotWithOrder', {
-        value: shownNumber(knot.value, 3),
+        value: shownNumber(knot.value, 1),
         multiplicity: knot.multiplicity,
         order: superscript(Math.max(0, order)),
       });

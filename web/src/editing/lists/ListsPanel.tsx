@@ -132,6 +132,7 @@ export function ListsPanel({ scene, item, onClose }: ListsPanelProps) {
       <div className="flex flex-col gap-3" data-lists>
         <WholeField
           label={t('writer.degree')}
+          isDegree
           value={shown.degree}
           least={1}
           most={9}
@@ -253,7 +254,7 @@ function KnotSliders({ scene, item }: { scene: FigureScene; item: string }) {
           return (
             <p key={index} className="flex justify-between text-[13px] text-soft">
               <span>{t('lists.knot', { index })}</span>
-              <span className="font-mono text-[12px]">{shownNumber(value, 4)}</span>
+              <span className="font-mono text-[12px]">{shownNumber(value, 2)}</span>
             </p>
           );
         }
@@ -264,7 +265,7 @@ function KnotSliders({ scene, item }: { scene: FigureScene; item: string }) {
             value={value}
             least={least}
             most={most}
-            shown={(number) => shownNumber(number, 4)}
+            shown={(number) => shownNumber(number, 2)}
             onPreview={(next) => scene.attempt('preview', withKnot(index, next))}
             onChange={(next) => {
               scene.host.preview(null);

@@ -50,7 +50,7 @@ export function LookPanel({ scene, onClose, onConstruction }: LookPanelProps) {
       most={most}
       logarithmic
       shown={(value) =>
-        `${unit === 'mm' ? '' : unit}${value < 0.1 ? shownNumber(value, 3) : shownNumber(value)}${unit === 'mm' ? ' mm' : ''}`
+        `${unit === 'mm' ? '' : unit}${value < 0.1 ? shownNumber(value, 1) : shownNumber(value)}${unit === 'mm' ? ' mm' : ''}`
       }
       onPreview={(value) => previewLooks({ [key]: value })}
       onChange={(value) => {

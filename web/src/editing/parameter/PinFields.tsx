@@ -46,7 +46,7 @@ export function PinFields({ label, scene, pins, onChange, pulled }: PinFieldsPro
             onChange={(value) => onChange(pins.with(index, { ...pin, value }))}
           />
           <IconButton
-            label={t('pins.remove', { value: shownNumber(heldValue(pin), 3) })}
+            label={t('pins.remove', { value: shownNumber(heldValue(pin), 1) })}
             onPress={() => onChange(pins.toSpliced(index, 1))}
           >
             <X size={14} />

@@ -80,7 +80,7 @@ export function PinMarks({ scene, projection, pane }: PinMarksProps) {
           key={index}
           role="slider"
           tabIndex={0}
-          aria-label={t('pins.onCurve', { value: shownNumber(heldValue(pin), 3) })}
+          aria-label={t('pins.onCurve', { value: shownNumber(heldValue(pin), 1) })}
           aria-valuenow={pin.at}
           data-pin={index}
           className="mark pointer-events-auto absolute top-0 left-0 cursor-grab touch-none outline-none focus-visible:ring-3 focus-visible:ring-accent/40"

@@ -2,7 +2,7 @@ import { type Point } from '@bogen/core/curve';
 import { pictureCorners, scalePictureBy, type PictureItem } from '@bogen/core/figure';
 import { useState } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
-import { shownNumber } from '../../text/number.js';
+import { inDigits } from '../../text/number.js';
 import { patched } from '../../figure/scene/patched.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
@@ -93,7 +93,7 @@ function ScaleByPoints({ scene, item }: PictureFieldsProps) {
             <ExpressionField
               key={name}
               label={name}
-              value={Number(shownNumber(points[which][axis]!, 3).replace('−', '-'))}
+              value={Number(inDigits(points[which][axis]!, 3).replace('−', '-'))}
               onChange={(value) => set(which, axis, value)}
             />
           ))}

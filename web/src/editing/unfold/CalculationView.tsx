@@ -1,8 +1,11 @@
 import type { CalculationLine } from '@bogen/core/figure';
+import { aboutCurve } from '@bogen/core/lesson';
 import clsx from 'clsx';
+import { TextCursorInput } from 'lucide-react';
 import { useEffect, useSyncExternalStore } from 'react';
-import { letterOf } from '../../figure/scene/names.js';
+import { curveIndex, letterOf } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
+import { useFormulaTaker } from '../../live/formulaTaker.js';
 import { Formula } from '../../sheet/Formula.js';
 import { useTranslation } from '../../text/text.js';
 
@@ -28,6 +31,8 @@ export function CalculationView({ scene, item, lines }: CalculationViewProps) {
   if (lines.length === 0) return <p className="text-[13px] text-soft">{t('calculation.nothing')}</p>;
   const index = picked?.item === item && picked.of === 'controlPoints' ? picked.index : null;
   const letter = letterOf(scene.document, item, 'controlPoints');
+  const curve = curveIndex(scene.document, item);
+  const take = useFormulaTaker((state) => state.take);
   const show = (line: CalculationLine): void =>
     pointed.setHighlight({ places: line.places, lines: line.legs });
   return (
@@ -53,8 +58,19 @@ export function CalculationView({ scene, item, lines }: CalculationViewProps) {
           <p className="text-[12px] text-soft">
             {t(`calculation.steps.${line.step}`, { ...line.values, letter })}
           </p>
-          <div className="overflow-x-auto text-[13px]">
-            <Formula latex={inLetters(line.tex, letter)} block />
+          <div className="group relative overflow-x-auto text-[13px]">
+            {take && (
+              <button
+                type="button"
+                aria-label={t('calculation.intoText')}
+                title={t('calculation.intoText')}
+                className="absolute top-0 right-0 z-10 inline-flex size-6 items-center justify-center rounded bg-sheet text-soft hover:bg-tint hover:text-ink"
+                onClick={() => take(aboutCurve(line.tex, curve))}
+              >
+                <TextCursorInput aria-hidden size={14} />
+              </button>
+            )}
+            <Formula latex={aboutCurve(line.tex, curve)} block />
           </div>
         </li>
       ))}
@@ -64,7 +80,3 @@ export function CalculationView({ scene, item, lines }: CalculationViewProps) {
     </ol>
   );
 }
-
-/** A formula with the letter of the curve's own control points. */
-const inLetters = (latex: string, letter: string): string =>
-  letter === 'P' ? latex : latex.replaceAll('\\mathbf{P}', `\\mathbf{${letter}}`);

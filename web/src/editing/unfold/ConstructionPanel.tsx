@@ -1,10 +1,12 @@
 import { domainOf, type Construction } from '@bogen/core/curve';
-import { looksOf, type Looks } from '@bogen/core/figure';
+import { looksOf, type FigureDocument, type Looks } from '@bogen/core/figure';
+import { aboutCurve } from '@bogen/core/lesson';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { blossomText, constructionAt } from '../../figure/paint/drawConstruction.js';
-import { letterOf } from '../../figure/scene/names.js';
+import { curveIndex, letterOf } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { Formula } from '../../sheet/Formula.js';
+import { counted } from '../../text/notation.js';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { Check, Choice } from '../../ui/Choice.js';
@@ -47,7 +49,7 @@ export function ConstructionPanel({ scene, onClose }: { scene: FigureScene; onCl
     <Panel
       open
       onClose={onClose}
-      title={t('construction.title', { u: shownNumber(u, 3) })}
+      title={t('construction.title', { u: shownNumber(u, 1) })}
       lead={t('construction.lead')}
     >
       <Choice
@@ -62,7 +64,7 @@ export function ConstructionPanel({ scene, onClose }: { scene: FigureScene; onCl
         value={u}
         least={start}
         most={end}
-        shown={(value) => shownNumber(value, 3)}
+        shown={(value) => shownNumber(value, 1)}
         onPreview={(value) => scene.axis.moveCursor(value)}
         onChange={(value) => scene.axis.moveCursor(value)}
       />
@@ -98,7 +100,12 @@ export function ConstructionPanel({ scene, onClose }: { scene: FigureScene; onCl
         />
       )}
       {construction && (
-        <Written construction={construction} entry={entry} rational={curve.weights !== undefined} />
+        <Written
+          document={scene.document}
+          construction={construction}
+          entry={entry}
+          rational={curve.weights !== undefined}
+        />
       )}
     </Panel>
   );
@@ -162,7 +169,7 @@ function Triangle({ construction, letter, blossoms, entry, onPoint, onChoose }: 
                   height: 32,
                 }}
                 title={
-                  weight === 1 ? undefined : t('construction.weight', { weight: shownNumber(weight, 4) })
+                  weight === 1 ? undefined : t('construction.weight', { weight: shownNumber(weight, 2) })
                 }
                 onPointerEnter={() => onPoint({ level: r, index: j })}
                 onFocus={() => onPoint({ level: r, index: j })}
@@ -171,7 +178,7 @@ function Triangle({ construction, letter, blossoms, entry, onPoint, onChoose }: 
               >
                 {blossoms && <span className="block">{blossomText(label, parameter)}</span>}
                 <span className="block">
-                  {r === 0 ? `${letter}${first + j}  ` : ''}
+                  {r === 0 ? `${letter}${counted(first + j)}  ` : ''}
                   {x}, {y}
                 </span>
               </button>
@@ -185,19 +192,26 @@ function Triangle({ construction, letter, blossoms, entry, onPoint, onChoose }: 
 
 /** How one entry is calculated, with the numbers in it. */
 function Written({
+  document,
   construction,
   entry,
   rational,
 }: {
+  document: FigureDocument;
   construction: Construction;
   entry: Entry;
   rational: boolean;
 }) {
   const { t } = useTranslation();
   const tex = recursionOf(construction, entry.level, entry.index, rational);
+  const curve = curveIndex(document, document.rail.item ?? '');
   return (
     <div className="min-h-16 overflow-x-auto text-[14px]" data-recursion>
-      {tex === null ? <p className="text-soft">{t('construction.given')}</p> : <Formula latex={tex} block />}
+      {tex === null ? (
+        <p className="text-soft">{t('construction.given')}</p>
+      ) : (
+        <Formula latex={aboutCurve(tex, curve)} block />
+      )}
     </div>
   );
 }

@@ -1,9 +1,7 @@
 import type { Construction } from '@bogen/core/curve';
+import { texAt, texControlPoint, texNumber } from '@bogen/core/lesson';
 
-const number = (value: number): string => {
-  const text = value.toFixed(3).replace(/\.?0+$/, '');
-  return text === '-0' ? '0' : text;
-};
+const number = (value: number): string => texNumber(value);
 const pair = (point: readonly number[]): string =>
   String.raw`\begin{pmatrix}${number(point[0]!)}\\${number(point[1]!)}\end{pmatrix}`;
 
@@ -24,7 +22,8 @@ export function recursionOf(
   const { share } = own;
   const [low, high] = own.between;
   const under = (value: number): string => (value < 0 ? `(${number(value)})` : number(value));
-  const name = (r: number, j: number): string => String.raw`\mathbf{P}_{${first + r + j}}^{(${r})}`;
+  const name = (r: number, j: number): string =>
+    String.raw`\mathbf{${texControlPoint}}_{${texAt(first + r + j)}}^{(${r})}`;
   const symbolic = rational
     ? String.raw`${name(level, index)} &= \frac{(1-\alpha)\,w_a\,${name(level - 1, index)} + \alpha\,w_b\,${name(level - 1, index + 1)}}{(1-\alpha)\,w_a + \alpha\,w_b}`
     : String.raw`${name(level, index)} &= (1-\alpha)\,${name(level - 1, index)} + \alpha\,${name(level - 1, index + 1)}`;

@@ -165,7 +165,7 @@ export function WeightHandles({ scene, projection, pane }: WeightHandlesProps) {
       {pulls.map(({ key, kind, line }) => {
         const named = (index: number): string => pointName(document, item!.id, 'controlPoints', index);
         const names = { first: named(line.index - 1), second: named(line.index) };
-        const weight = shownNumber(weightAtShare(line, line.share), 3);
+        const weight = shownNumber(weightAtShare(line, line.share), 1);
         return (
           <div
             key={key}
@@ -182,7 +182,7 @@ export function WeightHandles({ scene, projection, pane }: WeightHandlesProps) {
               kind === 'leg'
                 ? t('joints.weightRatio', {
                     ...names,
-                    ratio: shownNumber(line.share / (1 - line.share), 3),
+                    ratio: shownNumber(line.share / (1 - line.share), 1),
                   })
                 : t('joints.weightOf', { name: names.second, weight })
             }

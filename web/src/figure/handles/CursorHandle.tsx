@@ -1,6 +1,5 @@
 import { domainOf } from '@bogen/core/curve';
 import { useLayoutEffect, useRef } from 'react';
-import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import type { Projection } from '../geometry/projection.js';
 import { alongCurve } from '../hold/parameter.js';
@@ -32,7 +31,7 @@ export function CursorHandle({ scene, projection }: { scene: FigureScene; projec
       const [start, end] = domainOf(curve.knots, curve.degree);
       element.setAttribute('aria-valuemin', String(start));
       element.setAttribute('aria-valuemax', String(end));
-      element.setAttribute('aria-valuenow', shownNumber(scene.cursor, 3));
+      element.setAttribute('aria-valuenow', scene.cursor.toFixed(3));
     };
     return scene.addPainter(paint);
   });

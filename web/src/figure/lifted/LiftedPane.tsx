@@ -1,6 +1,6 @@
 import { useLayoutEffect, useRef, useState } from 'react';
 import { useTheme } from '../../theme/theme.js';
-import { shownNumber } from '../../text/number.js';
+import { inDigits } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { extentOf, extentWith, spaceProjection, type Turn } from '../geometry/spaceProjection.js';
@@ -89,8 +89,8 @@ export function LiftedPane({ scene }: { scene: FigureScene }) {
 
   const name = nameOf(scene.document, scene.document.rail.item ?? '');
   const words = t('figure.liftedTurned', {
-    azimuth: shownNumber(turn.azimuth, 0),
-    elevation: shownNumber(turn.elevation, 0),
+    azimuth: inDigits(turn.azimuth, 0),
+    elevation: inDigits(turn.elevation, 0),
   });
   return (
     <div ref={ref} className="relative min-h-0 min-w-0 flex-1 overflow-hidden" data-lifted={name}>

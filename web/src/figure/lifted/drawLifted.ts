@@ -5,6 +5,7 @@ import { samplesOf } from '../geometry/geometry.js';
 import { unlessPole } from '../geometry/unlessPole.js';
 import type { SpaceProjection } from '../geometry/spaceProjection.js';
 import { write } from '../paint/drawText.js';
+import { counted, notation } from '../../text/notation.js';
 
 type Context = CanvasRenderingContext2D;
 type Plot = (place: Point) => [number, number];
@@ -113,7 +114,12 @@ export function drawLifted(
   const heaviest = lifted.points.reduce((best, [, , w], k) => (w! > lifted.points[best]![2]! ? k : best), 0);
   if (curve.weights && lifted.points[heaviest]![2]! > unit * 1.0001) {
     const w = Number(curve.weights[heaviest]!.toPrecision(3));
-    write(context, `P${heaviest}, w = ${w}`, toScreen(lifted.points[heaviest]!), palette);
+    write(
+      context,
+      `${notation().point}${counted(heaviest)}, w = ${w}`,
+      toScreen(lifted.points[heaviest]!),
+      palette,
+    );
   }
 }
 

@@ -5,7 +5,8 @@ import {
   type Curve,
 } from '@bogen/core/curve';
 import { looksOf, type FigureDocument } from '@bogen/core/figure';
-import { shownNumber } from '../../text/number.js';
+import { notation } from '../../text/notation.js';
+import { shownShort } from '../../text/number.js';
 import type { Palette } from '../../theme/theme.js';
 import { unlessPole } from '../geometry/unlessPole.js';
 import { write } from './drawText.js';
@@ -63,6 +64,6 @@ export function drawConstruction(
 /** A blossom's arguments, with u for the parameter. */
 export function blossomText(blossom: readonly number[], u: number): string {
   return blossom
-    .map((value) => (value === u ? 'u' : shownNumber(value, 2).replace(/\.?0+$/, '') || '0'))
+    .map((value) => (value === u ? notation().parameter : shownShort(value, notation().decimals)))
     .join(' ');
 }

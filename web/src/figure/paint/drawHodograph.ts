@@ -7,6 +7,7 @@ import { samplesOf } from '../geometry/geometry.js';
 import type { Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
+import { notation } from '../../text/notation.js';
 
 /** Pixels of the inset's sides, of its inner margin, and from the pane's edges. */
 interface Inset {
@@ -49,7 +50,7 @@ export function drawHodograph(
   context.strokeStyle = palette.strong;
   context.lineWidth = 1;
   context.strokeRect(left + 0.5, top + 0.5, inset.width - 1, inset.height - 1);
-  write(context, 'C′(u)', [left, top + 2], palette, '13px "Literata Variable", serif');
+  write(context, `C′(${notation().parameter})`, [left, top + 2], palette, '13px "Literata Variable", serif');
   // The box of all derivatives and the origin, as large as it fits.
   let [low, right, bottom, high] = [0, 0, 0, 0];
   for (let k = 0; k < speeds.length; k++) {

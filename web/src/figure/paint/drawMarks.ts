@@ -1,6 +1,6 @@
 import { distinctPointCount, type Curve } from '@bogen/core/curve';
 import { curveOf, isShown, itemOf } from '@bogen/core/figure';
-import { shownNumber } from '../../text/number.js';
+import { shownShort } from '../../text/number.js';
 import { useFonts } from '../../theme/fonts.js';
 import type { Palette } from '../../theme/theme.js';
 import { editPointsOf } from '../geometry/geometry.js';
@@ -13,6 +13,7 @@ import { isMarkedLoose } from '../scene/may.js';
 import { letterOf } from '../scene/names.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Picked } from '../scene/sceneParts.js';
+import { counted } from '../../text/notation.js';
 
 type Context = CanvasRenderingContext2D;
 
@@ -66,7 +67,7 @@ export function drawMarks(
     if (!isShown(document, 'labels', item) || liesUnderControlPoint(document, curve, handle)) continue;
     // Edit points have their names on the other side, so that both can be read.
     const distance = isControl ? radius + 12 : -16;
-    const name = [letterOf(document, handle.item, handle.of), handle.index] as const;
+    const name = [letterOf(document, handle.item, handle.of), counted(handle.index)] as const;
     if (!isControl || !several) addLabel(curve, [name], handle.index, x, y, distance, palette);
     else {
       // Points of several curves on one place have their names side by side.
@@ -116,7 +117,7 @@ export function drawFollowing(
         addWeight(curve, index, x, y, radius, palette);
       }
       if (labels) {
-        const name = [letterOf(document, item.id, 'controlPoints'), index] as const;
+        const name = [letterOf(document, item.id, 'controlPoints'), counted(index)] as const;
         addLabel(curve, [name], index, x, y, radius + 12, palette);
       }
     });
@@ -162,7 +163,7 @@ function addWeight(
   palette: Palette,
 ): void {
   const [awayX, awayY] = labelDirection(curve.points, index);
-  const text = `w ${shownNumber(curve.weights![index]!, 3).replace(/\.?0+$/, '')}`;
+  const text = `w ${shownShort(curve.weights![index]!)}`;
   const distance = radius + 16;
   sprites.add(text, 30, x - awayX * distance, y + awayY * distance, (own) => {
     own.font = '11px "JetBrains Mono Variable", monospace';

@@ -4,6 +4,7 @@ import { shownNumber } from '../../text/number.js';
 import type { Projection } from '../geometry/projection.js';
 import { arrow } from './arrow.js';
 import { write } from './drawText.js';
+import { notation } from '../../text/notation.js';
 
 type Pixel = readonly [number, number];
 
@@ -23,7 +24,7 @@ export function drawPoles(
   context.strokeStyle = context.fillStyle = palette.soft;
   for (const { parameter, direction, asymptote } of polesOf(curve)) {
     if (direction.length !== 2) continue;
-    const name = `u = ${shownNumber(parameter, 4)}: ∞`;
+    const name = `${notation().parameter} = ${shownNumber(parameter, 2)}: ∞`;
     const along: Pixel = [direction[0]!, -direction[1]!];
     if (!asymptote) {
       const from = projection.toScreen(middleOf(curve.points));

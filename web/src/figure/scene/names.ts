@@ -1,11 +1,9 @@
 import { isCurveItem, itemOf, type FigureDocument, type PointKind } from '@bogen/core/figure';
+import { pointLetterOf } from '@bogen/core/lesson';
+import { counted, notation } from '../../text/notation.js';
 
-/** The letters of the control points of a figure's curves, in the order of the curves, and those of their edit points. */
-const letters: Readonly<Record<PointKind, string>> = {
-  controlPoints: 'PQRSTUVW',
-  editPoints: 'EFGHJKLM',
-};
-/** A letter that comes again has a prime. */
+/** The letters of the edit points of a figure's curves, in the order of the curves; one that comes again has a prime. */
+const editLetters = 'EFGHJKLM';
 const prime = '′';
 
 const orders = new WeakMap<FigureDocument['items'], ReadonlyMap<string, number>>();
@@ -21,16 +19,20 @@ function orderOf({ items }: FigureDocument): ReadonlyMap<string, number> {
   return order;
 }
 
-/** The letter of a curve's points: P and E for the figure's first curve, others for its others, so that names tell them apart. */
+/** The index of a curve among those of its figure whose points have names. */
+export const curveIndex = (document: FigureDocument, item: string): number =>
+  orderOf(document).get(item) ?? 0;
+
+/** The letter of a curve's points: others for each curve of a figure, so that names tell them apart. */
 export function letterOf(document: FigureDocument, item: string, of: PointKind): string {
-  const order = orderOf(document).get(item) ?? 0;
-  const own = letters[of];
-  return own[order % own.length]! + prime.repeat(Math.floor(order / own.length));
+  const order = curveIndex(document, item);
+  if (of === 'controlPoints') return pointLetterOf(notation(), order);
+  return editLetters[order % editLetters.length]! + prime.repeat(Math.floor(order / editLetters.length));
 }
 
-/** The name of a point as it is spoken of: P3, E3, Q0. */
+/** The name of a point as it is spoken of: P3, E3, Q0, counted as the lesson counts. */
 export function pointName(document: FigureDocument, item: string, of: PointKind, index: number): string {
-  return `${letterOf(document, item, of)}${index}`;
+  return `${letterOf(document, item, of)}${counted(index)}`;
 }
 
 /** The name of an item, for labels. */

@@ -2,25 +2,30 @@ import type { Curve } from '@bogen/core/curve';
 import type { FigurePreview, PreviewOwner, Refused, Snap } from './sceneParts.js';
 import { Store } from './store.js';
 
+/** A preview of what the figure is in the frame that is drawn. */
+export type FollowingPreview = () => FigurePreview | null;
+
 /** What tools, panels and the hand would make, each with its owner, and what the grip in the hand snaps to. */
 export class Previews extends Store {
-  private readonly shown = new Map<PreviewOwner, FigurePreview>();
+  private readonly shown = new Map<PreviewOwner, FigurePreview | FollowingPreview>();
   private snapped_: Snap | null = null;
   private refused_: Refused | null = null;
 
   /** In the order in which their owners began to show them. */
-  get all(): Iterable<FigurePreview> {
-    return this.shown.values();
+  get all(): readonly FigurePreview[] {
+    return [...this.shown.values()].flatMap((shown) =>
+      typeof shown === 'function' ? (shown() ?? []) : [shown],
+    );
   }
 
   /** What a panel would make of the rail's curve with another parameter. */
   get reparametrised(): Curve | undefined {
-    for (const { curve, parameter } of this.shown.values()) if (parameter) return curve;
+    for (const { curve, parameter } of this.all) if (parameter) return curve;
     return undefined;
   }
 
   /** Shows what an owner would make, in the place of what it showed before; `null` takes it away. */
-  show(owner: PreviewOwner, preview: FigurePreview | null): void {
+  show(owner: PreviewOwner, preview: FigurePreview | FollowingPreview | null): void {
     if (preview) this.shown.set(owner, preview);
     else if (!this.shown.delete(owner)) return;
     this.changed();

@@ -46,7 +46,7 @@ export function Facts({ scene }: { scene: FigureScene }) {
   if (!curve) return null;
   const [first, continuity] = factsOf(curve, railItem(scene), t);
   const length = lengthOf(curve);
-  const poles = polesOf(curve).map(({ parameter }) => shownNumber(parameter, 3));
+  const poles = polesOf(curve).map(({ parameter }) => shownNumber(parameter, 1));
   const extent =
     length === undefined
       ? t('figure.toInfinity', { count: poles.length, parameters: poles.join(', ') })

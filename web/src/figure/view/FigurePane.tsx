@@ -2,6 +2,7 @@ import { handlesOfItem, itemOf, type PointKind } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { Suspense, useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { useGround } from '../handles/useGround.js';
+import { useNotation } from '../../text/notation.js';
 import { useFonts } from '../../theme/fonts.js';
 import { useTheme } from '../../theme/theme.js';
 import { Deferred } from '../../ui/Deferred.js';
@@ -45,6 +46,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
   useParts(scene.structured, scene.selected, scene.viewed);
   const palette = useTheme((state) => state.palette);
   const fonts = useFonts();
+  const notation = useNotation();
   const [ref, { width, height }] = useSize<HTMLDivElement>(scene);
   const canvas = useRef<HTMLCanvasElement>(null);
   const drawing = useRef<SVGSVGElement>(null);
@@ -54,6 +56,8 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
     () => planeProjection(view, width, height, markScale),
     [view, width, height, markScale],
   );
+  // Marks that painters of their own write follow it too.
+  useEffect(() => scene.invalidate(), [scene, notation]);
   useEffect(() => scene.laidOut.note(pane.key, projection), [scene, pane, projection]);
   const ground = useGround(scene, projection, pane);
   useZoom(ref, scene, projection, ground.letGo);
@@ -73,7 +77,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
       stop();
       layers.close();
     };
-  }, [ref, scene, projection, palette, fonts, width, height, pane, markScale]);
+  }, [ref, scene, projection, palette, fonts, notation, width, height, pane, markScale]);
 
   // A finger on a handle drags it and does not scroll the page; browsers do not go by the style sheet's
   // touch-action for parts of a drawing, and React's own listeners come too late to say so.

@@ -8,7 +8,7 @@ import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { AnswerField } from '../../ui/AnswerField.js';
 import { Button } from '../../ui/Button.js';
-import { spanText } from './questionText.js';
+import { shownCount, spanText } from './questionText.js';
 
 interface GuessFieldProps {
   readonly question: Question;
@@ -25,6 +25,7 @@ export function GuessField(props: GuessFieldProps) {
   const { question, guess, start, scene, isDrawing, onDraw, onGuess } = props;
   const { t } = useTranslation();
   const group = useId();
+  const more = shownCount(question, 0);
   switch (question.of) {
     case 'spans':
       return (
@@ -40,7 +41,7 @@ export function GuessField(props: GuessFieldProps) {
       return (
         <p className="text-[12.5px] text-soft">
           {guess?.of === 'place'
-            ? t('answer.placed', { x: shownNumber(guess.at[0]!, 2), y: shownNumber(guess.at[1]!, 2) })
+            ? t('answer.placed', { x: shownNumber(guess.at[0]!), y: shownNumber(guess.at[1]!) })
             : t('answer.placeHelp')}
         </p>
       );
@@ -68,8 +69,9 @@ export function GuessField(props: GuessFieldProps) {
       return (
         <AnswerField
           label={t('answer.howMany')}
-          value={guess?.of === 'count' ? guess.value : undefined}
-          onChange={(value) => {
+          value={guess?.of === 'count' ? guess.value + more : undefined}
+          onChange={(typed) => {
+            const value = typed - more;
             if (Number.isInteger(value) && value >= 0 && value <= 1_000_000) onGuess({ of: 'count', value });
           }}
         />

@@ -194,7 +194,7 @@ function PlaceMark({
         projection={projection}
         scene={scene}
         at={at}
-        label={t('answer.placeAt', { point, x: shownNumber(at[0]!, 2), y: shownNumber(at[1]!, 2) })}
+        label={t('answer.placeAt', { point, x: shownNumber(at[0]!), y: shownNumber(at[1]!) })}
         onMove={(to) => onGuess({ of: 'place', at: to })}
       />
     </g>

@@ -4,6 +4,7 @@ import { curveOf, evaluateFigure, type FigureDocument } from '@bogen/core/figure
 import type { ConditionResult, Guess, Question } from '@bogen/core/lesson';
 import type { TFunction } from 'i18next';
 import { nameOf, pointName } from '../../figure/scene/names.js';
+import { sizeOf } from '../../text/notation.js';
 import { shownAtMost, shownNumber } from '../../text/number.js';
 
 type T = TFunction<'texts'>;
@@ -26,10 +27,16 @@ export function questionText(question: Question, figure: FigureDocument, t: T): 
       return t('answer.questions.joint', {
         item,
         continuity: question.continuity,
-        parameter: shownNumber(question.parameter, 3),
+        parameter: shownNumber(question.parameter, 1),
       });
   }
 }
+
+/** The number that is asked for as it is written: a degree may be written as an order. */
+export const shownCount = (question: Question, value: number): number =>
+  value + (isDegree(question) ? sizeOf(0) : 0);
+export const isDegree = (question: Question): boolean =>
+  question.of === 'count' && question.count === 'degree';
 
 /** What came true, and how far a guess was from it. */
 export function truthText(
@@ -53,7 +60,7 @@ export function truthText(
     case 'drawn':
       return t('answer.truth.drawn', { distance: shownAtMost(measured) });
     case 'count':
-      return t('answer.truth.count', { value: truth.value });
+      return t('answer.truth.count', { value: shownCount(question, truth.value) });
     case 'joint':
       return t(truth.holds ? 'answer.truth.holds' : 'answer.truth.fails');
   }
@@ -64,6 +71,6 @@ export function spanText(figure: FigureDocument, item: string, index: number, t:
   const curve = curveOf(evaluateFigure(figure), item);
   const span = curve && spansOf(curve.knots, curve.degree)[index];
   return span
-    ? t('answer.span', { start: shownNumber(span.start, 2), end: shownNumber(span.end, 2) })
+    ? t('answer.span', { start: shownNumber(span.start), end: shownNumber(span.end) })
     : String(index + 1);
 }

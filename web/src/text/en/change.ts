@@ -1,8 +1,9 @@
 import type { Aim, OfferedOperation, Operations } from '@bogen/core/figure';
+import type { OrTexts } from '../orTexts.js';
 
 /** A text for each argument that an operation's form asks for, and for no other. */
 type FieldTexts = {
-  readonly [Name in OfferedOperation]: Readonly<Record<Operations[Name]['asks'][number], string>>;
+  readonly [Name in OfferedOperation]: OrTexts<Operations[Name]['asks'][number]>;
 };
 
 /** The words that forms let one choose from, but for signs such as G1. */
@@ -70,6 +71,7 @@ export const change = {
   after: 'after',
   row: {
     degree: 'Degree',
+    degree_order: 'Order',
     spans: 'Spans',
     points: 'Points',
     knots: 'Knots',
@@ -124,16 +126,16 @@ export const change = {
   } satisfies Record<OfferedOperation, string>,
   otherCurve: 'Other curve',
   fields: {
-    insertKnot: { parameter: 'at u =', times: 'times' },
-    insertEditPoint: { parameter: 'at u =' },
+    insertKnot: { parameter: 'at {{param}} =', times: 'times' },
+    insertEditPoint: { parameter: 'at {{param}} =' },
     removeKnot: { parameter: 'Knot', times: 'times' },
     removePoint: { index: 'Point' },
     raiseDegree: { times: 'times' },
     lowerDegree: { times: 'times' },
-    refit: { degree: 'Degree', spans: 'Spans' },
-    fitToTolerance: { degree: 'Degree', tolerance: 'Tolerance, mm' },
-    split: { parameter: 'at u =', side: 'Keep' },
-    part: { from: 'from u =', to: 'to u =' },
+    refit: { degree: 'Degree', degree_order: 'Order', spans: 'Spans' },
+    fitToTolerance: { degree: 'Degree', degree_order: 'Order', tolerance: 'Tolerance, mm' },
+    split: { parameter: 'at {{param}} =', side: 'Keep' },
+    part: { from: 'from {{param}} =', to: 'to {{param}} =' },
     piece: { index: 'Piece' },
     trimToBox: { corners: 'Corner', index: 'Part' },
     join: { tolerance: 'Tolerance, mm' },
@@ -158,8 +160,8 @@ export const change = {
     continuityAtKnot: { parameter: 'Knot', continuity: 'Continuity' },
     reverse: {},
     close: { way: 'How', continuity: 'Bridge shares derivatives up to' },
-    open: { parameter: 'at u =' },
-    moveStart: { parameter: 'at u =' },
+    open: { parameter: 'at {{param}} =' },
+    moveStart: { parameter: 'at {{param}} =' },
     evenOut: { perSpan: 'Spans for each span', held: 'Held values' },
     mobius: { factor: 'Factor' },
     mapDomain: { start: 'Start', end: 'End' },

@@ -13,7 +13,7 @@ export const compare = {
   nothing: 'nothing',
   none: 'There is no other curve yet. Keep a copy first.',
   distance: 'Largest distance',
-  where: 'at u = {{u}}, x {{x}}, y {{y}}',
+  where: 'at {{param}} = {{u}}, x {{x}}, y {{y}}',
   same: 'Both have the same shape.',
   calculating: 'Calculating …',
   failed: 'The distance could not be calculated: {{reason}}',
@@ -28,6 +28,7 @@ export const compare = {
   onRow: 'One figure again',
   row: {
     degree: 'Degree',
+    degree_order: 'Order',
     spans: 'Spans',
     points: 'Points',
     knots: 'Knots',

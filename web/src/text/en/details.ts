@@ -1,4 +1,5 @@
 import type { ShapeKind, Shapes } from '@bogen/core/figure';
+import type { OrTexts } from '../orTexts.js';
 
 type FieldsOf<Kind extends ShapeKind> = Omit<Shapes[Kind]['description']['fields'], 'kind'>;
 type Simple = { readonly type: 'number' | 'whole' | 'flag' | 'choice' };
@@ -11,7 +12,7 @@ type WordsIn<F> = F extends { readonly type: 'choice'; readonly choices: readonl
 
 /** A text for each parameter of a shape that a simple field can show, and for no other. */
 type FieldTexts = {
-  readonly [Kind in ShapeKind]: Readonly<Record<SimpleKeys<FieldsOf<Kind>>, string>>;
+  readonly [Kind in ShapeKind]: OrTexts<SimpleKeys<FieldsOf<Kind>>>;
 };
 
 /** The words that these fields let one choose from. */
@@ -36,8 +37,8 @@ export const details = {
   },
   lineWeight: 'Line',
   lineWeights: { fine: 'fine', medium: 'medium', bold: 'bold', broad: 'broad' },
-  nodeParameter: 'u =',
-  nodeByChord: 'Parameter of node {{index}} by chord length again',
+  nodeParameter: '{{param}} =',
+  nodeByChord: 'Parameter of node {{index, counted}} by chord length again',
   nodeHelp:
     'Aligned: equal direction, free strength. A typed parameter is kept; nodes between are spread by their chords.',
   asChain: 'As a Bézier chain',
@@ -45,7 +46,7 @@ export const details = {
   asChainHelp_other: '{{count}} nodes with handles; largest deviation {{deviation}}.',
   noDeviation: 'none',
   layouts: 'Exact layouts beside each other',
-  layoutCounts: 'degree {{degree}}, {{points}} points, spans: {{spans}}',
+  layoutCounts: '{{degree, sized}}, {{points}} points, spans: {{spans}}',
   layoutSpeed: 'the parameter runs up to {{ratio}} times as fast in one place as in another',
   made: 'How it is made: {{operation}}',
   size: 'Size',
@@ -55,7 +56,12 @@ export const details = {
   follows: 'It follows its source and has no size of its own.',
   form: 'Form',
   fields: {
-    through: { degree: 'Degree', parametrisation: 'Parametrisation', closed: 'closed' },
+    through: {
+      degree: 'Degree',
+      degree_order: 'Order',
+      parametrisation: 'Parametrisation',
+      closed: 'closed',
+    },
     arcThrough: {},
     arcRadius: { radius: 'Radius, mm', side: 'Side', large: 'the longer arc' },
     arcBulge: { bulge: 'Bulge' },
@@ -65,7 +71,7 @@ export const details = {
     polygon: { sides: 'Sides' },
     conic: { held: 'Held', rho: 'ρ' },
     chain: {},
-    stroke: { tolerance: 'Tolerance', degree: 'Degree' },
+    stroke: { tolerance: 'Tolerance', degree: 'Degree', degree_order: 'Order' },
   } satisfies FieldTexts,
   choices: {
     uniform: 'uniform',
@@ -74,16 +80,21 @@ export const details = {
     left: 'left of the chord',
     right: 'right of the chord',
     quadratic9: 'four quarters, degree 2',
+    quadratic9_order: 'four quarters, order 3',
     quadratic7: 'three thirds, degree 2',
+    quadratic7_order: 'three thirds, order 3',
     cubic7: 'two halves, degree 3',
+    cubic7_order: 'two halves, order 4',
     quintic6: 'one piece, degree 5',
+    quintic6_order: 'one piece, order 6',
     shoulder: 'shoulder',
     tangentIntersection: 'tangent intersection',
-  } satisfies Record<ChoiceWord, string>,
-  node: 'Node {{index}}',
+  } satisfies OrTexts<ChoiceWord>,
+  node: 'Node {{index, counted}}',
   nodeKinds: { corner: 'corner', aligned: 'aligned', equal: 'equal' },
   closed: 'closed',
   periodicDegree: 'Degree of the approximation',
+  periodicDegree_order: 'Order of the approximation',
   periodicCount: 'Points of the approximation',
   pieces: 'Cubic pieces',
   x: 'x, mm',

@@ -1,4 +1,5 @@
 import type { FreedomKind } from '@bogen/core/figure';
+import type { OrTexts } from '../orTexts.js';
 
 /** What readers may do, as a short list of sentences. */
 export const freedoms = {
@@ -19,11 +20,12 @@ export const freedoms = {
     weights: 'set the weights of {{points}} of {{item}}',
     values: 'set the numbers of {{item}}',
     degree: 'set the degree of {{item}} from {{least}} to {{most}}',
+    degree_order: 'set the order of {{item}} from {{least, asOrder}} to {{most, asOrder}}',
     anchors: 'move what {{item}} hangs on',
     operation: 'use “{{operation}}” on {{item}}',
     looks: 'switch {{looks}}',
     tracks: 'switch the tracks {{tracks}}',
-  } satisfies Record<FreedomKind, string>,
+  } satisfies OrTexts<FreedomKind>,
   most_one: '{{what}} once',
   most_other: '{{what}} at most {{count}} times',
   howOften: 'How often',
@@ -40,4 +42,5 @@ export const freedoms = {
   none: 'used up',
   values: 'Numbers of {{item}}',
   degree: 'Degree of {{item}}',
+  degree_order: 'Order of {{item}}',
 };

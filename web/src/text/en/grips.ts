@@ -16,8 +16,8 @@ export const grips = {
     corner: 'corner',
     opposite: 'opposite corner',
     place: 'shoulder or tangent intersection',
-    node: 'point {{index}}',
-    before: 'handle before node {{index}}',
-    after: 'handle after node {{index}}',
+    node: 'point {{index, counted}}',
+    before: 'handle before node {{index, counted}}',
+    after: 'handle after node {{index, counted}}',
   },
 };

@@ -13,6 +13,7 @@ export const lessonHistory = {
   nothing: 'Nothing is different.',
   sinceEdition: 'What changed since edition {{number}}:',
   title: 'The title was “{{before}}” and is “{{after}}”.',
+  notation: 'The notation is another.',
   kinds: { added: 'new', removed: 'removed' } satisfies Record<
     Exclude<SheetDifference['kind'], 'changed'>,
     string

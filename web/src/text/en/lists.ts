@@ -8,7 +8,7 @@ export const lists = {
   convention: 'Shown as',
   conventions: { full: 'full vector', short: 'without the ends' },
   countsRight:
-    '{{points}} points of degree {{degree}}: {{full}} knots, or {{short}} without the first and the last value. Those two never act on the curve, so some lists leave them out; both are read.',
+    '{{points}} points of {{degree, sized}}: {{full}} knots, or {{short}} without the first and the last value. Those two never act on the curve, so some lists leave them out; both are read.',
   set: 'Set curve',
   add: 'Add as a new curve',
   fault: '{{list}}: {{reason}}',
@@ -18,7 +18,7 @@ export const lists = {
   same: 'This is the curve as it is.',
   ready: 'The figure shows what these lists come to.',
   sliders: 'A slider for every knot',
-  knot: 'Knot {{index}}',
+  knot: 'Knot {{index, counted}}',
   notGiven: 'This curve follows something else: its lists can be read, and added as a new curve.',
   ofPeriodic: 'A periodic curve is open here: its first points stand at the end again.',
   newName: '{{curve}} from lists',

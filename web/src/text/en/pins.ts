@@ -1,8 +1,8 @@
 export const pins = {
-  onCurve: 'Place where u = {{value}} is held',
+  onCurve: 'Place where {{param}} = {{value}} is held',
   onRail: 'Held value on the rail',
-  at: 'Place, u now',
-  value: 'gets u =',
+  at: 'Place, {{param}} now',
+  value: 'gets {{param}} =',
   hold: 'Hold the cursor’s place',
-  remove: 'No longer hold u = {{value}}',
+  remove: 'No longer hold {{param}} = {{value}}',
 };

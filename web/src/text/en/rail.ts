@@ -14,7 +14,7 @@ interface TrackTexts {
 }
 
 export const rail = {
-  label: 'Rail: plots over the parameter u',
+  label: 'Rail: plots over the parameter {{param}}',
   tracks: {
     knots: {
       name: 'Knots',
@@ -23,9 +23,9 @@ export const rail = {
     },
     basis: {
       name: 'Basis',
-      note: 'N of degree {{degree}}',
-      note_rational: 'R of degree {{degree}}',
-      summary: '{{functions}} basis functions of degree {{degree}}',
+      note: 'N of {{degree, sized}}',
+      note_rational: 'R of {{degree, sized}}',
+      summary: '{{functions}} basis functions of {{degree, sized}}',
     },
     curvature: {
       name: 'Curvature',
@@ -34,8 +34,8 @@ export const rail = {
     },
     speed: {
       name: 'Speed',
-      note: 'mm per unit of u',
-      summary: 'Speed from {{least}} to {{most}} millimetres per unit of u',
+      note: 'mm per unit of {{param}}',
+      summary: 'Speed from {{least}} to {{most}} millimetres per unit of {{param}}',
     },
     length: {
       name: 'Arc length',
@@ -56,8 +56,8 @@ export const rail = {
     },
     weights: {
       name: 'Weights',
-      note: 'w(u), logarithmic',
-      note_signed: 'w(u), any sign',
+      note: 'w({{param}}), logarithmic',
+      note_signed: 'w({{param}}), any sign',
       summary: 'Weight function from {{least}} to {{most}}',
     },
     radiusError: {

@@ -51,8 +51,14 @@ export const sheet = {
       text_one: 'At most {{count}} inflection on {{item}}',
       text_other: 'At most {{count}} inflections on {{item}}',
     },
-    degreeAtMost: { text: '{{item}} has degree {{count}} at most' },
-    degreeAtLeast: { text: '{{item}} has degree {{count}} at least' },
+    degreeAtMost: {
+      text: '{{item}} has degree {{count}} at most',
+      text_order: '{{item}} has order {{count, asOrder}} at most',
+    },
+    degreeAtLeast: {
+      text: '{{item}} has degree {{count}} at least',
+      text_order: '{{item}} has order {{count, asOrder}} at least',
+    },
     spansAtMost: {
       text_one: '{{item}} has {{count}} span at most',
       text_other: '{{item}} has {{count}} spans at most',
@@ -70,13 +76,13 @@ export const sheet = {
       text_other: '{{item}} has {{count}} control points at least',
     },
     multiplicityAtLeast: {
-      text: '{{item}} has a knot of multiplicity {{count}} at least at u = {{parameter}}',
+      text: '{{item}} has a knot of multiplicity {{count}} at least at {{param}} = {{parameter}}',
     },
     multiplicityAtMost: {
-      text_zero: '{{item}} has no knot at u = {{parameter}}',
-      text: '{{item}} has a knot of multiplicity {{count}} at most at u = {{parameter}}',
+      text_zero: '{{item}} has no knot at {{param}} = {{parameter}}',
+      text: '{{item}} has a knot of multiplicity {{count}} at most at {{param}} = {{parameter}}',
     },
-    continuityAtKnot: { text: '{{item}} is {{continuity}} at u = {{parameter}}' },
+    continuityAtKnot: { text: '{{item}} is {{continuity}} at {{param}} = {{parameter}}' },
     leastContinuity: { text: '{{item}} is {{continuity}} at every knot' },
     continuityAtJoint: { text: '{{item}} and {{other}} meet with {{continuity}}' },
     shapeUnchanged: { text: '{{item}} keeps its shape within {{tolerance}} mm' },
@@ -134,6 +140,7 @@ export const sheet = {
     length: '{{value}} mm',
     area: '{{value}} mm²',
     count: '{{value}}',
+    degree: '{{value, sized}}',
     order: 'order {{value}}',
     curvature: '{{value}} /mm',
     share: '{{value}} of the radius',

@@ -63,7 +63,7 @@ export const task = {
   variation: {
     point: '{{point}} of {{item}} lies elsewhere',
     referencePoint: '{{item}} lies elsewhere',
-    knot: 'The knot at u = {{value}} of {{item}} is another',
+    knot: 'The knot at {{param}} = {{value}} of {{item}} is another',
     weight: 'The weight of {{point}}, {{item}}, is another',
   },
   bounds: { by: 'by up to', least: 'from', most: 'to' },
@@ -125,7 +125,7 @@ export const task = {
     least: 'At least',
     most: 'At most',
     limit: 'Limit, per mm',
-    parameter: 'At u',
+    parameter: 'At {{param}}',
     continuity: 'Continuity',
     conic: 'Conic',
     share: 'Within, share of the radius',

@@ -26,6 +26,7 @@ export function FormulaPanel({ editor, formula, onClose }: FormulaPanelProps) {
   const [latex, setLatex] = useState(formula.latex);
   const [block, setBlock] = useState(formula.block);
   const isNew = formula.position === null;
+  const isNeutral = latex.includes('\\at{') || latex.includes('\\val{') || latex.includes('\\param{');
   const field = useRef<HTMLTextAreaElement>(null);
   const insert = (symbol: string): void => {
     const element = field.current!;
@@ -79,6 +80,7 @@ export function FormulaPanel({ editor, formula, onClose }: FormulaPanelProps) {
           }}
           className="rounded-md border border-strong bg-sheet p-2 font-mono text-[14px]"
         />
+        {isNeutral && <p className="text-[12.5px] text-soft">{t('writer.formulaNeutral')}</p>}
         <SymbolPalette onSymbol={insert} />
         <div aria-label={t('writer.formulaPreview')} role="img" className="min-h-10 overflow-x-auto py-1">
           <Formula latex={latex} block={block} />

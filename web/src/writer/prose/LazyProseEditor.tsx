@@ -2,6 +2,7 @@ import { emptyProse, sheetOf } from '@bogen/core/lesson';
 import { lazy, Suspense } from 'react';
 import { useEdited } from '../../saving/useEdited.js';
 import { ProseView } from '../../sheet/ProseView.js';
+import { useNotation } from '../../text/notation.js';
 import { Deferred } from '../../ui/Deferred.js';
 import type { EditedDraft } from '../draft.js';
 
@@ -15,10 +16,12 @@ interface LazyProseEditorProps {
 /** The prose editor, made right after the figure so that the figure does not wait for it; until then the text as it is read. */
 export function LazyProseEditor(props: LazyProseEditorProps) {
   const reading = <ProseToRead {...props} />;
+  const notation = useNotation();
   return (
     <Deferred meanwhile={reading}>
       <Suspense fallback={reading}>
-        <ProseEditor {...props} />
+        {/* What sets the editor's formulas reads the notation once: with another one they are set anew. */}
+        <ProseEditor key={Object.values(notation).join()} {...props} />
       </Suspense>
     </Deferred>
   );

@@ -1,5 +1,12 @@
-import { told } from '@bogen/core/lesson';
-import { CommandError, emptyProse, sheetOf, type CalloutKind, type Prose } from '@bogen/core/lesson';
+import {
+  aboutCurve,
+  CommandError,
+  emptyProse,
+  sheetOf,
+  told,
+  type CalloutKind,
+  type Prose,
+} from '@bogen/core/lesson';
 import { TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
 import { Mathematics } from '@tiptap/extension-mathematics';
 import { EditorContent, useEditor, useEditorState, type Editor, type JSONContent } from '@tiptap/react';
@@ -8,22 +15,26 @@ import 'katex/dist/katex.min.css';
 import {
   Bold,
   Heading,
+  Heading2,
   Italic,
   List,
   ListOrdered,
   MousePointerClick,
   Quote,
   Sigma,
+  SquareFunction,
   SlidersHorizontal,
   Variable,
 } from 'lucide-react';
-import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
+import { Fragment, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useEdited } from '../../saving/useEdited.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import type { EditedDraft } from '../draft.js';
 import { allowanceFor, controlCommand, controlRange, type Control, type Measure } from '@bogen/core/figure';
+import { curveIndex, letterOf, nameOf } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
+import { useFormulaTaker } from '../../live/formulaTaker.js';
 import { useFigureOfText } from '../../live/FigureOfText.js';
 import { controlText } from '../../live/controlText.js';
 import { liveText } from '../../live/liveText.js';
@@ -40,11 +51,15 @@ import {
 } from './extensions.js';
 import { LinkField } from './LinkField.js';
 import { measureText, targetText } from './measureText.js';
-import { controlOffers, measureOffers, targetOffers } from './offers.js';
+import { controlOffers, formulaOffers, measureOffers, targetOffers } from './offers.js';
 import { PickList } from './PickList.js';
 import { TableTools } from './TableTools.js';
+import { notationMacros } from './notationMacros.js';
 import { TypedSteps } from './typedSteps.js';
 import { FormulaPanel, type EditedFormula } from './FormulaPanel.js';
+
+/** Below the title of the lesson and that of the sheet. */
+const headingLevels = [3, 4] as const;
 
 /** How long typing must pause before it becomes a step. */
 const restMs = 700;
@@ -83,7 +98,7 @@ export function ProseEditor({ edited, sheet }: { edited: EditedDraft; sheet: str
         strike: false,
         underline: false,
         link: false,
-        heading: { levels: [3] },
+        heading: { levels: [...headingLevels] },
       }),
       LiveValueNode,
       LiveControlNode,
@@ -95,7 +110,7 @@ export function ProseEditor({ edited, sheet }: { edited: EditedDraft; sheet: str
       LinkMark,
       PointingMark,
       Mathematics.configure({
-        katexOptions: { throwOnError: false, trust: false },
+        katexOptions: { throwOnError: false, trust: false, macros: notationMacros },
         inlineOptions: edit(false),
         blockOptions: edit(true),
       }),
@@ -184,7 +199,7 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
     selector: ({ editor: current }) => ({
       bold: current.isActive('bold'),
       italic: current.isActive('italic'),
-      heading: current.isActive('heading'),
+      heading: headingLevels.find((level) => current.isActive('heading', { level })) ?? null,
       list: current.isActive('bulletList'),
       numbered: current.isActive('orderedList'),
       quote: current.isActive('blockquote'),
@@ -211,6 +226,23 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
     </Button>
   );
   const scene = useFigureOfText();
+  const insertFormula = (latex: string): void => void editor.chain().focus().insertBlockMath({ latex }).run();
+  // What is calculated beside the figure can be put into the text too.
+  useEffect(() => {
+    let isUsed = false;
+    const use = (): void => void (isUsed = true);
+    editor.on('focus', use);
+    const take = (latex: string): void => {
+      // Where nobody has been in the text yet, it goes to its end.
+      if (!isUsed) editor.commands.setTextSelection(editor.state.doc.content.size);
+      insertFormula(latex);
+    };
+    useFormulaTaker.setState({ take });
+    return () => {
+      editor.off('focus', use);
+      if (useFormulaTaker.getState().take === take) useFormulaTaker.setState({ take: null });
+    };
+  }, [editor]);
   return (
     <div role="toolbar" aria-label={t('writer.prose')} className="-ml-1.5 flex flex-wrap gap-0.5">
       {tool(t('writer.bold'), <Bold aria-hidden size={15} />, on.bold, () =>
@@ -219,9 +251,17 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
       {tool(t('writer.italic'), <Italic aria-hidden size={15} />, on.italic, () =>
         editor.chain().focus().toggleItalic().run(),
       )}
-      {tool(t('writer.heading'), <Heading aria-hidden size={15} />, on.heading, () =>
-        editor.chain().focus().toggleHeading({ level: 3 }).run(),
-      )}
+      {headingLevels.map((level) => {
+        const Icon = level === 3 ? Heading : Heading2;
+        const name = t(level === 3 ? 'writer.heading' : 'writer.subheading');
+        return (
+          <Fragment key={level}>
+            {tool(name, <Icon aria-hidden size={15} />, on.heading === level, () =>
+              editor.chain().focus().toggleHeading({ level }).run(),
+            )}
+          </Fragment>
+        );
+      })}
       {tool(t('writer.list'), <List aria-hidden size={15} />, on.list, () =>
         editor.chain().focus().toggleBulletList().run(),
       )}
@@ -234,10 +274,7 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
       <TableTools editor={editor} isInTable={on.table} />
       <CalloutChoice editor={editor} current={on.callout} />
       <LinkField editor={editor} isLink={on.link} isEmpty={on.empty} />
-      <Button quiet className="px-1.5" onMouseDown={(event) => event.preventDefault()} onClick={onFormula}>
-        <Sigma aria-hidden size={15} />
-        {t('writer.formula')}
-      </Button>
+      {tool(t('writer.formula'), <Sigma aria-hidden size={15} />, false, onFormula)}
       {scene && (
         <>
           <PickList
@@ -254,6 +291,28 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
                 .focus()
                 .insertContent({ type: 'liveValue', attrs: { measure, digits: digitsOf(measure) } })
                 .run()
+            }
+          />
+          <PickList
+            label={t('prose.formula')}
+            lead={t('prose.formulaLead')}
+            icon={<SquareFunction aria-hidden size={15} />}
+            scene={scene}
+            offers={formulaOffers}
+            text={({ item, line: { step, values } }) =>
+              t('prose.formulaOf', {
+                formula: t(`calculation.steps.${step}`, {
+                  ...values,
+                  letter: letterOf(scene.document, item, 'controlPoints'),
+                }),
+                item: nameOf(scene.document, item),
+              })
+            }
+            onPoint={(offer) =>
+              scene.pointed.setHighlight(offer && { places: offer.line.places, lines: offer.line.legs })
+            }
+            onChoose={({ item, line }) =>
+              insertFormula(aboutCurve(line.tex, curveIndex(scene.document, item)))
             }
           />
           <PickList

@@ -57,8 +57,9 @@ function clean(parent: Element): void {
         /^(col|row)span$/.test(attribute) && /^([1-9]|[1-4]\d|50)$/.test(element.getAttribute(attribute)!);
       if (!own.has(attribute) && !isAddress && !isSpan) element.removeAttribute(attribute);
     }
-    if (emphasis) {
-      const set = element.ownerDocument.createElement(emphasis);
+    const instead = emphasis ?? headingOf(name);
+    if (instead) {
+      const set = element.ownerDocument.createElement(instead);
       set.append(...element.childNodes);
       element.replaceWith(set);
     }
@@ -73,6 +74,10 @@ const styleOf = (element: Element, property: string): string =>
   '';
 
 const weightOf = (element: Element): string => styleOf(element, 'font-weight');
+
+/** The heading of prose that stands for one of another text; prose has two levels. */
+const headingOf = (name: string): 'h3' | 'h4' | undefined =>
+  /^H[1-6]$/.test(name) ? (name < 'H4' ? 'h3' : 'h4') : undefined;
 
 /** How words are set that a word processor sets by their style alone. */
 function emphasisOf(element: Element): 'strong' | 'em' | undefined {

@@ -53,7 +53,7 @@ export function targetText(target: Target, document: FigureDocument, t: T): stri
         item,
       });
     case 'knot':
-      return t('prose.targets.knot', { value: shownNumber(target.value, 3), item });
+      return t('prose.targets.knot', { value: shownNumber(target.value, 1), item });
     case 'span':
       return t('prose.targets.span', { number: target.index + 1, item });
   }

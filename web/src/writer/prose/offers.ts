@@ -1,14 +1,19 @@
 import { interiorKnots, spansOf } from '@bogen/core/curve';
 import {
+  curveFormulas,
   curveOf,
   isCurveItem,
   offeredControls,
   offeredMeasures,
+  parameterCalculationNames,
+  parameterCalculations,
+  type CalculationLine,
   type Control,
   type FigureItem,
   type Measure,
   type Target,
 } from '@bogen/core/figure';
+import { unlessPole } from '../../figure/geometry/unlessPole.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 
 /** The items of a figure with that of the rail first. */
@@ -42,6 +47,28 @@ export function measureOffers(scene: FigureScene): Measure[] {
   return itemsByNearness(scene)
     .flatMap((item) => offeredMeasures(item, { document, evaluation, cursor }))
     .sort((a, b) => Number(isPointed(b)) - Number(isPointed(a)));
+}
+
+/** A formula of a curve, as it would stand in the text. */
+export interface FormulaOffer {
+  readonly item: string;
+  readonly line: CalculationLine;
+}
+
+/** The formulas of the figure's curves, that of the rail first, with those that are calculated at its cursor. */
+export function formulaOffers(scene: FigureScene): FormulaOffer[] {
+  const { document, evaluation, cursor } = scene;
+  return itemsByNearness(scene).flatMap(({ id: item }) => {
+    const curve = curveOf(evaluation, item);
+    if (!curve) return [];
+    const atCursor =
+      item === document.rail.item
+        ? parameterCalculationNames.flatMap(
+            (name) => unlessPole(() => parameterCalculations[name](curve, cursor)) ?? [],
+          )
+        : [];
+    return [...curveFormulas(curve), ...atCursor].map((line) => ({ item, line }));
+  });
 }
 
 /** Everything in the figure that can be set from the text. */

@@ -58,15 +58,15 @@ function whatWasDone(command: FigureCommand, before: FigureDocument, after: Figu
       const from = item?.kind === 'curve' ? item.curve.points[single.index] : undefined;
       const name = pointName(before, single.item, of, single.index);
       return from && of === 'controlPoints'
-        ? t('capture.moved', { name, distance: shownNumber(distance(from, single.to), 1) })
+        ? t('capture.moved', { name, distance: shownNumber(distance(from, single.to), -1) })
         : t('capture.changed', { name });
     }
     case 'moveKnot':
-      return t('capture.knot', { from: shownNumber(single.knot, 2), to: shownNumber(single.to, 2) });
+      return t('capture.knot', { from: shownNumber(single.knot), to: shownNumber(single.to) });
     case 'setWeight':
       return t('capture.weight', {
         name: pointName(before, single.item, 'controlPoints', single.index),
-        weight: shownNumber(single.weight, 2),
+        weight: shownNumber(single.weight),
       });
     case 'setDegree':
       return t('capture.degree', {
@@ -94,7 +94,7 @@ function operationCaption(operation: { readonly name: string }, t: T): string {
   const values = Object.fromEntries(
     Object.entries(operation).map(([key, value]) => [
       key,
-      typeof value === 'number' ? shownNumber(value, 2) : value,
+      typeof value === 'number' ? shownNumber(value) : value,
     ]),
   );
   return t(`capture.did.${operation.name}` as 'capture.did.insertKnot', { parameter: '', ...values });

@@ -93,7 +93,7 @@ function variationText(
     case 'referencePoint':
       return t('task.variation.referencePoint', { item });
     case 'knot':
-      return t('task.variation.knot', { value: shownNumber(variation.value, 3), item });
+      return t('task.variation.knot', { value: shownNumber(variation.value, 1), item });
     case 'weight':
       return t('task.variation.weight', {
         point: pointName(figure, variation.item, 'controlPoints', variation.index),

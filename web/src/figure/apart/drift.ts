@@ -1,6 +1,6 @@
 import { insertKnot, interiorKnots, type Curve, type Point } from '@bogen/core/curve';
-import { colorOfPiece, driftOf } from '@bogen/core/figure';
-import type { FigurePreview } from '../../figure/scene/sceneParts.js';
+import { colorOfPiece, driftOf, piecesOf, type FigureDocument } from '@bogen/core/figure';
+import type { FigurePreview } from '../scene/sceneParts.js';
 
 /** The share of the slider on which knots rise; on the rest the pieces drift. */
 const rising = 0.45;
@@ -33,6 +33,17 @@ const moved = (curve: Curve, by: readonly number[]): Curve => ({
   ...curve,
   points: curve.points.map((point) => point.map((value, axis) => value + by[axis]!)),
 });
+
+/** How far apart pieces are at the end, in the drawing's unit. */
+export const driftDistance = ({ view }: FigureDocument): number =>
+  0.14 * Math.min(view.right - view.left, view.top - view.bottom);
+
+/** What is drawn while a curve comes apart at all of its knots. */
+export function driftAtKnots(curve: Curve, share: number, distance: number): FigurePreview {
+  const cuts = interiorKnots(curve.knots, curve.degree).map(({ value }) => value);
+  const missing = curve.periodic ? [] : risingKnots(curve, cuts);
+  return driftPreview(curve, missing, piecesOf(curve), progressAt(share, missing.length), distance);
+}
 
 /**
  * What is drawn while a curve comes apart: first the curve itself with more and more knots, so that its polygon comes

@@ -1,0 +1,84 @@
+import { pointLetterOf, type Notation } from './notation.js';
+
+/*
+ * Formulas are written in TeX that leaves open what the notation of a lesson decides: how things are counted, the
+ * letters of points and parameter, degree or order, and digits. Each is a macro of its own that `inNotation` fills in:
+ *
+ *   \at{3}          the number of what has the index 3, counted from 0
+ *   \val{0.25}{1}   a number, with this many digits more than lengths have
+ *   \param{}        the letter of the parameter and of the knots
+ *   \point{0}       the letter of the control points of the figure's first curve
+ *   \size{3}         the degree 3, or its order
+ *   \degreesign{}       the sign of the degree
+ *   \nth{}          the sign that basis functions have for their degree or order
+ *
+ * A formula that names one curve alone has \point{}, until it is known which one that is.
+ */
+
+/** The number of what has this index. */
+export const texAt = (index: number): string => String.raw`\at{${index}}`;
+/** A degree, or its order. */
+export const texDegree = (degree: number): string => String.raw`\size{${degree}}`;
+/** The letter of the parameter. */
+export const texParameter = String.raw`\param{}`;
+/** The sign of the degree. */
+export const texDegreeSign = String.raw`\degreesign{}`;
+/** The sign that basis functions have for their degree or order. */
+export const texBasisSign = String.raw`\nth{}`;
+/** The letter of the control points of the curve that the formula is about. */
+export const texControlPoint = String.raw`\point{}`;
+/** A number in TeX, with so many digits more than lengths have. */
+export const texNumber = (value: number, more = 1): string => String.raw`\val{${value}}{${more}}`;
+
+/** A formula about one curve as one about the curve with this index in its figure. */
+export const aboutCurve = (neutral: string, curve: number): string =>
+  neutral.replaceAll(texControlPoint, String.raw`\point{${curve}}`);
+
+/** A formula as a lesson with this notation writes it. What is no macro of ours stays as it is. */
+export function inNotation(neutral: string, notation: Notation): string {
+  if (!neutral.includes('\\')) return neutral;
+  const { first, parameter, size, decimals } = notation;
+  const isOrder = size === 'order';
+  return neutral.replace(
+    /\\(?:at\{(\d{1,5})\}|val\{([^{}]{1,30})\}\{(-?\d)\}|point\{(\d{0,3})\}|size\{(\d{1,3})\}|(param|degreesign|nth)\{\})/g,
+    (
+      whole,
+      index?: string,
+      value?: string,
+      more?: string,
+      curve?: string,
+      degree?: string,
+      sign?: string,
+    ) => {
+      if (index !== undefined) return String(Number(index) + first);
+      if (value !== undefined)
+        return texOf(Number(value), Math.min(12, Math.max(0, decimals + Number(more))));
+      if (curve !== undefined) return pointLetterOf(notation, Number(curve)).replaceAll('′', "'");
+      if (degree !== undefined) return String(Number(degree) + (isOrder ? 1 : 0));
+      switch (sign) {
+        case 'param':
+          return parameter;
+        case 'degreesign':
+          return isOrder ? '(k-1)' : 'p';
+        case 'nth':
+          return isOrder ? 'k' : 'p';
+        default:
+          return whole;
+      }
+    },
+  );
+}
+
+/** A number in at most `digits` digits after the point, without needless zeros; powers of ten where it is tiny or huge. */
+function texOf(value: number, digits: number): string {
+  if (!Number.isFinite(value)) return String.raw`\text{–}`;
+  if (value !== 0 && (Math.abs(value) < 10 ** -digits || Math.abs(value) >= 1e7)) {
+    const [mantissa, power] = value.toExponential(2).split('e');
+    return String.raw`${mantissa}\cdot 10^{${Number(power)}}`;
+  }
+  const text = value
+    .toFixed(digits)
+    .replace(/(\.\d*?)0+$/, '$1')
+    .replace(/\.$/, '');
+  return text === '-0' ? '0' : text;
+}

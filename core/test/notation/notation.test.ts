@@ -1,0 +1,98 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import {
+  aboutCurve,
+  curveFormulas,
+  facts,
+  inNotation,
+  parameterCalculations,
+  pointLetterNames,
+  pointLetterOf,
+  usualNotation,
+  type CalculationLine,
+  type Curve,
+  type FactMember,
+  type Notation,
+} from '../everything.js';
+
+const arch: Curve = {
+  degree: 2,
+  knots: [0, 0, 0, 0.4, 1, 1, 1],
+  points: [
+    [0, 0],
+    [1, 2],
+    [3.14159, 2],
+    [4, 0],
+  ],
+};
+const notations: fc.Arbitrary<Notation> = fc.record({
+  first: fc.constantFrom(0, 1),
+  point: fc.constantFrom(...pointLetterNames),
+  parameter: fc.constantFrom('u', 't', 's'),
+  size: fc.constantFrom('degree', 'order'),
+  decimals: fc.integer({ min: 0, max: 6 }),
+});
+
+describe('a notation', () => {
+  it('counts, names, and rounds the formulas of a curve', () => {
+    const lines = curveFormulas(arch);
+    const written = (notation: Notation, step: string, curve = 0): string =>
+      inNotation(aboutCurve(lines.find((line) => line.step === step)!.tex, curve), notation);
+    expect(written(usualNotation, 'definition')).toBe(
+      String.raw`\mathbf{C}(u) = \sum_{i=0}^{3} N_{i,2}(u)\,\mathbf{P}_i`,
+    );
+    expect(written({ ...usualNotation, first: 1, size: 'order', parameter: 't' }, 'definition', 1)).toBe(
+      String.raw`\mathbf{C}(t) = \sum_{i=1}^{4} N_{i,3}(t)\,\mathbf{Q}_i`,
+    );
+    expect(written(usualNotation, 'controlPoints')).toContain(String.raw`3.142\\2`);
+    expect(written({ ...usualNotation, decimals: 0 }, 'controlPoints')).toContain(String.raw`3.1\\2`);
+    expect(written(usualNotation, 'knotVector')).toBe(
+      String.raw`(u_{0}, \ldots, u_{6}) = (0,\, 0,\, 0,\, 0.4,\, 1,\, 1,\, 1)`,
+    );
+    // The order k is p + 1: u_{i+k−1} is the knot that u_{i+p} is.
+    expect(written(usualNotation, 'recursion')).toContain('u_{i+p}');
+    expect(written({ ...usualNotation, size: 'order' }, 'recursion')).toContain('N_{i,k-1}');
+  });
+
+  it('leaves nothing open in any formula of a curve', () => {
+    const lines = (curve: Curve): readonly CalculationLine[] => [
+      ...curveFormulas(curve),
+      ...Object.values(parameterCalculations).flatMap((calculation) => calculation(curve, 0.3)),
+      ...Object.values(facts as Readonly<Record<string, FactMember>>).flatMap(
+        ({ calculation }) => calculation?.(curve) ?? [],
+      ),
+    ];
+    const rational: Curve = { ...arch, weights: [1, 0.5, 1e-9, 2] };
+    fc.assert(
+      fc.property(notations, (notation) => {
+        for (const { tex } of [...lines(arch), ...lines(rational)]) {
+          const written = inNotation(tex, notation);
+          expect(written).not.toMatch(/\\(at|val|param|point|size|degreesign|nth)\{/);
+          expect(inNotation(written, notation)).toBe(written);
+        }
+      }),
+    );
+  });
+
+  it('leaves what it does not know, and what is no number, alone', () => {
+    for (const tex of [
+      String.raw`\at{x} + \frac{1}{2}`,
+      String.raw`\size{}`,
+      String.raw`\val{1}`,
+      'plain words',
+      String.raw`\at{-1}`,
+    ])
+      expect(inNotation(tex, { ...usualNotation, first: 1 })).toBe(tex);
+    expect(inNotation(String.raw`\val{nonsense}{1}`, usualNotation)).toBe(String.raw`\text{–}`);
+    expect(inNotation(String.raw`\val{1e300}{9}`, usualNotation)).toBe(String.raw`1.00\cdot 10^{300}`);
+  });
+
+  it('gives every curve of a figure points of another name', () => {
+    for (const point of pointLetterNames) {
+      const names = Array.from({ length: 40 }, (_, k) => pointLetterOf({ ...usualNotation, point }, k));
+      expect(names[0]).toBe(point);
+      expect(new Set(names).size).toBe(names.length);
+      for (const name of names) expect('EFGHJKLMNCuts').not.toContain(name);
+    }
+  });
+});
