@@ -43,6 +43,25 @@ test('numbers of the figure stand in the text and follow it, and words of the te
     await expect(text.locator('[data-live-value="coordinate"]')).toHaveText(/^\d\d mm$/);
   });
 
+  await test.step('a knot is picked on the rail, and a fact below the figure', async () => {
+    await text.focus();
+    await page.keyboard.press('Control+End');
+    await page.getByRole('button', { name: 'Live value' }).click();
+    const knot = (await page.locator('[data-knot="1"]').boundingBox())!;
+    await page.mouse.move(knot.x + knot.width / 2 + 3, knot.y + 20, { steps: 2 });
+    await expect(page.locator('[data-picked-measure]')).toHaveText('Knot u4 of Curve: 0.333');
+    if (shot) await page.screenshot({ path: '/tmp/pick-on-screen.png' });
+    await page.mouse.down();
+    await page.mouse.up();
+    await expect(list).toHaveCount(0);
+    await expect(text.locator('[data-live-value="knot"]')).toHaveText('0.333');
+    await page.getByRole('button', { name: 'Live value' }).click();
+    const length = (await page.locator('[data-fact="length"]').boundingBox())!;
+    await page.mouse.click(length.x + length.width / 2, length.y + length.height / 2);
+    await expect(text.locator('[data-live-value="fact"]')).toHaveCount(2);
+    await expect(text).toBeFocused();
+  });
+
   await test.step('words are selected and point at a span; others lead to an address that may be followed', async () => {
     await text.click();
     await page.keyboard.press('Control+End');

@@ -9,6 +9,8 @@ interface PopupProps {
   readonly className?: string;
   /** Beside the button where it would cover what it is about; below it where nothing is said. */
   readonly side?: 'bottom' | 'right';
+  /** Which of its edges stands below the same edge of its button. */
+  readonly align?: 'start' | 'end';
   readonly open?: boolean;
   readonly onOpen?: (open: boolean) => void;
   /** Whether it stays while one presses elsewhere, until it is closed by its button or by Escape. */
@@ -24,6 +26,7 @@ export function Popup({
   children,
   className = 'p-2',
   side = 'bottom',
+  align = 'start',
   open,
   onOpen,
   stays = false,
@@ -37,7 +40,7 @@ export function Popup({
           aria-label={label}
           side={side}
           sideOffset={side === 'bottom' ? 6 : 90}
-          align="start"
+          align={align}
           collisionPadding={8}
           onCloseAutoFocus={(event) => leavesFocus?.() && event.preventDefault()}
           onInteractOutside={(event) => stays && event.preventDefault()}

@@ -68,7 +68,7 @@ const basisFunctions: ParameterCalculation = (curve, u) => {
     lines.push({
       step: 'basisLevel',
       values: { degree: p },
-      tex: String.raw`\begin{aligned}${terms.join(String.raw`\\ `)}\end{aligned}`,
+      tex: String.raw`\begin{aligned}${terms.join(String.raw`\\[4pt] `)}\end{aligned}`,
       places: [],
       legs: [],
       points: p === degree ? Array.from({ length: degree + 1 }, (_, j) => span - degree + j) : [],

@@ -26,13 +26,13 @@ const bound = 60;
 export function CalculationView({ scene, item, lines }: CalculationViewProps) {
   const { t } = useTranslation();
   const { pointed } = scene;
+  const take = useFormulaTaker((state) => state.take);
   const picked = useSyncExternalStore(pointed.subscribe, () => pointed.picked);
   useEffect(() => () => pointed.setHighlight(null), [pointed]);
   if (lines.length === 0) return <p className="text-[13px] text-soft">{t('calculation.nothing')}</p>;
   const index = picked?.item === item && picked.of === 'controlPoints' ? picked.index : null;
   const letter = letterOf(scene.document, item, 'controlPoints');
   const curve = curveIndex(scene.document, item);
-  const take = useFormulaTaker((state) => state.take);
   const show = (line: CalculationLine): void =>
     pointed.setHighlight({ places: line.places, lines: line.legs });
   return (

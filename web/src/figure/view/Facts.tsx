@@ -1,14 +1,24 @@
 import { distinctPointCount, isRational, polesOf, spansOf, type Curve } from '@bogen/core/curve';
-import { closednessOfItem, itemOf, type FigureItem } from '@bogen/core/figure';
+import { closednessOfItem, itemOf, type FactName, type FigureItem } from '@bogen/core/figure';
 import type { TFunction } from 'i18next';
-import { useDeferredValue, useSyncExternalStore } from 'react';
+import { Fragment, useDeferredValue, useSyncExternalStore } from 'react';
 import { shownNumber, superscript } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
 import { continuityOf, lengthOf } from '../geometry/geometry.js';
 import type { FigureScene } from '../scene/scene.js';
 
-/** The facts of a curve in one or two lines. */
-export function factsOf(curve: Curve, item: FigureItem | undefined, t: TFunction<'texts'>): string[] {
+/** A fact in words, and which measure gives it as a number, where one does. */
+interface ToldFact {
+  readonly text: string;
+  readonly of?: FactName | 'smoothness';
+}
+
+/** The facts of a curve in two lines. */
+export function factsOf(
+  curve: Curve,
+  item: FigureItem | undefined,
+  t: TFunction<'texts'>,
+): readonly [readonly ToldFact[], ToldFact] {
   const orders = continuityOf(curve).map(({ order }) => order);
   const lowest = Math.min(...orders);
   const continuity =
@@ -21,14 +31,14 @@ export function factsOf(curve: Curve, item: FigureItem | undefined, t: TFunction
           : t('figure.lowest', { order: superscript(lowest) });
   return [
     [
-      t('figure.degree', { degree: curve.degree }),
-      t('figure.spans', { count: spansOf(curve.knots, curve.degree).length }),
-      t('figure.points', { count: distinctPointCount(curve) }),
-      t('figure.knots', { count: curve.knots.length }),
-      ...(isRational(curve) ? [t('figure.rational')] : []),
-      t(`facts.words.${closednessOfItem(curve, item)}`),
-    ].join(' · '),
-    continuity,
+      { text: t('figure.degree', { degree: curve.degree }), of: 'degree' },
+      { text: t('figure.spans', { count: spansOf(curve.knots, curve.degree).length }), of: 'spans' },
+      { text: t('figure.points', { count: distinctPointCount(curve) }), of: 'points' },
+      { text: t('figure.knots', { count: curve.knots.length }), of: 'knotVector' },
+      ...(isRational(curve) ? [{ text: t('figure.rational'), of: 'rational' as const }] : []),
+      { text: t(`facts.words.${closednessOfItem(curve, item)}`), of: 'closedness' },
+    ],
+    { text: continuity, of: 'smoothness' },
   ];
 }
 
@@ -56,9 +66,15 @@ export function Facts({ scene }: { scene: FigureScene }) {
       className="pointer-events-none absolute bottom-8 left-4 text-[12px] leading-[1.5] text-soft sm:bottom-2.5"
       data-facts
     >
-      {first}
+      {first.map((fact, index) => (
+        <Fragment key={index}>
+          {index > 0 && ' · '}
+          <span data-fact={fact.of}>{fact.text}</span>
+        </Fragment>
+      ))}
       <br />
-      {continuity} · {extent}
+      <span data-fact={continuity.of}>{continuity.text}</span> ·{' '}
+      <span data-fact={length === undefined ? 'poles' : 'length'}>{extent}</span>
     </p>
   );
 }

@@ -85,7 +85,12 @@ export function FigureView({ scene, onToggle, markScale, layer, over, menu, bar 
     <div
       role="group"
       aria-label={t('figure.label', {
-        facts: railCurve ? factsOf(railCurve, railItem(scene), t).join(', ') : t('figure.empty'),
+        facts: railCurve
+          ? factsOf(railCurve, railItem(scene), t)
+              .flat()
+              .map(({ text }) => text)
+              .join(', ')
+          : t('figure.empty'),
       })}
       aria-busy={scene.arrival !== 'here'}
       className="relative flex min-h-0 flex-1 flex-col overflow-hidden bg-sheet"

@@ -27,7 +27,8 @@ export const prose = {
   linkSet: 'Set link',
   linkRemove: 'Remove link',
   liveValue: 'Live value',
-  liveLead: 'Point at something in the figure, or choose. It follows the figure.',
+  liveLead:
+    'Point at something in the figure, press it on the rail or among the facts, or choose. It follows the figure.',
   formula: 'Formula of the figure',
   formulaLead: 'With the numbers of the figure as it is now. The notation follows the lesson.',
   formulaOf: '{{formula}} · {{item}}',

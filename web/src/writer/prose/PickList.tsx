@@ -23,6 +23,8 @@ interface PickListProps<Offer> {
   /** Told what is pointed at in the list, and `null` when it is left. */
   readonly onPoint?: (offer: Offer | null) => void;
   readonly onChoose: (offer: Offer) => void;
+  /** What lies beside the list while it is open, from which something can be chosen too. */
+  readonly beyond?: (choose: (offer: Offer) => void) => ReactNode;
 }
 
 /**
@@ -32,7 +34,13 @@ interface PickListProps<Offer> {
 export function PickList<Offer>(props: PickListProps<Offer>) {
   const [open, setOpen] = useState(false);
   const hasChosen = useRef(false);
-  const { label, icon, disabled = false, onPoint, onChoose } = props;
+  const { label, icon, disabled = false, onPoint, onChoose, beyond } = props;
+  const choose = (offer: Offer): void => {
+    onPoint?.(null);
+    hasChosen.current = true;
+    setOpen(false);
+    onChoose(offer);
+  };
   return (
     <Popup
       label={label}
@@ -42,6 +50,8 @@ export function PickList<Offer>(props: PickListProps<Offer>) {
         if (!next) onPoint?.(null);
         setOpen(next);
       }}
+      // Over the text, so that the figure and what stands below it stay in sight.
+      align="end"
       stays
       leavesFocus={() => hasChosen.current}
       trigger={
@@ -57,17 +67,8 @@ export function PickList<Offer>(props: PickListProps<Offer>) {
         </Button>
       }
     >
-      {open && (
-        <Offers
-          {...props}
-          onChoose={(offer) => {
-            onPoint?.(null);
-            hasChosen.current = true;
-            setOpen(false);
-            onChoose(offer);
-          }}
-        />
-      )}
+      {open && <Offers {...props} onChoose={choose} />}
+      {open && beyond?.(choose)}
     </Popup>
   );
 }
@@ -98,8 +99,8 @@ function Offers<Offer>({ lead, scene, offers, text, beside, onPoint, onChoose }:
               onFocus={() => onPoint?.(offer)}
               onClick={() => onChoose(offer)}
             >
-              <span className="flex-1">{text(offer)}</span>
-              {beside && <span className="font-mono text-[12px] text-soft">{beside(offer)}</span>}
+              <span className="min-w-[45%] flex-1">{text(offer)}</span>
+              {beside && <span className="truncate font-mono text-[12px] text-soft">{beside(offer)}</span>}
             </button>
           </li>
         ))}

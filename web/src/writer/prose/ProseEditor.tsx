@@ -28,6 +28,7 @@ import {
 } from 'lucide-react';
 import { Fragment, useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useEdited } from '../../saving/useEdited.js';
+import { notation } from '../../text/notation.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import type { EditedDraft } from '../draft.js';
@@ -52,6 +53,7 @@ import {
 import { LinkField } from './LinkField.js';
 import { measureText, targetText } from './measureText.js';
 import { controlOffers, formulaOffers, measureOffers, targetOffers } from './offers.js';
+import { PickOnScreen } from './PickOnScreen.js';
 import { PickList } from './PickList.js';
 import { TableTools } from './TableTools.js';
 import { notationMacros } from './notationMacros.js';
@@ -284,7 +286,16 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
             scene={scene}
             offers={measureOffers}
             text={(measure) => measureText(measure, scene.document, t)}
-            beside={(measure) => liveText(measure, 2, scene)}
+            beside={(measure) => liveText(measure, digitsOf(measure), scene)}
+            beyond={(choose) => (
+              <PickOnScreen
+                scene={scene}
+                text={(measure) =>
+                  `${measureText(measure, scene.document, t)}: ${liveText(measure, digitsOf(measure), scene)}`
+                }
+                onTake={choose}
+              />
+            )}
             onChoose={(measure) =>
               editor
                 .chain()
@@ -371,4 +382,5 @@ function letReadersSet(control: Control, scene: FigureScene): void {
 }
 
 /** How many digits a value begins with: parameters and weights have more of them than lengths. */
-const digitsOf = ({ of }: Measure): number => (of === 'knot' || of === 'basis' || of === 'cursor' ? 3 : 2);
+const digitsOf = ({ of }: Measure): number =>
+  notation().decimals + (of === 'knot' || of === 'basis' || of === 'cursor' ? 1 : 0);
