@@ -29,8 +29,8 @@ export interface WholeField extends Typed<number> {
   readonly type: 'whole';
   readonly least: number;
   readonly most: number;
-  /** It is the degree of a curve, which some write as its order. */
-  readonly is?: 'degree';
+  /** It is the degree of a curve, which some write as its order; or an index, which some count from 1. */
+  readonly is?: 'degree' | 'index';
 }
 export interface FlagField extends Typed<boolean> {
   readonly type: 'flag';
@@ -50,6 +50,8 @@ export interface ChoiceField<Choice extends string | number> extends Typed<Choic
   readonly choices: readonly Choice[];
   /** The choices are signs of the field (C1, G2, 0) that every language writes alike. */
   readonly signs?: true;
+  /** They are operations, which have names of their own. */
+  readonly of?: 'operation';
 }
 /** The id of an item or a sheet. */
 export interface IdField extends Typed<string> {

@@ -19,7 +19,7 @@ import {
 export const figureLimits = { items: 200, points: 2000, strokePoints: 20_000 };
 
 export const degree: WholeField = { ...whole(1, 9), is: 'degree' };
-export const index = whole(0, 100_000);
+export const index: WholeField = { ...whole(0, 100_000), is: 'index' };
 /** A parameter value of a curve; a form offers the one at the cursor. */
 export const parameter = number({ unit: 'parameter', from: 'cursor' });
 export const length = number({ unit: 'length' });

@@ -93,6 +93,11 @@ const cases: {
     meets: { name: 'setUses', uses: { insertKnot: 1 } },
     fails: { name: 'setUses', uses: { insertKnot: 1, raiseDegree: 1 } },
   },
+  operationAtMost: {
+    condition: { operation: 'insertKnot', atMost: 1 },
+    meets: { name: 'setUses', uses: { insertKnot: 1, raiseDegree: 3 } },
+    fails: { name: 'setUses', uses: { insertKnot: 2 } },
+  },
   parameterEven: {
     condition: { share: 0.01 },
     meets: become(line([0, 0], [10, 0], [20, 0])),

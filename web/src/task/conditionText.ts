@@ -1,4 +1,5 @@
-import { itemOf, type Field, type FigureDocument } from '@bogen/core/figure';
+import '../text/enTask.js';
+import { itemOf, type Field, type FigureDocument, type OfferedOperation } from '@bogen/core/figure';
 import { conditions, isGroup, type Condition, type ConditionResult, type Quantity } from '@bogen/core/lesson';
 import type { TFunction } from 'i18next';
 import { pointName } from '../figure/scene/names.js';
@@ -28,6 +29,8 @@ export function conditionText(condition: Condition, figure: FigureDocument, t: T
       values[key] = (value as readonly number[]).map((coordinate) => shownNumber(coordinate, -1)).join(', ');
     else if (field.type === 'whole' && key !== 'index') values['count'] = value;
     // Signs such as C1 stand as they are; another choice has a sentence of its own.
+    else if (field.type === 'choice' && field.of === 'operation')
+      values[key] = t(`operations.${value as OfferedOperation}`);
     else if (field.type === 'choice') values[field.signs ? key : 'context'] = value;
     else if (field.type === 'list') values[key] = listText(value as readonly unknown[]);
   }

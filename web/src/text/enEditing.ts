@@ -14,6 +14,7 @@ import { keys } from './en/keys.js';
 import { lessonHistory } from './en/lessonHistory.js';
 import { lists } from './en/lists.js';
 import { look } from './en/look.js';
+import { operations } from './en/operations.js';
 import { picture } from './en/picture.js';
 import { pins } from './en/pins.js';
 import { prose } from './en/prose.js';
@@ -43,6 +44,7 @@ const editing = {
   lessonHistory,
   lists,
   look,
+  operations,
   picture,
   pins,
   prose,

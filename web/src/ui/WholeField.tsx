@@ -1,5 +1,5 @@
 import { useEffect, useState } from 'react';
-import { sizeOf } from '../text/notation.js';
+import { counted, sizeOf } from '../text/notation.js';
 import { useTranslation } from '../text/text.js';
 
 interface WholeFieldProps {
@@ -7,8 +7,8 @@ interface WholeFieldProps {
   readonly value: number;
   readonly least: number;
   readonly most: number;
-  /** It is a degree, which some lessons write as an order. */
-  readonly isDegree?: boolean;
+  /** A degree, which some lessons write as an order; or an index, which some count from 1. */
+  readonly is?: 'degree' | 'index' | undefined;
   readonly onChange: (value: number) => void;
 }
 
@@ -16,9 +16,9 @@ interface WholeFieldProps {
  * A small field for a whole number; arrows count. What is none, or outside its limits, stays in the field and
  * is told; nothing else changes.
  */
-export function WholeField({ isDegree = false, ...given }: WholeFieldProps) {
+export function WholeField({ is, ...given }: WholeFieldProps) {
   const { t } = useTranslation();
-  const more = isDegree ? sizeOf(0) : 0;
+  const more = is === 'degree' ? sizeOf(0) : is === 'index' ? counted(0) : 0;
   const { label } = given;
   const [value, least, most] = [given.value + more, given.least + more, given.most + more];
   const onChange = (next: number): void => given.onChange(next - more);

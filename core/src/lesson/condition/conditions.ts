@@ -19,6 +19,7 @@ import { lengthBetween } from './lengthBetween.js';
 import { multiplicityAtLeast } from './multiplicityAtLeast.js';
 import { multiplicityAtMost } from './multiplicityAtMost.js';
 import { nearCurve } from './nearCurve.js';
+import { operationAtMost } from './operationAtMost.js';
 import { operationsAtMost } from './operationsAtMost.js';
 import { parameterEven } from './parameterEven.js';
 import { pointAtPlace } from './pointAtPlace.js';
@@ -59,6 +60,7 @@ export const conditions = {
   pointsAtMost,
   pointsAtLeast,
   operationsAtMost,
+  operationAtMost,
   multiplicityAtLeast,
   multiplicityAtMost,
   leastContinuity,

@@ -91,7 +91,7 @@ export function OperationForm({ scene, item, name, onBack, onClose }: OperationF
     const id = freshId(document);
     const made: FigureItem = {
       id,
-      name: `${item.name}: ${t(`change.operations.${name}`)}`.slice(0, 200),
+      name: `${item.name}: ${t(`operations.${name}`)}`.slice(0, 200),
       kind: 'built',
       operation,
     };
@@ -124,7 +124,7 @@ export function OperationForm({ scene, item, name, onBack, onClose }: OperationF
           </Button>
         )}
         <h3 className="mt-1 font-serif text-[16px] font-medium" data-operation={name}>
-          {t(`change.operations.${name}`)}
+          {t(`operations.${name}`)}
         </h3>
         <p className="text-[13px] text-soft">{t(`change.meanings.${name}`)}</p>
       </div>

@@ -18,7 +18,7 @@ export function OperationList({ onChoose }: { onChoose: (name: OfferedOperation)
   const [typed, setTyped] = useState('');
   const id = useId();
   const textOf = (name: OfferedOperation): string =>
-    `${t(`change.operations.${name}`)} ${t(`change.meanings.${name}`)}`;
+    `${t(`operations.${name}`)} ${t(`change.meanings.${name}`)}`;
   const groups = aims.flatMap((aim) => {
     const names = offeredOperations.filter(
       (name) => operations[name].aim === aim && isFound(`${textOf(name)} ${t(`change.aims.${aim}`)}`, typed),
@@ -47,7 +47,7 @@ export function OperationList({ onChoose }: { onChoose: (name: OfferedOperation)
                   onClick={() => onChoose(name)}
                   data-choose={name}
                 >
-                  <span className="block text-[13px] font-medium">{t(`change.operations.${name}`)}</span>
+                  <span className="block text-[13px] font-medium">{t(`operations.${name}`)}</span>
                   <span className="block text-[12px] text-soft">{t(`change.meanings.${name}`)}</span>
                 </button>
               </li>

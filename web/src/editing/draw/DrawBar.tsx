@@ -56,7 +56,7 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
       {uses('degree') && (
         <WholeField
           label={t('draw.degree')}
-          isDegree
+          is="degree"
           value={options.degree}
           least={1}
           most={9}

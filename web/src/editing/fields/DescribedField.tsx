@@ -24,7 +24,7 @@ export function DescribedField({ label, field, value, onChange, wordFor }: Descr
           value={Number(value)}
           least={field.least}
           most={field.most}
-          isDegree={field.is === 'degree'}
+          is={field.is}
           onChange={onChange}
         />
       );

@@ -15,7 +15,7 @@ const nameOf = (document: FigureDocument, id: string): string => itemOf(document
 
 /** The name of an operation as its button says it. */
 export const operationName = (name: OperationName, t: T): string =>
-  t(`change.operations.${name}` as 'change.operations.insertKnot');
+  t(`operations.${name}` as 'operations.insertKnot');
 
 /** What readers may do, or may be let do, as the rest of a sentence that begins "Readers may". */
 export function allowanceText(allowance: Allowance, document: FigureDocument, t: T): string {

@@ -38,7 +38,7 @@ export function OperationOfItem({ scene, item }: { scene: FigureScene; item: Bui
   return (
     <section data-operation-of={name}>
       <h3 className="mb-1 text-[12px] text-soft">
-        {t('details.made', { operation: t(`change.operations.${name}`) })}
+        {t('details.made', { operation: t(`operations.${name}`) })}
       </h3>
       <OperationFields
         name={name}

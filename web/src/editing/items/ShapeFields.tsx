@@ -229,7 +229,7 @@ function CircleFields({ shape, onSet }: OwnFieldsProps<ShapeOf<'circle'>>) {
         <>
           <WholeField
             label={t('details.periodicDegree')}
-            isDegree
+            is="degree"
             value={layout.degree}
             least={1}
             most={9}

@@ -132,7 +132,7 @@ export function ListsPanel({ scene, item, onClose }: ListsPanelProps) {
       <div className="flex flex-col gap-3" data-lists>
         <WholeField
           label={t('writer.degree')}
-          isDegree
+          is="degree"
           value={shown.degree}
           least={1}
           most={9}

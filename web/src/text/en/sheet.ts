@@ -97,6 +97,11 @@ export const sheet = {
       text_one: 'Done with one operation at most',
       text_other: 'Done with {{count}} operations at most',
     },
+    operationAtMost: {
+      text_zero: 'Done without “{{operation}}”',
+      text_one: 'Done with “{{operation}}” once at most',
+      text_other: 'Done with “{{operation}}” {{count}} times at most',
+    },
     pointsMovedAtMost: {
       text_controlPoints: 'At most {{count}} control points of {{item}} are moved',
       text_editPoints: 'At most {{count}} edit points of {{item}} are moved',

@@ -114,6 +114,7 @@ export const task = {
     target: 'Which it is about',
     other: 'Other curve',
     of: 'Points',
+    operation: 'Operation',
     index: 'Number of the point',
     place: 'Place',
     from: 'Line from',

@@ -1,4 +1,4 @@
-import { itemOf, type Field } from '@bogen/core/figure';
+import { itemOf, type Field, type OfferedOperation } from '@bogen/core/figure';
 import { conditions, type SingleCondition } from '@bogen/core/lesson';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';
@@ -60,7 +60,11 @@ export function ConditionFields({ scene, condition, onChange }: ConditionFieldsP
             field={field}
             value={values[key]}
             onChange={(next) => set(key, next)}
-            wordFor={(choice) => t(`task.words.${choice}` as 'task.words.start')}
+            wordFor={(choice) =>
+              field.type === 'choice' && field.of === 'operation'
+                ? t(`operations.${choice as OfferedOperation}`)
+                : t(`task.words.${choice}` as 'task.words.start')
+            }
           />
         );
       })}

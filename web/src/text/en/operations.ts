@@ -1,0 +1,33 @@
+import type { OfferedOperation } from '@bogen/core/figure';
+
+/** What each operation is called. */
+export const operations = {
+  insertKnot: 'Insert knot',
+  insertEditPoint: 'Insert edit point',
+  removeKnot: 'Remove knot',
+  removePoint: 'Remove point',
+  raiseDegree: 'Raise degree',
+  lowerDegree: 'Lower degree',
+  refit: 'Refit to degree and spans',
+  fitToTolerance: 'Refit to a tolerance',
+  split: 'Split here, keep one side',
+  part: 'Take a part',
+  piece: 'Take one Bézier piece',
+  trimToBox: 'Trim to a box',
+  join: 'Join with another curve',
+  match: 'Match to another curve',
+  bridge: 'Bridge to another curve',
+  roundCorner: 'Round a corner',
+  continuityAtKnot: 'Set continuity at a knot',
+  reverse: 'Reverse',
+  close: 'Close',
+  open: 'Open',
+  moveStart: 'Move the start',
+  evenOut: 'Even out the parameter',
+  mobius: 'Shift the parameter',
+  mapDomain: 'Set the domain',
+  mirror: 'Mirror',
+  symmetric: 'Make symmetric',
+  convert: 'Convert',
+  copy: 'Copy aside',
+} satisfies Record<OfferedOperation, string>;
