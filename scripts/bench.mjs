@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { firstLoad, firstLoadLimit } from './firstLoad.mjs';
+import { benchLesson } from './benchLesson.mjs';
 import { benchDrag } from './benchDrag.mjs';
 import { buildWeb } from './build.mjs';
 import { command } from './command.mjs';
@@ -40,6 +41,8 @@ await run(async () => {
       show: true,
       cwd: join(root, 'core'),
     });
+    await buildWeb();
+    await benchLesson();
   }
   if (wanted('log')) await benchLog();
   if (!wanted('load') && !wanted('drag')) return;
