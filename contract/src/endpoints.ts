@@ -49,6 +49,7 @@ const conditionResults = z.array(
     off: z.number().optional(),
     /** From where it is to where it is to go. */
     toward: z.array(z.number()).optional(),
+    tooMuch: z.literal(true).optional(),
   }),
 );
 

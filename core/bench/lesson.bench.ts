@@ -63,6 +63,49 @@ const costs = (Object.keys(conditions) as ConditionKind[]).flatMap((kind) => {
 for (const [kind, time] of costs.toSorted((a, b) => b[1] - a[1]).slice(0, 6))
   console.log(`${kind.padEnd(24)} ${shown(time)}`);
 
+/** Points that go to and fro at random, so that nothing of one curve can be passed over for another. */
+const wild = (degree: number, count: number, seed: number): Curve => {
+  let state = seed;
+  const next = (): number => (state = (state * 1_103_515_245 + 12_345) % 2 ** 31) / 2 ** 31;
+  return {
+    degree,
+    knots: clampedUniformKnots(count, degree),
+    points: Array.from({ length: count }, () => [100 * next(), 100 * next()]),
+    weights: Array.from({ length: count }, (_, k) => (k % 2 ? 1e-3 : 1e3)),
+  };
+};
+console.log('\nA check on a hostile figure: what it may cost is bounded (the dearest kinds, each once)\n');
+for (const [degree, count] of [
+  [9, 210],
+  [9, 2000],
+  [3, 2000],
+] as const) {
+  const hostile = figureOf([
+    item('c0', wild(degree, count, 5)),
+    item('c1', wild(degree, count, 99)),
+    { id: 'p', name: 'P', kind: 'point', at: [10, 5] },
+  ]);
+  const start = figureOf([item('c0', wild(degree, count, 7)), ...hostile.items.slice(1)]);
+  const dear = (Object.keys(conditions) as ConditionKind[]).flatMap((kind) => {
+    // The blanks are those of the small figure: to fill them would be the costly thing itself.
+    const condition = firstCondition(kind, figure, 'c0', 0.4);
+    if (!condition) return [];
+    const task: Task = {
+      id: 't',
+      stage: firstStageId,
+      prompt: '',
+      hints: [],
+      kind: 'shape',
+      // As many as a task may have.
+      conditions: Array.from({ length: 20 }, () => condition),
+    };
+    const sheet = newSheet({ id: 's', title: 'S', figure: start, tasks: [task] });
+    return [[kind, median(1, () => checkTask(sheet, task, { start, figure: hostile }))] as const];
+  });
+  for (const [kind, time] of dear.toSorted((a, b) => b[1] - a[1]).slice(0, 4))
+    console.log(`degree ${degree}, ${count} points, twenty times ${kind.padEnd(20)} ${shown(time)}`);
+}
+
 const sheets = Array.from({ length: 40 }, (_, number) =>
   newSheet({
     id: `s${number}`,

@@ -157,6 +157,7 @@ export * from '../src/figure/calculation/calculation.js';
 export * from '../src/figure/calculation/atParameter.js';
 export * from '../src/figure/calculation/ofFacts.js';
 export * from '../src/figure/calculation/curveFormulas.js';
+export * from '../src/curve/effort.js';
 export * from '../src/notation/neutralTex.js';
 export * from '../src/notation/notation.js';
 export * from '../src/curve/sampleBasis.js';

@@ -1,3 +1,5 @@
+import { spend } from './effort.js';
+
 /** Coefficients of a polynomial on [0, 1] in the Bernstein basis, as many as its degree plus one. */
 export type Bernstein = readonly number[];
 
@@ -89,6 +91,7 @@ function halve(a: Bernstein): [number[], number[]] {
  * @param noise values up to this size are taken for zero; 0 where not given
  */
 export function rootsOfBernstein(a: Bernstein, noise = 0): number[] {
+  spend(15 + a.length ** 2 / 3);
   const roots: number[] = [];
   if (a.every((value) => Math.abs(value) <= noise)) return roots;
   const add = (root: number): void => {

@@ -111,20 +111,23 @@ export function measureContinuity(
 ): KnotContinuity[] {
   const { degree } = curve;
   const spans = spansOf(curve.knots, degree);
+  const [endingAt, startingAt] = [
+    new Map(spans.map(({ start, end }) => [end, end - start])),
+    new Map(spans.map(({ start, end }) => [start, end - start])),
+  ];
+  const size = sizeOf(curve);
   const wanted = joints(curve, tolerances).filter(({ knot, multiplicity }) => at(knot, multiplicity));
   return wanted.map(({ knot, multiplicity, before, after }) => {
     const order = Math.max(3, degree);
     const left = derivativesAt(curve, before, order, 'left');
     const right = derivativesAt(curve, after, order, 'right');
-    const near = (span: { start: number; end: number }): boolean =>
-      span.end === before || span.start === after;
-    const shortest = Math.min(...spans.filter(near).map(({ start, end }) => end - start));
+    const shortest = Math.min(endingAt.get(before) ?? Infinity, startingAt.get(after) ?? Infinity);
     const guaranteed = before === after || curve.periodic ? degree - multiplicity : 0;
     return {
       knot,
       multiplicity,
       guaranteed,
-      ...classify(left, right, degree, sizeOf(curve), shortest, tolerances),
+      ...classify(left, right, degree, size, shortest, tolerances),
     };
   });
 }

@@ -1,6 +1,7 @@
 import { blossom } from './blossom.js';
 import type { Curve } from './curve.js';
 import { curveOfRows } from './homogeneous.js';
+import { spend } from './effort.js';
 import { spansOf } from './knotVector.js';
 
 /**
@@ -10,7 +11,9 @@ import { spansOf } from './knotVector.js';
  */
 export function decompose(curve: Curve): Curve[] {
   const { degree, knots } = curve;
-  return spansOf(knots, degree).map(({ index, start, end }) => {
+  const spans = spansOf(knots, degree);
+  spend(spans.length * (40 + 2 * (degree + 1) ** 2));
+  return spans.map(({ index, start, end }) => {
     const homogeneous = Array.from({ length: degree + 1 }, (_, k) =>
       blossom(curve, index, [...Array<number>(degree - k).fill(start), ...Array<number>(k).fill(end)]),
     );

@@ -20,7 +20,8 @@ export type CurveErrorKind =
   | 'order'
   | 'unsupported'
   | 'singular'
-  | 'pole';
+  | 'pole'
+  | 'effort';
 
 /**
  * The typed error of the curve core. It says which value at which index is wrong and what is allowed, as the code of

@@ -1,6 +1,7 @@
 import { told } from '../told/told.js';
 import { basisDerivatives, basisFunctions } from './basis.js';
 import { dimensionOf, type Curve, type Point, type Side } from './curve.js';
+import { spend } from './effort.js';
 import { CurveError } from './error.js';
 import { findSpan } from './knotVector.js';
 
@@ -12,6 +13,7 @@ import { findSpan } from './knotVector.js';
  */
 export function pointAt(curve: Curve, u: number, side: Side = 'right'): Point {
   const { degree, knots, points, weights } = curve;
+  spend(5 + degree);
   const span = findSpan(knots, degree, u, side);
   const basis = basisFunctions(knots, degree, span, u);
   const dimension = dimensionOf(curve);
@@ -43,6 +45,7 @@ export function derivativesAt(curve: Curve, u: number, order: number, side: Side
     });
   }
   const { weights } = curve;
+  spend(5 + 2 * (order + 1) * (curve.degree + 1));
   const { numerators, denominators } = homogeneousDerivatives(curve, u, order, side);
   if (!weights) return numerators;
   return quotients(

@@ -2,6 +2,7 @@ import { told } from '../told/told.js';
 import { refuseSignedWeights } from './betweenPoles.js';
 import { centredPolynomials } from './centredPolynomials.js';
 import type { Curve } from './curve.js';
+import { spend } from './effort.js';
 import { CurveError } from './error.js';
 import { spanIn, spanLookup } from './spanLookup.js';
 import { spanPolynomials, type SpanPolynomials } from './spanPolynomials.js';
@@ -26,6 +27,7 @@ export function pointsAt(
   const { middles, scales, coefficients, exact } = centredPolynomials(polynomials);
   const lookup = spanLookup(polynomials);
   const count = parameters.length;
+  spend(20 + count);
   const result = out ?? new Float64Array(count * dimension);
   const length = degree + 1;
   const stride = components * length;
@@ -110,6 +112,7 @@ export function derivativesAtMany(
   const polynomials = prepared(curve, order);
   const lookup = spanLookup(polynomials);
   const count = parameters.length;
+  spend(20 + count);
   const stride = (order + 1) * polynomials.dimension;
   const result = out ?? new Float64Array(count * stride);
   const { degree, rational, dimension, components, short } = polynomials;

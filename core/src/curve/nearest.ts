@@ -3,6 +3,7 @@ import { differentiateBernstein, multiplyBernstein, rootsOfBernstein } from './b
 import { hasSignedWeights, piecesBetweenPoles } from './betweenPoles.js';
 import type { Curve, Point } from './curve.js';
 import { decompose } from './decompose.js';
+import { spend } from './effort.js';
 import { CurveError } from './error.js';
 import { pointAt } from './evaluate.js';
 import { domainOf } from './knotVector.js';
@@ -37,6 +38,7 @@ export function nearestFinder(curve: Curve): (target: Point) => NearestPoint {
     if (target.length !== dimension || !target.every(Number.isFinite)) {
       throw new CurveError('point', told('targetCoordinates', { dimension }), { value: target });
     }
+    spend(0.5 * pieces.length);
     let best: NearestPoint | undefined;
     const consider = (parameter: number, point: Point): void => {
       const far = distance(point, target);
@@ -82,6 +84,7 @@ export function stationaryDistances(curve: Curve, target: Point): number[] {
 /** Local parameters of a Bézier piece, from 0 to 1, where the distance to `target` stands still. */
 function stationaryParameters(piece: Curve, target: Point): number[] {
   const { points, weights } = piece;
+  spend(15 + (points.length ** 2 / 3) * (weights ? 2 : 1));
   let numerator: number[] = [];
   let size = 0;
   target.forEach((place, axis) => {

@@ -1,3 +1,4 @@
+import { spend } from './effort.js';
 import { sampledParts } from './betweenPoles.js';
 import type { Curve } from './curve.js';
 import { spanEvaluator } from './evaluateMany.js';
@@ -42,6 +43,7 @@ export function sampleCurve(
   const spans = sampledParts(curve);
   const evaluate = spanEvaluator(polynomials, 2);
   const total = spans.length * (perSpan + 1);
+  spend(total);
   const parameters = new Float64Array(total);
   const coordinates = new Float64Array(total * dimension);
   const tangents = new Float64Array(total * dimension);

@@ -1,3 +1,4 @@
+import { spend } from './effort.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { blossom } from './blossom.js';
 import { homogeneousRows } from './homogeneous.js';
@@ -38,6 +39,7 @@ export function spanPolynomials(curve: Curve, order: number): SpanPolynomials {
   const dimension = dimensionOf(curve);
   const components = dimension + (weights ? 1 : 0);
   const spans = spansOf(knots, degree);
+  spend(spans.length * (40 + 2 * (degree + 1) ** 2));
   const scaled = Array.from(
     { length: order + 1 },
     (_, r) => new Float64Array(spans.length * components * Math.max(0, degree + 1 - r)),

@@ -1,3 +1,4 @@
+import { withinEffort } from '../curve/effort.js';
 import type { FigureDocument } from '../figure/document.js';
 import type { Evaluation } from '../figure/evaluate.js';
 import type { ConditionResult } from './condition/define.js';
@@ -5,6 +6,12 @@ import type { Sheet } from './lesson.js';
 import { figureOfStage } from './stage/states.js';
 import { givenOn } from './task/define.js';
 import { judgeTask, solveTask, type Task, type TaskAnswer } from './task/tasks.js';
+
+/**
+ * What one check may take, in steps of `spend`: about 200 ms on two slow cores, three times what the dearest check takes on curves
+ * of sixty points.
+ */
+const mostEffort = 850_000;
 
 /** What a reader has done for a task. */
 export interface Attempt {
@@ -27,11 +34,11 @@ const given = (sheet: Sheet, { evaluation, ...attempt }: Attempt) =>
  * @returns one result for each thing that is asked, in order
  */
 export const checkTask = (sheet: Sheet, task: Task, attempt: Attempt): readonly ConditionResult[] =>
-  judgeTask(task, given(sheet, attempt));
+  withinEffort(mostEffort, () => judgeTask(task, given(sheet, attempt)));
 
 /** An answer that meets a task of a sheet; nothing where the figure is the answer, or nothing meets it. */
 export const answerTo = (sheet: Sheet, task: Task, attempt: Attempt): TaskAnswer | undefined =>
-  solveTask(task, given(sheet, attempt));
+  withinEffort(mostEffort, () => solveTask(task, given(sheet, attempt)));
 
 /** Whether everything that is asked is met; a task that asks nothing is never done by itself. */
 export function isTaskMet(results: readonly ConditionResult[]): boolean {

@@ -159,7 +159,7 @@ export const curveSentences = {
   weightsAllZero:
     'Weights {{first, counted}} to {{last, counted}} are all zero, so there is no curve from {{start}} to {{end}}; at least one of them must differ from zero.',
   needsPositiveWeights: 'Weight {{index, counted}} is {{weight}}; this needs weights above zero.',
-  curveTooLongToCheck: 'The curves have {{count}} spans together; a check measures at most {{most}}.',
+  tooMuchWork: 'This takes too much calculation; use fewer points or spans.',
   pole: 'The curve runs to infinity at {{parameter}}; it has no point there.',
   constructionAtInfinity:
     'Point {{index, counted}} of level {{level}} lies at infinity at {{parameter}}, since weights cancel; look at another parameter.',

@@ -350,15 +350,8 @@ describe('conditions taken together', () => {
 });
 
 describe('a check', () => {
-  it('of curves that are too long to be measured, or can’t be, is not met and breaks nothing', () => {
-    const long = Array.from({ length: 600 }, (_, k) => [k, (k * k) % 7]);
-    const figure = applyFigureCommand(
-      start,
-      become({ degree: 1, knots: clampedUniformKnots(600, 1), points: long }),
-    ).document;
+  it('of curves that can’t be measured is not met and breaks nothing', () => {
     const judge = (condition: Condition, of: FigureDocument) => judgeAlone(condition, start, of);
-    const near: Condition = { kind: 'nearCurve', item: 'c', target: 'd', tolerance: 1 };
-    expect(judge(near, figure)).toEqual({ met: false, measured: null });
     const signed = applyFigureCommand(
       start,
       become({ ...own, weights: [1, 1, -1, 1, 1, 1, 1, 1, 1], signedWeights: true }),

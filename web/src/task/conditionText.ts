@@ -44,9 +44,10 @@ export function conditionText(condition: Condition, figure: FigureDocument, t: T
 /** What was measured for a condition, with its unit. */
 export function measuredText(
   condition: Condition,
-  { measured }: ConditionResult,
+  { measured, tooMuch }: ConditionResult,
   t: TFunction<'texts'>,
 ): string {
+  if (tooMuch) return t('sheet.measured.tooMuch');
   if (measured === null) return t('sheet.measured.none');
   if (isGroup(condition))
     return t('sheet.measured.parts', { met: measured, count: condition.conditions.length });

@@ -1,6 +1,6 @@
 import { number } from '../../describe/describe.js';
 import { area } from '../../figure/fact/area.js';
-import { between, defineCondition, notThere, refuseLong } from './define.js';
+import { between, defineCondition, notThere } from './define.js';
 
 /** The area that the curve encloses lies between two numbers, in square units. */
 export const areaBetween = defineCondition(
@@ -8,7 +8,6 @@ export const areaBetween = defineCondition(
   { least: number({ least: 0 }), most: number({ least: 0 }) },
   'area',
   ({ least, most }, { curve, item }) => {
-    refuseLong(curve);
     const fact = area(curve, item);
     return fact?.kind === 'number' ? between(fact.value, least, most) : notThere;
   },

@@ -1,12 +1,9 @@
 import type { MeasuredContinuity } from '../../curve/continuity.js';
 import type { Curve, Point } from '../../curve/curve.js';
 import { editPoints } from '../../curve/editPoint.js';
-import { CurveError } from '../../curve/error.js';
-import { spansOf } from '../../curve/knotVector.js';
 import type { JointContinuity } from '../../curve/match.js';
 import { sampleCurve } from '../../curve/sample.js';
 import { distance, subtract } from '../../curve/vector.js';
-import { told } from '../../told/told.js';
 import {
   number,
   tagged,
@@ -29,6 +26,8 @@ export interface ConditionResult {
   readonly off?: number;
   /** From where it is to where it is to go, in the plane or in space. */
   readonly toward?: readonly number[];
+  /** Measuring it would take too much calculation for one check. */
+  readonly tooMuch?: true;
 }
 
 /** What a condition looks at: the figure with its geometry, and the curve that the condition is about. */
@@ -122,19 +121,6 @@ export function orderReached(
   continuity: JointContinuity,
 ): ConditionResult {
   return atLeast(continuity.startsWith('C') ? parametric : geometric, Number(continuity[1]));
-}
-
-/** Of curves with more spans than this, taken together, what is measured all along them would keep the server busy. */
-const mostSpans = 400;
-
-/** @throws CurveError `unsupported` where curves are too long to be measured for a check */
-export function refuseLong(...curves: readonly Curve[]): void {
-  const count = curves.reduce((sum, { knots, degree }) => sum + spansOf(knots, degree).length, 0);
-  if (count > mostSpans) {
-    throw new CurveError('unsupported', told('curveTooLongToCheck', { count, most: mostSpans }), {
-      value: count,
-    });
-  }
 }
 
 /** The control points or edit points of a curve. */

@@ -1,3 +1,4 @@
+import { spend } from '../../curve/effort.js';
 import { CurveError } from '../../curve/error.js';
 import { referencesIn } from '../../describe/ids.js';
 import { itemOf, type FigureDocument } from '../../figure/document.js';
@@ -22,7 +23,11 @@ export type Evaluated = readonly [FigureDocument, Evaluation];
 export function judgeCondition(condition: Condition, start: Evaluated, now: Evaluated): ConditionResult {
   if (!isGroup(condition)) return judgedAlone(condition, start, now);
   const { kind, conditions: parts } = condition;
-  const met = parts.filter((part) => judgeCondition(part, start, now).met).length;
+  const results = parts.map((part) => judgeCondition(part, start, now));
+  const met = results.filter((result) => result.met).length;
+  // What was not measured is not known not to be met.
+  const tooMuch = kind !== 'any' && results.some((result) => result.tooMuch);
+  if (tooMuch) return { ...notThere, tooMuch };
   return { met: kind === 'all' ? met === parts.length : kind === 'any' ? met > 0 : met === 0, measured: met };
 }
 
@@ -37,10 +42,12 @@ function judgedAlone(condition: SingleCondition, start: Evaluated, now: Evaluate
     readonly judge: (condition: SingleCondition, now: Judged, start: Judged) => ConditionResult;
   };
   try {
+    spend(100 * after.curve.points.length);
     return judge(condition, after, before);
   } catch (error) {
     // What can't be measured, as at a pole or of a curve with weights below zero, is not met.
-    if (error instanceof CurveError) return notThere;
+    if (error instanceof CurveError)
+      return error.kind === 'effort' ? { ...notThere, tooMuch: true } : notThere;
     throw error;
   }
 }

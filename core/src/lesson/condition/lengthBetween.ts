@@ -1,6 +1,6 @@
 import { lengthOfCurve } from '../../curve/length.js';
 import { number } from '../../describe/describe.js';
-import { between, defineCondition, refuseLong } from './define.js';
+import { between, defineCondition } from './define.js';
 
 /** The arc length lies between two numbers. */
 export const lengthBetween = defineCondition(
@@ -8,7 +8,6 @@ export const lengthBetween = defineCondition(
   { least: number({ unit: 'length', least: 0 }), most: number({ unit: 'length', least: 0 }) },
   'length',
   ({ least, most }, { curve }) => {
-    refuseLong(curve);
     return between(lengthOfCurve(curve, 1e-9), least, most);
   },
   ({ curve }) => {

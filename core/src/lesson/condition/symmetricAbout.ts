@@ -1,7 +1,7 @@
 import { largestDistanceFrom } from '../../curve/hausdorff.js';
 import { mirrorCurve, mirrorThrough } from '../../curve/mirror.js';
 import { place } from '../../describe/describe.js';
-import { atMost, defineCondition, refuseLong, tolerance } from './define.js';
+import { atMost, defineCondition, tolerance } from './define.js';
 
 /** The curve is its own mirror image in the line through two places, within a distance. */
 export const symmetricAbout = defineCondition(
@@ -9,7 +9,6 @@ export const symmetricAbout = defineCondition(
   { from: place, to: place, tolerance },
   'length',
   ({ from, to, tolerance: within }, { curve }) => {
-    refuseLong(curve, curve);
     // The mirror exchanges the curve and its image, so that one side tells both.
     return atMost(largestDistanceFrom(curve, mirrorCurve(curve, mirrorThrough(from, to))), within);
   },

@@ -6,7 +6,7 @@ import { pointAt } from '../../curve/evaluate.js';
 import { sampleCurve } from '../../curve/sample.js';
 import { distance } from '../../curve/vector.js';
 import { choice, itemId, list, number, place, tagged, type ValueOf } from '../../describe/describe.js';
-import { atMost, largestCurvature, notThere, refuseLong } from '../condition/define.js';
+import { atMost, largestCurvature, notThere } from '../condition/define.js';
 import { onBoth, type GuessMember } from './define.js';
 
 /** The most places of a drawing. */
@@ -71,7 +71,6 @@ function combScale(curve: Curve): number {
  * @param scale length of a tooth for a curvature of one
  */
 export function lineOf(curve: Curve, line: DrawnLine, scale: number): readonly Point[] | undefined {
-  refuseLong(curve);
   if (line === 'polygon') return curve.points.length <= mostTrue ? curve.points : undefined;
   const spans = spansOf(curve.knots, curve.degree);
   const perSpan = Math.max(1, Math.min(24, Math.floor((mostTrue - 1) / spans.length)));

@@ -3,7 +3,6 @@ import { pointAt } from '../../curve/evaluate.js';
 import { domainOf, spansOf } from '../../curve/knotVector.js';
 import { distance } from '../../curve/vector.js';
 import { itemId, list, number, tagged, whole, type ValueOf } from '../../describe/describe.js';
-import { refuseLong } from '../condition/define.js';
 import { onBoth, type GuessMember } from './define.js';
 
 const description = tagged('of', 'spans', {
@@ -38,7 +37,6 @@ export const spans: GuessMember<ValueOf<typeof description>, ValueOf<typeof gues
  * @param within distances up to this count as none
  */
 export function movedSpans(before: Curve, after: Curve, within: number): number[] {
-  refuseLong(before, after);
   const [from, to] = domainOf(before.knots, before.degree);
   const [start, end] = domainOf(after.knots, after.degree);
   const there = (u: number): number =>

@@ -154,5 +154,6 @@ export const sheet = {
     holds: 'yes',
     fails: 'no',
     none: 'not there',
+    tooMuch: 'too much to calculate for a check; use fewer points',
   },
 };
