@@ -1,4 +1,4 @@
-import { coordinatesOf, drag, expect, handle, signIn, test } from '../bogen.js';
+import { coordinatesOf, drag, expect, handle, joinClass, openFirstSheet, saved, signIn, test } from '../bogen.js';
 import { lesson, newLesson } from '../figure.js';
 import { violations } from '../violations.js';
 
@@ -92,4 +92,33 @@ test('a sheet is presented with one key: stages on the arrows, a pen, a pointer,
   await page.keyboard.press('Escape');
   await expect(page.getByLabel('Title of the sheet')).toBeVisible();
   expect(await lesson(page)).toEqual(before);
+
+  await test.step('from the preview one comes back to it', async () => {
+    await page.getByRole('link', { name: 'See as a student' }).click();
+    await expect(page.getByRole('link', { name: 'Back to writing' })).toBeVisible();
+    await expect(handle(page, 'curve/P1')).toBeVisible();
+    await page.keyboard.press('q');
+    await expect(wall.locator('[data-caption]')).toHaveText('As it was drawn');
+    await page.keyboard.press('Escape');
+    await expect(page.getByRole('link', { name: 'Back to writing' })).toBeVisible();
+  });
+});
+
+test('a reader presents a sheet with the figure as they have it', async ({ newContext }) => {
+  const { page } = await joinClass(await newContext());
+  await openFirstSheet(page);
+  await drag(page, 'waist/P4', { x: 25, y: -35 });
+  const moved = await coordinatesOf(page, 'waist/P4');
+  await expect(saved(page)).toBeVisible();
+  await page.locator('[data-pane]').click({ position: { x: 12, y: 12 } });
+  await page.keyboard.press('q');
+  await expect(page.locator('[data-present]')).toBeVisible();
+  await expect.poll(() => coordinatesOf(page, 'waist/P4')).toEqual(moved);
+  await expect(page.getByRole('button', { name: /Notes/ })).toHaveCount(0);
+  expect(await violations(page)).toEqual([]);
+  await page.keyboard.press('0');
+  await expect.poll(() => coordinatesOf(page, 'waist/P4')).not.toEqual(moved);
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('heading', { name: 'A control point acts near' })).toBeVisible();
+  await expect.poll(() => coordinatesOf(page, 'waist/P4')).toEqual(moved);
 });

@@ -32,7 +32,7 @@ describe('texts in the notation of a lesson', () => {
     const texts = (): string[] => [
       translateNow()('figure.degree', { degree: 3 }),
       translateNow()('rail.tracks.basis.note', { degree: 3, context: 'rational' }),
-      translateNow()('sheet.conditions.degreeAtMost.text', { item: 'A', count: 3 }),
+      translateNow()('checks.conditions.degreeAtMost.text', { item: 'A', count: 3 }),
       translateNow()('writer.degree'),
       translateNow()('calculation.steps.basisLevel', { degree: 3 }),
     ];

@@ -16,6 +16,9 @@ const pages = {
   '/read/:lesson/:sheet?': page(async () => (await import('../reader/ReaderPage.js')).ReaderPage),
   '/write/:lesson/:sheet?': page(async () => (await import('../writer/WriterPage.js')).WriterPage),
   '/present/:lesson/:sheet?': page(async () => (await import('../present/PresentPage.js')).PresentPage),
+  '/present-reading/:lesson/:sheet?': page(
+    async () => (await import('../present/PresentReadingPage.js')).PresentReadingPage,
+  ),
   '/present-notes/:lesson': page(async () => (await import('../present/NotesPage.js')).NotesPage),
   '/preview/:lesson/:sheet?': page(async () => (await import('../writer/PreviewPage.js')).PreviewPage),
   '/desk/:class': page(async () => (await import('../desk/DeskPage.js')).DeskPage),

@@ -3,7 +3,7 @@ import { isAnythingFree, startOver, type FigureDocument } from '@bogen/core/figu
 import { figureOfStage, steppedStages } from '@bogen/core/lesson';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
 import { Suspense, useDeferredValue, useEffect, useMemo } from 'react';
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { ApiProblem, NotConnected } from '../api/call.js';
 import { ToBench } from '../bench/ToBench.js';
 import { FigureView } from '../figure/view/FigureView.js';
@@ -21,6 +21,8 @@ import { TaskToRead } from '../task/TaskToRead.js';
 import { useNotationOf } from '../text/notation.js';
 import { useTranslation } from '../text/text.js';
 import { useTheme } from '../theme/theme.js';
+import type { PresentState } from '../stage/presentState.js';
+import { useSingleKey } from '../ui/useSingleKey.js';
 import { Button } from '../ui/Button.js';
 import { Failure } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
@@ -96,6 +98,15 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
     [ready, lesson, index, palette],
   );
   const [wide, setWide] = useStateOf(sheetPlace, false);
+  const navigate = useNavigate();
+  const present = (): void =>
+    void navigate(
+      `/present-reading/${lesson.lesson}/${sheet.id}?stage=${stageId}${wanted ? `&edition=${wanted}` : ''}`,
+      {
+        state: { own: { place: `${sheet.id}/${stageId}`, figure: scene.document } } satisfies PresentState,
+      },
+    );
+  useSingleKey('q', present);
   const { error } = query;
   // What is here already can be read while the server is away.
   const isAway =
@@ -257,6 +268,9 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
             </Suspense>
           )}
           {work && <ToBench who="student" name={sheet.title} figure={() => scene.document} />}
+          <Button quiet title={t('reader.presentHelp')} onClick={present}>
+            {t('reader.present')}
+          </Button>
           <Button quiet pressed={wide} onClick={() => setWide(!wide)}>
             {wide ? t('sheet.showProse') : t('sheet.wholeFigure')}
           </Button>

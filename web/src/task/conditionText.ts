@@ -14,7 +14,7 @@ import { notation } from '../text/notation.js';
 export function conditionText(condition: Condition, figure: FigureDocument, t: TFunction<'texts'>): string {
   if (isGroup(condition)) {
     const parts = condition.conditions.map((part) => conditionText(part, figure, t));
-    return t(`sheet.groups.${condition.kind}`, { parts: parts.join('; ') });
+    return t(`checks.groups.${condition.kind}`, { parts: parts.join('; ') });
   }
   const { fields } = conditions[condition.kind].description as {
     readonly fields: Readonly<Record<string, Field>>;
@@ -38,7 +38,7 @@ export function conditionText(condition: Condition, figure: FigureDocument, t: T
     const of = 'of' in condition ? condition.of : 'controlPoints';
     values['point'] = pointName(figure, condition.item, of, condition.index);
   }
-  return t(`sheet.conditions.${condition.kind}.text` as 'sheet.conditions.curveThroughPoint.text', values);
+  return t(`checks.conditions.${condition.kind}.text` as 'checks.conditions.curveThroughPoint.text', values);
 }
 
 /** What was measured for a condition, with its unit. */
@@ -47,13 +47,13 @@ export function measuredText(
   { measured, tooMuch }: ConditionResult,
   t: TFunction<'texts'>,
 ): string {
-  if (tooMuch) return t('sheet.measured.tooMuch');
-  if (measured === null) return t('sheet.measured.none');
+  if (tooMuch) return t('checks.measured.tooMuch');
+  if (measured === null) return t('checks.measured.none');
   if (isGroup(condition))
-    return t('sheet.measured.parts', { met: measured, count: condition.conditions.length });
+    return t('checks.measured.parts', { met: measured, count: condition.conditions.length });
   const { quantity } = conditions[condition.kind];
-  if (quantity === 'holds') return t(measured > 0 ? 'sheet.measured.holds' : 'sheet.measured.fails');
-  return t(`sheet.measured.${quantity}`, { value: shownMeasure[quantity](measured) });
+  if (quantity === 'holds') return t(measured > 0 ? 'checks.measured.holds' : 'checks.measured.fails');
+  return t(`checks.measured.${quantity}`, { value: shownMeasure[quantity](measured) });
 }
 
 /**

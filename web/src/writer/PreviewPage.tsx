@@ -11,7 +11,7 @@ import { figureOfStage, isVaried, steppedStages, variedSheet, type Sheet } from 
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
 import { call } from '../api/call.js';
-import { Link, useParams } from 'react-router';
+import { Link, useNavigate, useParams } from 'react-router';
 import { FigureView } from '../figure/view/FigureView.js';
 import type { FigureHost } from '../figure/scene/host.js';
 import { StageStep } from '../stage/StageStep.js';
@@ -38,6 +38,8 @@ import { useNotationOf } from '../text/notation.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Failure, Loading } from '../ui/States.js';
+import { useSingleKey } from '../ui/useSingleKey.js';
+import type { PresentState } from '../stage/presentState.js';
 import { TopBar } from '../ui/TopBar.js';
 import type { OpenDraft } from './draft.js';
 import { useDraft } from './WriterPage.js';
@@ -83,6 +85,15 @@ function PreviewSheet({
   const scene = useStagedScene(sheet.id, seen, sheet.stages.length);
   const [over, layOver] = useOver(`${sheet.id}/${stageId}`);
   useUndoKeys(edited);
+  const navigate = useNavigate();
+  const present = (): void =>
+    void navigate(`/present/${draft.id}/${sheet.id}?stage=${stageId}`, {
+      state: {
+        from: '/preview',
+        own: { place: `${sheet.id}/${stageId}`, figure: scene.document },
+      } satisfies PresentState,
+    });
+  useSingleKey('q', present);
   const terms = useQuery({
     queryKey: ['terms', draft.course.id],
     queryFn: ({ signal }) => call('terms', { params: { course: draft.course.id }, signal }),
@@ -119,6 +130,9 @@ function PreviewSheet({
                   {t('writer.otherNumbers')}
                 </Button>
               )}
+              <Button quiet title={t('writer.presentHelp')} onClick={present}>
+                {t('writer.present')}
+              </Button>
               <span className="text-[13px] text-soft">{t('writer.previewNote')}</span>
             </>
           }

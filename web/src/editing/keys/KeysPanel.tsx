@@ -5,7 +5,7 @@ import { useTranslation } from '../../text/text.js';
 import { Check } from '../../ui/Choice.js';
 import { Key } from '../../ui/Key.js';
 import { Panel } from '../../ui/Panel.js';
-import { useSingleKeys } from './singleKeys.js';
+import { useSingleKeys } from '../../ui/singleKeys.js';
 
 /** Every key and what it does. */
 export function KeysPanel({ onClose }: { onClose: () => void }) {

@@ -4,7 +4,7 @@ import type { FigureScene } from '../../figure/scene/scene.js';
 import { panBy, zoomBy, zoomToSelection } from '../../figure/view/zoom.js';
 import { shownKeys } from '../looks/shownKeys.js';
 import { gripsOf } from '../../figure/scene/gripsNear.js';
-import { useSingleKeys } from './singleKeys.js';
+import { useSingleKeys } from '../../ui/singleKeys.js';
 
 /** What keys can open or do beyond the scene. */
 export interface KeyActions {

@@ -1,4 +1,6 @@
 export const reader = {
+  present: 'Present',
+  presentHelp: 'Show it large, for others to see (q)',
   lessons: 'Lessons',
   toBench: 'To the bench',
   bench: 'Bench',

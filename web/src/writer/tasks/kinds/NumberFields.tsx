@@ -31,7 +31,7 @@ export function NumberFields({ task, start, scene, onChange }: TaskFieldsProps<'
       <div className="flex items-center gap-2">
         <span className="flex-1">{measureText(measure, start, t)}</span>
         <span className="font-mono text-[12px] whitespace-nowrap text-soft">
-          {value && numberOf(value) !== undefined ? valueText(value, 4) : t('sheet.measured.none')}
+          {value && numberOf(value) !== undefined ? valueText(value, 4) : t('checks.measured.none')}
         </span>
         <PickList<Measure>
           label={t('task.pickMeasure')}
