@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test';
-import { coordinatesOf, drag, expect, handle, joinClass, openFirstSheet, signIn, test } from '../bogen.js';
+import {
+  coordinatesOf,
+  drag,
+  expect,
+  handle,
+  instructor,
+  joinClass,
+  openFirstSheet,
+  signIn,
+  test,
+} from '../bogen.js';
 import { lesson } from '../figure.js';
 import { violations } from '../violations.js';
 
@@ -44,6 +54,40 @@ test('anybody draws at the bench without an account, and finds their figures aga
     await page.keyboard.press('Escape');
     await page.getByRole('button', { name: 'Undo' }).click();
     await expect(handle(page, 'curve/P6')).toHaveCount(0);
+  });
+
+  await test.step('a picture to draw over rests on the device and is there again', async () => {
+    await page.getByRole('button', { name: 'Draw …' }).click();
+    await page.locator('input[type="file"]').setInputFiles({
+      name: 'plan.svg',
+      mimeType: 'image/svg+xml',
+      buffer: Buffer.from(
+        '<svg xmlns="http://www.w3.org/2000/svg" width="400" height="200"><rect width="400" height="200" fill="#d00000"/></svg>',
+      ),
+    });
+    const isRed = () =>
+      page.evaluate(() => {
+        const canvas = document.querySelector<HTMLCanvasElement>('[data-pane] canvas')!;
+        const { width, height } = canvas;
+        const { data } = canvas.getContext('2d')!.getImageData(0, 0, width, height);
+        let red = 0;
+        for (let at = 0; at < data.length; at += 4) if (data[at]! > data[at + 1]! + 60) red++;
+        return red > 0.2 * width * height;
+      });
+    await expect.poll(isRed).toBe(true);
+    await expect(kept(page)).toHaveText('Kept in this browser');
+    await page.reload();
+    await expect(handle(page, 'curve/P1')).toBeVisible();
+    await expect.poll(isRed).toBe(true);
+    if (shot) await page.screenshot({ path: '/tmp/bench-picture.png' });
+    await page.getByRole('button', { name: 'Draw …' }).click();
+    await page.locator('input[type="file"]').setInputFiles({
+      name: 'nonsense.png',
+      mimeType: 'image/png',
+      buffer: Buffer.from('no picture at all'),
+    });
+    await expect(page.getByRole('alert')).toContainText('can’t be read');
+    await page.keyboard.press('Escape');
   });
 
   await test.step('several figures with names, copied, and taken away with undo', async () => {
@@ -164,4 +208,33 @@ test('what rested on a device while another changed the figure becomes a figure 
   await choose(page, 'First figure, from this device');
   await expect(figures(page)).toHaveText('First figure, from this device');
   await expect.poll(() => coordinatesOf(page, 'curve/P1')).toEqual(mine);
+});
+
+test('a picture that rested on the device goes along when an instructor takes the figure into the account', async ({
+  newContext,
+}) => {
+  const page = await (await newContext()).newPage();
+  await page.goto('/bench');
+  await expect(handle(page, 'curve/P1')).toBeVisible();
+  await page.getByRole('button', { name: 'Draw …' }).click();
+  await page.locator('input[type="file"]').setInputFiles({
+    name: 'plan.svg',
+    mimeType: 'image/svg+xml',
+    buffer: Buffer.from(
+      '<svg xmlns="http://www.w3.org/2000/svg" width="40" height="20"><path d="M0 10H40"/></svg>',
+    ),
+  });
+  await expect(page.getByRole('button', { name: /^Handle centre of Picture/ })).toBeVisible();
+  await expect(kept(page)).toHaveText('Kept in this browser');
+  await signIn(page.context());
+  await page.goto('/bench');
+  const fetched = page.waitForResponse((response) => response.url().includes('/api/pictures/'));
+  const before = await page.request.get('/api/bench').then((answer) => answer.json());
+  await page.getByRole('button', { name: 'Take into my account' }).click();
+  await expect(page.getByRole('button', { name: 'Take into my account' })).toHaveCount(0);
+  const after = (await page.request.get('/api/bench').then((answer) => answer.json())) as typeof before;
+  const known = new Set((before as { figures: { id: string }[] }).figures.map(({ id }) => id));
+  const taken = (after as { figures: { id: string }[] }).figures.find(({ id }) => !known.has(id))!;
+  await page.goto(`/bench/${taken.id}`);
+  expect((await fetched).status()).toBe(200);
 });

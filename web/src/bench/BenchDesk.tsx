@@ -18,6 +18,7 @@ import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { TopBar } from '../ui/TopBar.js';
 import { benchHost, editedFigure, type EditedFigure } from './benchHost.js';
+import { keepPictureHere } from './picturesHere.js';
 import { BenchSaver } from './benchSaver.js';
 import { FigureList } from './FigureList.js';
 import type { BenchFigure, BenchStore } from './store.js';
@@ -43,10 +44,15 @@ export function BenchDesk(props: BenchDeskProps) {
     const made = editedFigure(opened.figure);
     return {
       edited: made,
-      host: benchHost(made, (why) => refuse.current(why)),
+      host: benchHost(
+        made,
+        (why) => refuse.current(why),
+        // Only an instructor's pictures are kept by the server.
+        isInstructor ? undefined : keepPictureHere,
+      ),
       saver: new BenchSaver(bench, opened.id, opened),
     };
-  }, [bench, opened]);
+  }, [bench, opened, isInstructor]);
   const scene = useScene(host);
   refuse.current = (told) => {
     const { left, right, bottom, top } = scene.view;

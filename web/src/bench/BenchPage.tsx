@@ -12,6 +12,7 @@ import { Failure, Loading } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
 import { BenchDesk } from './BenchDesk.js';
 import { browserBench, NotOnBench } from './browser.js';
+import { withSentPictures } from './picturesHere.js';
 import { benchOf, type BenchFigure, type BenchStore } from './store.js';
 
 /** The bench: figures without a lesson, for anyone. */
@@ -69,7 +70,7 @@ function Bench({ bench, isInstructor }: { bench: BenchStore; isInstructor: boole
       isInstructor={isInstructor}
       removed={removed}
       onRemoved={setRemoved}
-      notice={bench.place === 'account' && <LeftInBrowser bench={bench} />}
+      notice={bench.place === 'account' && <LeftInBrowser bench={bench} isInstructor={isInstructor} />}
     />
   );
 }
@@ -92,7 +93,7 @@ function Gone() {
 }
 
 /** What was drawn in this browser before somebody signed in, to be taken into the account. */
-function LeftInBrowser({ bench }: { bench: BenchStore }) {
+function LeftInBrowser({ bench, isInstructor }: { bench: BenchStore; isInstructor: boolean }) {
   const { t } = useTranslation();
   const tell = useTold();
   const client = useQueryClient();
@@ -103,7 +104,7 @@ function LeftInBrowser({ bench }: { bench: BenchStore }) {
   const takeIn = async (): Promise<void> => {
     try {
       for (const { id, name, figure } of (left.data ?? []).toReversed()) {
-        await bench.add(name, figure);
+        await bench.add(name, isInstructor ? await withSentPictures(figure) : figure);
         await browserBench.remove(id);
       }
     } catch (error) {

@@ -25,9 +25,14 @@ export const editedFigure = (initial: FigureDocument): EditedFigure =>
 
 /**
  * A figure by itself, in which everything can be done.
+ * @param keepPicture where pictures rest, if not on the server
  * @param refuse told why a change can't be done, where a locked joint forbids it, and `null` when one was done
  */
-export function benchHost(edited: EditedFigure, refuse: (why: Told | null) => void): FigureHost {
+export function benchHost(
+  edited: EditedFigure,
+  refuse: (why: Told | null) => void,
+  keepPicture?: FigureHost['keepPicture'],
+): FigureHost {
   const now = (): FigureDocument => edited.store.getState().history.document;
   return {
     read: () => edited.store.getState().shown,
@@ -48,6 +53,7 @@ export function benchHost(edited: EditedFigure, refuse: (why: Told | null) => vo
       return kind && { at, words: i18next.t(`draw.snap.${kind}`, { name }) };
     },
     isFree: true,
+    ...(keepPicture && { keepPicture }),
     may: () => true,
   };
 }

@@ -11,15 +11,22 @@ interface Rooms extends DBSchema {
   figures: { key: string; value: Kept };
   /** States of figures of an account that are not sent yet. */
   unsent: { key: string; value: { id: string; figure: FigureDocument; base: number } };
+  /** Pictures to draw over that rest on this device alone. */
+  pictures: { key: string; value: { id: string; blob: Blob } };
 }
 
 let opened: Promise<IDBPDatabase<Rooms>> | undefined;
-function database(): Promise<IDBPDatabase<Rooms>> {
-  opened ??= openDB<Rooms>('bogen-bench', 1, {
-    upgrade: (db) => {
-      db.createObjectStore('figures', { keyPath: 'id' });
-      db.createObjectStore('unsent', { keyPath: 'id' });
+export function benchRooms(): Promise<IDBPDatabase<Rooms>> {
+  opened ??= openDB<Rooms>('bogen-bench', 2, {
+    upgrade: (db, before) => {
+      if (before < 1) {
+        db.createObjectStore('figures', { keyPath: 'id' });
+        db.createObjectStore('unsent', { keyPath: 'id' });
+      }
+      if (before < 2) db.createObjectStore('pictures', { keyPath: 'id' });
     },
+    // A page of a newer version is not kept waiting by this one.
+    blocking: (_, __, event) => (event.target as IDBDatabase).close(),
     terminated: () => (opened = undefined),
   });
   opened.catch(() => (opened = undefined));
@@ -43,7 +50,7 @@ function readable(kept: Kept): BenchFigure | undefined {
 }
 
 async function existing(id: string): Promise<Kept> {
-  const kept = await (await database()).get('figures', id);
+  const kept = await (await benchRooms()).get('figures', id);
   if (!kept) throw new NotOnBench(id);
   return kept;
 }
@@ -52,7 +59,7 @@ async function existing(id: string): Promise<Kept> {
 export const browserBench: BenchStore = {
   place: 'browser',
   list: async () =>
-    (await (await database()).getAll('figures'))
+    (await (await benchRooms()).getAll('figures'))
       .filter(({ deleted }) => !deleted)
       .flatMap((kept) => readable(kept) ?? [])
       .toSorted((a, b) => b.changedAt.localeCompare(a.changedAt)),
@@ -64,43 +71,43 @@ export const browserBench: BenchStore = {
   add: async (name, figure) => {
     const id = newId();
     const changedAt = new Date().toISOString();
-    await (await database()).put('figures', { id, name, revision: 0, changedAt, figure });
+    await (await benchRooms()).put('figures', { id, name, revision: 0, changedAt, figure });
     return id;
   },
   rename: async (id, name) => {
-    await (await database()).put('figures', { ...(await existing(id)), name });
+    await (await benchRooms()).put('figures', { ...(await existing(id)), name });
   },
   remove: async (id) => {
-    await (await database()).put('figures', { ...(await existing(id)), deleted: true });
+    await (await benchRooms()).put('figures', { ...(await existing(id)), deleted: true });
   },
   bringBack: async (id) => {
     const { deleted: _, ...kept } = await existing(id);
-    await (await database()).put('figures', kept);
+    await (await benchRooms()).put('figures', kept);
   },
   // Two pages of one browser do not ask each other: the later one counts.
   keep: async (id, figure) => {
     const kept = await existing(id);
     const next = { ...kept, figure, revision: kept.revision + 1, changedAt: new Date().toISOString() };
-    await (await database()).put('figures', next);
+    await (await benchRooms()).put('figures', next);
     return next.revision;
   },
 };
 
 /** Keeps on the device what is about to be sent. */
 export async function keepUnsent(id: string, figure: FigureDocument, base: number): Promise<void> {
-  await (await database()).put('unsent', { id, figure, base });
+  await (await benchRooms()).put('unsent', { id, figure, base });
 }
 
 /** What of a figure was not sent when its page went. */
 export async function unsentOf(id: string): Promise<{ figure: FigureDocument; base: number } | undefined> {
-  const kept = await (await database()).get('unsent', id);
+  const kept = await (await benchRooms()).get('unsent', id);
   const figure = kept && readable({ id, name: '', revision: kept.base, changedAt: '', figure: kept.figure });
   return figure && { figure: figure.figure, base: kept.base };
 }
 
 /** It was sent, unless something newer waits meanwhile. */
 export async function forgetUnsent(id: string, figure: FigureDocument): Promise<void> {
-  const db = await database();
+  const db = await benchRooms();
   const kept = await db.get('unsent', id);
   if (kept && JSON.stringify(kept.figure) === JSON.stringify(figure)) await db.delete('unsent', id);
 }

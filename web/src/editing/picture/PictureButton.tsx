@@ -26,7 +26,11 @@ export function PictureButton({ scene, className, onAdded }: PictureButtonProps)
       onAdded(id);
     } catch (error) {
       setProblem(
-        error instanceof FileTooLarge ? t('picture.tooLarge') : t('picture.notSent', { reason: tell(error) }),
+        error instanceof FileTooLarge
+          ? t('picture.tooLarge')
+          : scene.host.keepPicture
+            ? t('picture.notKept')
+            : t('picture.notSent', { reason: tell(error) }),
       );
     } finally {
       setShare(null);
@@ -48,7 +52,9 @@ export function PictureButton({ scene, className, onAdded }: PictureButtonProps)
               : t('picture.checking')}
         </span>
         {share === null ? (
-          <span className="block text-[12px] leading-snug text-soft">{t('picture.addLead')}</span>
+          <span className="block text-[12px] leading-snug text-soft">
+            {t(scene.host.keepPicture ? 'picture.addHereLead' : 'picture.addLead')}
+          </span>
         ) : (
           <progress
             aria-label={t('picture.add')}

@@ -1,5 +1,6 @@
 import type { PictureItem } from '@bogen/core/figure';
 import { call } from '../../api/call.js';
+import type { KeptPicture } from '../../figure/scene/host.js';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 
@@ -12,7 +13,7 @@ export class FileTooLarge extends Error {
 }
 
 /**
- * Sends a picture to the server and puts it behind the drawing, as large as what is shown, faded so that
+ * Sends a picture to the server, or keeps it where the figure is kept, and puts it behind the drawing, as large as what is shown, faded so that
  * lines on it can be seen.
  * @param onSent told the share of it that is sent, 0 to 1
  * @throws FileTooLarge, ApiProblem where the server refuses it, NotConnected
@@ -24,8 +25,7 @@ export async function addPicture(
   onSent: (share: number) => void,
 ): Promise<string> {
   if (file.size > mostBytes) throw new FileTooLarge();
-  const data = await base64Of(file);
-  const { id: picture, width, height } = await call('addPicture', { body: { data }, onSent });
+  const { id: picture, width, height } = await (scene.host.keepPicture?.(file) ?? sendPicture(file, onSent));
   const { document, view } = scene;
   const [across, up] = [view.right - view.left, view.top - view.bottom];
   const id = freshId(document);
@@ -45,7 +45,12 @@ export async function addPicture(
   return id;
 }
 
-function base64Of(file: File): Promise<string> {
+/** Sends a picture to the server. @throws ApiProblem where it is refused, NotConnected */
+export async function sendPicture(file: Blob, onSent: (share: number) => void): Promise<KeptPicture> {
+  return call('addPicture', { body: { data: await base64Of(file) }, onSent });
+}
+
+function base64Of(file: Blob): Promise<string> {
   return new Promise((resolve, reject) => {
     const reader = new FileReader();
     reader.onload = () => resolve((reader.result as string).split(',', 2)[1] ?? '');

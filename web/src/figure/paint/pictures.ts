@@ -8,6 +8,18 @@ export const pictureAddress = (id: string): string => `/api/pictures/${id}`;
 const images = new Map<string, HTMLImageElement>();
 const waiting = new Map<string, Set<() => void>>();
 
+let onDevice: ((id: string) => Promise<Blob | undefined>) | undefined;
+
+/** Lets pictures be looked for on this device first, for pages on which some rest there. */
+export function findPicturesOnDevice(find: (id: string) => Promise<Blob | undefined>): void {
+  onDevice = find;
+}
+
+async function sourceOf(id: string): Promise<string> {
+  const blob = await onDevice?.(id).catch(() => undefined);
+  return blob ? URL.createObjectURL(blob) : pictureAddress(id);
+}
+
 /** The pixels of a stored picture, once they have come; then those who wait are told. */
 export function imageOf(id: string, onCome: () => void): HTMLImageElement | undefined {
   const known = images.get(id);
@@ -27,7 +39,8 @@ export function imageOf(id: string, onCome: () => void): HTMLImageElement | unde
   };
   // Asked for again when the figure is drawn the next time.
   image.onerror = () => setTimeout(() => waiting.delete(id), 3000);
-  image.src = pictureAddress(id);
+  if (onDevice) void sourceOf(id).then((source) => (image.src = source));
+  else image.src = pictureAddress(id);
   return undefined;
 }
 

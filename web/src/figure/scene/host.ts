@@ -16,6 +16,13 @@ export type Arrival = 'awaited' | 'known' | 'here';
  */
 export type Motion = 'rest' | 'hand' | 'playing';
 
+/** A picture that was kept: its id, and its size in its own pixels. */
+export interface KeptPicture {
+  readonly id: string;
+  readonly width: number;
+  readonly height: number;
+}
+
 /** What a figure on the screen needs from whoever owns its document. */
 export interface FigureHost {
   /** The document as it is to be seen now. */
@@ -46,6 +53,8 @@ export interface FigureHost {
   readonly isFree?: boolean;
   /** Lets readers do something more, for whoever writes what they read; and for nobody else. */
   readonly letReaders?: (allowance: Allowance) => void;
+  /** Keeps a picture to draw over, where the server does not; see `KeptPicture`. */
+  readonly keepPicture?: (file: File) => Promise<KeptPicture>;
   /** Whether whoever is here may give this command. The answer is core's, by what the document says. */
   readonly may: (command: FigureCommand) => boolean;
 }

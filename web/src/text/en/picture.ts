@@ -1,6 +1,8 @@
 export const picture = {
   add: 'Picture to draw over …',
   addLead: 'A PNG, JPEG or SVG from this device, behind the drawing.',
+  addHereLead: 'A PNG, JPEG or SVG, behind the drawing. It stays on this device.',
+  notKept: 'This picture can’t be read, or this device has no room for it. Nothing was changed.',
   name: 'Picture',
   sending: 'Sending the picture: {{share}} %',
   checking: 'The picture is sent and being checked …',
