@@ -1,15 +1,5 @@
 import type { Page } from '@playwright/test';
-import {
-  coordinatesOf,
-  drag,
-  expect,
-  handle,
-  instructor,
-  joinClass,
-  openFirstSheet,
-  signIn,
-  test,
-} from '../bogen.js';
+import { coordinatesOf, drag, expect, handle, joinClass, openFirstSheet, signIn, test } from '../bogen.js';
 import { lesson } from '../figure.js';
 import { violations } from '../violations.js';
 
