@@ -144,8 +144,8 @@ await run(async () => {
     await teacher.locator('[data-pick-list]').getByRole('button', { name: 'Where will Waist run?' }).click();
     await teacher.getByRole('link', { name: 'See as a student' }).click();
     const task = teacher.locator('[data-task]').filter({ hasText: 'P4 goes up' });
-    await task.getByRole('button', { name: '0.29 to 0.43' }).click();
-    await task.getByRole('button', { name: '0.43 to 0.57' }).click();
+    await task.getByRole('button', { name: '0.286 to 0.429' }).click();
+    await task.getByRole('button', { name: '0.429 to 0.571' }).click();
     await task.getByRole('button', { name: 'Draw', exact: true }).click();
     const paper = await teacher.locator('[data-drawing]').boundingBox();
     const along = [0.03, 0.1, 0.18, 0.26, 0.36, 0.46, 0.56, 0.66, 0.78, 0.94];

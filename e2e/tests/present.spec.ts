@@ -1,4 +1,14 @@
-import { coordinatesOf, drag, expect, handle, joinClass, openFirstSheet, saved, signIn, test } from '../bogen.js';
+import {
+  coordinatesOf,
+  drag,
+  expect,
+  handle,
+  joinClass,
+  openFirstSheet,
+  saved,
+  signIn,
+  test,
+} from '../bogen.js';
 import { lesson, newLesson } from '../figure.js';
 import { violations } from '../violations.js';
 

@@ -122,7 +122,7 @@ test('a number, a choice, an order and a prediction are written, tried, publishe
     await mark.focus();
     await student.keyboard.press('ArrowUp');
     await student.keyboard.press('ArrowDown');
-    await prediction.getByRole('button', { name: '0.00 to 0.33' }).click();
+    await prediction.getByRole('button', { name: '0 to 0.333' }).click();
     // In the figure too: the second span lights up where it is pressed.
     await expect(student.locator('[data-span-mark="0"]')).toHaveAttribute('data-guessed', 'true');
     await prediction.getByRole('button', { name: 'Draw', exact: true }).click();
@@ -146,7 +146,7 @@ test('a number, a choice, an order and a prediction are written, tried, publishe
       await student.screenshot({ path: '/tmp/predicted.png' });
     }
     await prediction.getByRole('button', { name: 'Back to before the change' }).click();
-    await prediction.getByRole('button', { name: '0.33 to 0.67' }).click();
+    await prediction.getByRole('button', { name: '0.333 to 0.667' }).click();
     await prediction.getByRole('button', { name: 'Show what happens' }).click();
     await expect(prediction.locator('[data-question="spans"]')).toHaveAttribute('data-met', 'true');
     await prediction.getByRole('button', { name: 'Back to before the change' }).click();

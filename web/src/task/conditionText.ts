@@ -22,6 +22,7 @@ export function conditionText(condition: Condition, figure: FigureDocument, t: T
   const given = condition as unknown as Readonly<Record<string, unknown>>;
   const values: Record<string, unknown> = {};
   for (const [key, field] of Object.entries(fields)) {
+    if (key === 'kind') continue;
     const value = given[key];
     if (field.type === 'id') values[key] = itemOf(figure, value as string)?.name ?? value;
     else if (field.type === 'number') values[key] = Number((value as number).toPrecision(6));

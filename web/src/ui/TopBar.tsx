@@ -30,7 +30,7 @@ export function TopBar({ place, middle, end }: TopBarProps) {
       <div className="flex min-w-0 flex-1 items-center gap-2 text-[13px]">{place}</div>
       {/* On a phone it has a row of its own. */}
       <div className="order-last flex basis-full justify-center sm:order-none sm:basis-auto">{middle}</div>
-      <div className="flex min-w-0 items-center justify-end gap-2 sm:flex-1">
+      <div className="flex min-w-0 flex-wrap items-center justify-end gap-x-2 sm:flex-1 sm:flex-nowrap">
         {end}
         <Button quiet aria-label={name} title={name} onClick={toggle} className="px-1.5">
           {theme === 'light' ? <Moon aria-hidden size={16} /> : <Sun aria-hidden size={16} />}

@@ -5,7 +5,7 @@ import type { ConditionResult, Guess, Question } from '@bogen/core/lesson';
 import type { TFunction } from 'i18next';
 import { nameOf, pointName } from '../../figure/scene/names.js';
 import { sizeOf } from '../../text/notation.js';
-import { shownAtMost, shownNumber } from '../../text/number.js';
+import { shownAtMost, shownNumber, shownShort } from '../../text/number.js';
 
 type T = TFunction<'texts'>;
 
@@ -71,6 +71,6 @@ export function spanText(figure: FigureDocument, item: string, index: number, t:
   const curve = curveOf(evaluateFigure(figure), item);
   const span = curve && spansOf(curve.knots, curve.degree)[index];
   return span
-    ? t('answer.span', { start: shownNumber(span.start), end: shownNumber(span.end) })
+    ? t('answer.span', { start: shownShort(span.start), end: shownShort(span.end) })
     : String(index + 1);
 }

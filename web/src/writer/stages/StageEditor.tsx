@@ -79,8 +79,9 @@ export function StageEditor({
       className="flex shrink-0 flex-col gap-1 border-t border-line bg-sheet px-4 py-1.5 text-[13px]"
       data-stage-editor
     >
-      <div className="flex items-center gap-2">
-        <span className="font-semibold whitespace-nowrap">
+      {/* On a phone the caption has a row of its own. */}
+      <div className="flex flex-wrap items-center gap-x-2 sm:flex-nowrap">
+        <span className="flex-1 font-semibold whitespace-nowrap sm:flex-none">
           {t('stages.of', { number: index + 1, count: stages.length })}
         </span>
         <TypedText
@@ -90,7 +91,7 @@ export function StageEditor({
           placeholder={t('stageEditor.noCaption')}
           value={stage.caption}
           most={400}
-          className="min-w-0 flex-1"
+          className="order-last min-w-0 basis-full sm:order-none sm:flex-1 sm:basis-0"
           onChange={(caption) =>
             edited.do({ name: 'setStageText', sheet: sheet.id, stage: stage.id, caption })
           }
