@@ -57,7 +57,9 @@ export function HistoryPanel({ lesson, edited, onClose }: HistoryPanelProps) {
               row(`edition ${number}`, t('lessonHistory.edition', { number }), dayOf(publishedAt), revision),
             )}
           </ul>
-          <h3 className="mt-4 text-[13px] font-semibold">{t('lessonHistory.days')}</h3>
+          {history.data.days.length > 0 && (
+            <h3 className="mt-4 text-[13px] font-semibold">{t('lessonHistory.days')}</h3>
+          )}
           <ul>
             {history.data.days.map(({ day, revision, steps }) =>
               row(day, dayOf(day), t('lessonHistory.steps', { count: steps }), revision),

@@ -115,10 +115,10 @@ export function StageEditor({
           {t('stageEditor.add')}
         </Button>
         {stages.length > 1 && (
-          <>
+          <span className="flex items-center gap-2">
             <StageMenu sheet={sheet} edited={edited} stage={stage} onAct={act} />
             <StepButtons index={index} count={stages.length} onGo={go} />
-          </>
+          </span>
         )}
       </div>
       {stages.length > 1 && (
