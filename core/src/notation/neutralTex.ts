@@ -8,9 +8,11 @@ import { pointLetterOf, type Notation } from './notation.js';
  *   \val{0.25}{1}   a number, with this many digits more than lengths have
  *   \param{}        the letter of the parameter and of the knots
  *   \point{0}       the letter of the control points of the figure's first curve
- *   \size{3}         the degree 3, or its order
- *   \degreesign{}       the sign of the degree
- *   \nth{}          the sign that basis functions have for their degree or order
+ *   \size{3}        the degree 3, or its order
+ *   \nth{}          the sign of the degree or order, as basis functions have it: p or k
+ *   \reach{}        the degree by that sign: p or k−1
+ *   \factor{}       the degree as a factor: p or (k−1)
+ *   \next{}         the order by that sign: p+1 or k
  *
  * A formula that names one curve alone has \point{}, until it is known which one that is.
  */
@@ -21,10 +23,12 @@ export const texAt = (index: number): string => String.raw`\at{${index}}`;
 export const texDegree = (degree: number): string => String.raw`\size{${degree}}`;
 /** The letter of the parameter. */
 export const texParameter = String.raw`\param{}`;
-/** The sign of the degree. */
-export const texDegreeSign = String.raw`\degreesign{}`;
 /** The sign that basis functions have for their degree or order. */
 export const texBasisSign = String.raw`\nth{}`;
+/** The degree, alone and as a factor, and the order, by that sign. */
+export const texDegreeSign = String.raw`\reach{}`;
+export const texDegreeFactor = String.raw`\factor{}`;
+export const texOrderSign = String.raw`\next{}`;
 /** The letter of the control points of the curve that the formula is about. */
 export const texControlPoint = String.raw`\point{}`;
 /** A number in TeX, with so many digits more than lengths have. */
@@ -34,13 +38,19 @@ export const texNumber = (value: number, more = 1): string => String.raw`\val{${
 export const aboutCurve = (neutral: string, curve: number): string =>
   neutral.replaceAll(texControlPoint, String.raw`\point{${curve}}`);
 
+type Sign = 'param' | 'nth' | 'reach' | 'factor' | 'next';
+const signs = ({ parameter, size }: Notation): Readonly<Record<Sign, string>> =>
+  size === 'order'
+    ? { param: parameter, nth: 'k', reach: 'k-1', factor: '(k-1)', next: 'k' }
+    : { param: parameter, nth: 'p', reach: 'p', factor: 'p', next: 'p+1' };
+
 /** A formula as a lesson with this notation writes it. What is no macro of ours stays as it is. */
 export function inNotation(neutral: string, notation: Notation): string {
   if (!neutral.includes('\\')) return neutral;
-  const { first, parameter, size, decimals } = notation;
+  const { first, size, decimals } = notation;
   const isOrder = size === 'order';
   return neutral.replace(
-    /\\(?:at\{(\d{1,5})\}|val\{([^{}]{1,30})\}\{(-?\d)\}|point\{(\d{0,3})\}|size\{(\d{1,3})\}|(param|degreesign|nth)\{\})/g,
+    /\\(?:at\{(\d{1,5})\}|val\{([^{}]{1,30})\}\{(-?\d)\}|point\{(\d{0,3})\}|size\{(\d{1,3})\}|(param|nth|reach|factor|next)\{\})/g,
     (
       whole,
       index?: string,
@@ -55,16 +65,7 @@ export function inNotation(neutral: string, notation: Notation): string {
         return texOf(Number(value), Math.min(12, Math.max(0, decimals + Number(more))));
       if (curve !== undefined) return pointLetterOf(notation, Number(curve)).replaceAll('′', "'");
       if (degree !== undefined) return String(Number(degree) + (isOrder ? 1 : 0));
-      switch (sign) {
-        case 'param':
-          return parameter;
-        case 'degreesign':
-          return isOrder ? '(k-1)' : 'p';
-        case 'nth':
-          return isOrder ? 'k' : 'p';
-        default:
-          return whole;
-      }
+      return sign === undefined ? whole : signs(notation)[sign as Sign];
     },
   );
 }

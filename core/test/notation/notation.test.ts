@@ -51,7 +51,9 @@ describe('a notation', () => {
     );
     // The order k is p + 1: u_{i+k−1} is the knot that u_{i+p} is.
     expect(written(usualNotation, 'recursion')).toContain('u_{i+p}');
-    expect(written({ ...usualNotation, size: 'order' }, 'recursion')).toContain('N_{i,k-1}');
+    expect(written(usualNotation, 'recursion')).toContain('{u_{i+p+1} - u}');
+    const ordered = written({ ...usualNotation, size: 'order' }, 'recursion');
+    for (const part of ['N_{i,k-1}', '{u_{i+k-1} - u_i}', '{u_{i+k} - u}']) expect(ordered).toContain(part);
   });
 
   it('leaves nothing open in any formula of a curve', () => {
@@ -67,7 +69,7 @@ describe('a notation', () => {
       fc.property(notations, (notation) => {
         for (const { tex } of [...lines(arch), ...lines(rational)]) {
           const written = inNotation(tex, notation);
-          expect(written).not.toMatch(/\\(at|val|param|point|size|degreesign|nth)\{/);
+          expect(written).not.toMatch(/\\(at|val|param|point|size|reach|factor|next|nth)\{/);
           expect(inNotation(written, notation)).toBe(written);
         }
       }),

@@ -1,7 +1,13 @@
 import type { Curve } from '../../curve/curve.js';
 import { derivativesAt } from '../../curve/evaluate.js';
 import { domainOf, findSpan } from '../../curve/knotVector.js';
-import { texAt, texControlPoint, texDegree, texDegreeSign, texParameter } from '../../notation/neutralTex.js';
+import {
+  texAt,
+  texControlPoint,
+  texDegree,
+  texDegreeFactor,
+  texParameter,
+} from '../../notation/neutralTex.js';
 import { tex, texPoint, texShare, type CalculationLine } from './calculation.js';
 
 /** What can be unfolded at a parameter of a plane curve. */
@@ -92,7 +98,7 @@ const derivativePoints: ParameterCalculation = (curve, u) => {
     return {
       step: 'derivativePoint',
       values: { index: i },
-      tex: String.raw`\mathbf{${texControlPoint}}^{(1)}_{${texAt(i)}} = \frac{${texDegreeSign}\,(\mathbf{${texControlPoint}}_{${texAt(i + 1)}} - \mathbf{${texControlPoint}}_{${texAt(i)}})}{${texParameter}_{${texAt(i + degree + 1)}} - ${texParameter}_{${texAt(i + 1)}}} = \frac{${degree}}{${tex(length)}}\left(${texPoint(b)} - ${texPoint(a)}\right) = ${texPoint(made)}`,
+      tex: String.raw`\mathbf{${texControlPoint}}^{(1)}_{${texAt(i)}} = \frac{${texDegreeFactor}\,(\mathbf{${texControlPoint}}_{${texAt(i + 1)}} - \mathbf{${texControlPoint}}_{${texAt(i)}})}{${texParameter}_{${texAt(i + degree + 1)}} - ${texParameter}_{${texAt(i + 1)}}} = \frac{${degree}}{${tex(length)}}\left(${texPoint(b)} - ${texPoint(a)}\right) = ${texPoint(made)}`,
       places: [a, b],
       legs: [[a, b]],
       points: [i, i + 1],

@@ -6,6 +6,7 @@ import {
   texControlPoint,
   texDegree,
   texDegreeSign,
+  texOrderSign,
   texParameter,
 } from '../../notation/neutralTex.js';
 import { tex, texPoint, type CalculationLine } from './calculation.js';
@@ -41,12 +42,12 @@ export function curveFormulas(curve: Curve): readonly CalculationLine[] {
     ? String.raw`\mathbf{C}(${u}) = \frac{${sum(String.raw`w_i\,\mathbf{${texControlPoint}}_i`)}}{${sum('w_i')}}`
     : String.raw`\mathbf{C}(${u}) = ${sum(String.raw`\mathbf{${texControlPoint}}_i`)}`;
   // With the order k, the degree p is k − 1, and the knots are those i + p and i + p + 1 after the first.
-  const [p, before] = [texDegreeSign, String.raw`${texBasisSign}-1`];
+  const before = `${texBasisSign}-1`;
   return [
     line('definition', definition),
     line(
       'recursion',
-      String.raw`N_{i,${texBasisSign}}(${u}) = \frac{${u} - ${u}_i}{${u}_{i+${p}} - ${u}_i}\,N_{i,${before}}(${u}) + \frac{${u}_{i+${p}+1} - ${u}}{${u}_{i+${p}+1} - ${u}_{i+1}}\,N_{i+1,${before}}(${u})`,
+      String.raw`N_{i,${texBasisSign}}(${u}) = \frac{${u} - ${u}_i}{${u}_{i+${texDegreeSign}} - ${u}_i}\,N_{i,${before}}(${u}) + \frac{${u}_{i+${texOrderSign}} - ${u}}{${u}_{i+${texOrderSign}} - ${u}_{i+1}}\,N_{i+1,${before}}(${u})`,
     ),
     line(
       'knotVector',
