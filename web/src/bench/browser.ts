@@ -26,7 +26,10 @@ export function benchRooms(): Promise<IDBPDatabase<Rooms>> {
       if (before < 2) db.createObjectStore('pictures', { keyPath: 'id' });
     },
     // A page of a newer version is not kept waiting by this one.
-    blocking: (_, __, event) => (event.target as IDBDatabase).close(),
+    blocking: (_, __, event) => {
+      opened = undefined;
+      (event.target as IDBDatabase).close();
+    },
     terminated: () => (opened = undefined),
   });
   opened.catch(() => (opened = undefined));
