@@ -404,7 +404,7 @@ test('operations are previewed with their numbers, applied, linked, and taken ba
   }
   await page.getByLabel('Part', { exact: true }).fill('7');
   await expect(page.locator('[data-change-reason]')).toContainText(
-    /There is no part 7; the curve has parts 0 to 1/,
+    /There is no part 7; the last one inside the box is 1/,
   );
   await change(page, 'insertKnot');
   await page.getByLabel('at u =').fill('0.5');
