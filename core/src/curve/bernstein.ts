@@ -91,7 +91,7 @@ function halve(a: Bernstein): [number[], number[]] {
  * @param noise values up to this size are taken for zero; 0 where not given
  */
 export function rootsOfBernstein(a: Bernstein, noise = 0): number[] {
-  spend(15 + a.length ** 2 / 3);
+  spend(10 + a.length ** 2 / 2);
   const roots: number[] = [];
   if (a.every((value) => Math.abs(value) <= noise)) return roots;
   const add = (root: number): void => {

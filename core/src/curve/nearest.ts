@@ -38,7 +38,7 @@ export function nearestFinder(curve: Curve): (target: Point) => NearestPoint {
     if (target.length !== dimension || !target.every(Number.isFinite)) {
       throw new CurveError('point', told('targetCoordinates', { dimension }), { value: target });
     }
-    spend(0.5 * pieces.length);
+    spend(0.42 * pieces.length);
     let best: NearestPoint | undefined;
     const consider = (parameter: number, point: Point): void => {
       const far = distance(point, target);
@@ -75,6 +75,7 @@ export function nearestPoint(curve: Curve, target: Point): NearestPoint {
  */
 export function stationaryDistances(curve: Curve, target: Point): number[] {
   return decompose(curve).flatMap((piece, index) => {
+    spend(60);
     const [start, end] = domainOf(piece.knots, piece.degree);
     const inner = stationaryParameters(piece, target).map((t) => (t === 1 ? end : start + t * (end - start)));
     return [...(index === 0 ? [start] : []), ...inner, end];
@@ -84,7 +85,7 @@ export function stationaryDistances(curve: Curve, target: Point): number[] {
 /** Local parameters of a Bézier piece, from 0 to 1, where the distance to `target` stands still. */
 function stationaryParameters(piece: Curve, target: Point): number[] {
   const { points, weights } = piece;
-  spend(15 + (points.length ** 2 / 3) * (weights ? 2 : 1));
+  spend(10 + (points.length ** 2 / 2) * (weights ? 2 : 1));
   let numerator: number[] = [];
   let size = 0;
   target.forEach((place, axis) => {
