@@ -56,7 +56,7 @@ test('a lesson counts and names as it wants, in the figure, on the rail, in form
     await page.getByRole('button', { name: 'Facts' }).click();
     await page.getByRole('button', { name: 'Basis functions, order by order' }).click();
     const line = page.locator('[data-step="basisLevel"]').last();
-    await expect(line).toContainText('Order 4');
+    await expect(line).toContainText('Basis functions of order 4');
     const before = await text.locator('.katex').count();
     await line.getByRole('button', { name: 'Put this line into the text' }).click();
     await expect(text.locator('.katex')).toHaveCount(before + 1);

@@ -36,9 +36,21 @@ describe('texts in the notation of a lesson', () => {
       translateNow()('writer.degree'),
       translateNow()('calculation.steps.basisLevel', { degree: 3 }),
     ];
-    expect(texts()).toEqual(['degree 3', 'R of degree 3', 'A has degree 3 at most', 'Degree', 'Degree 3']);
+    expect(texts()).toEqual([
+      'degree 3',
+      'R of degree 3',
+      'A has degree 3 at most',
+      'Degree',
+      'Basis functions of degree 3',
+    ]);
     write({ size: 'order' });
-    expect(texts()).toEqual(['order 4', 'R of order 4', 'A has order 4 at most', 'Order', 'Order 4']);
+    expect(texts()).toEqual([
+      'order 4',
+      'R of order 4',
+      'A has order 4 at most',
+      'Order',
+      'Basis functions of order 4',
+    ]);
   });
 
   it('count in what core tells, too', () => {

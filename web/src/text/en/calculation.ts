@@ -41,10 +41,9 @@ export const calculation = {
     conicEquation: 'Equation of piece {{piece, counted}}',
     derivatives: 'First and second derivative at {{param}} = {{u, short}}',
     curvature: 'Curvature at {{param}} = {{u, short}}',
-    basisStart: 'Degree 0 on span {{span, counted}}',
-    basisStart_order: 'Order 1 on span {{span, counted}}',
-    basisLevel: 'Degree {{degree}}',
-    basisLevel_order: 'Order {{degree, asOrder}}',
+    basisStart: 'Basis functions of degree 0: one on span {{span, counted}}',
+    basisStart_order: 'Basis functions of order 1: one on span {{span, counted}}',
+    basisLevel: 'Basis functions of {{degree, sized}}',
     derivativePoint: 'Control point {{index, counted}} of the derivative',
     blossomAfter:
       'As blossom values: new point {{index, counted}} takes {{param}} for one knot of its parents',
