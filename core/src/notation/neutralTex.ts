@@ -6,6 +6,7 @@ import { pointLetterOf, type Notation } from './notation.js';
  *
  *   \at{3}          the number of what has the index 3, counted from 0
  *   \val{0.25}{1}   a number, with this many digits more than lengths have
+ *   \most{0.2}{1}   a bound in the same digits, never below what it is
  *   \param{}        the letter of the parameter and of the knots
  *   \point{0}       the letter of the control points of the figure's first curve
  *   \size{3}        the degree 3, or its order
@@ -34,6 +35,9 @@ export const texControlPoint = String.raw`\point{}`;
 /** A number in TeX, with so many digits more than lengths have. */
 export const texNumber = (value: number, more = 1): string => String.raw`\val{${value}}{${more}}`;
 
+/** A bound in TeX, in the same digits: what is written is never below it. */
+export const texBound = (value: number, more = 1): string => String.raw`\most{${value}}{${more}}`;
+
 /** A formula about one curve as one about the curve with this index in its figure. */
 export const aboutCurve = (neutral: string, curve: number): string =>
   neutral.replaceAll(texControlPoint, String.raw`\point{${curve}}`);
@@ -50,10 +54,11 @@ export function inNotation(neutral: string, notation: Notation): string {
   const { first, size, decimals } = notation;
   const isOrder = size === 'order';
   return neutral.replace(
-    /\\(?:at\{(\d{1,5})\}|val\{([^{}]{1,30})\}\{(-?\d)\}|point\{(\d{0,3})\}|size\{(\d{1,3})\}|(param|nth|reach|factor|next)\{\})/g,
+    /\\(?:at\{(\d{1,5})\}|(val|most)\{([^{}]{1,30})\}\{(-?\d)\}|point\{(\d{0,3})\}|size\{(\d{1,3})\}|(param|nth|reach|factor|next)\{\})/g,
     (
       whole,
       index?: string,
+      kind?: string,
       value?: string,
       more?: string,
       curve?: string,
@@ -61,8 +66,10 @@ export function inNotation(neutral: string, notation: Notation): string {
       sign?: string,
     ) => {
       if (index !== undefined) return String(Number(index) + first);
-      if (value !== undefined)
-        return texOf(Number(value), Math.min(12, Math.max(0, decimals + Number(more))));
+      if (value !== undefined) {
+        const digits = Math.min(12, Math.max(0, decimals + Number(more)));
+        return kind === 'most' ? texAtMost(Number(value), digits) : texOf(Number(value), digits);
+      }
       if (curve !== undefined) return pointLetterOf(notation, Number(curve)).replaceAll('′', "'");
       if (degree !== undefined) return String(Number(degree) + (isOrder ? 1 : 0));
       return sign === undefined ? whole : signs(notation)[sign as Sign];
@@ -82,4 +89,16 @@ function texOf(value: number, digits: number): string {
     .replace(/(\.\d*?)0+$/, '$1')
     .replace(/\.$/, '');
   return text === '-0' ? '0' : text;
+}
+
+/** A bound that is not negative, rounded up in so many digits, or in two where those would leave nothing of it. */
+function texAtMost(value: number, digits: number): string {
+  if (!(value > 0) || !Number.isFinite(value)) return texOf(value, digits);
+  const isTiny = value < 10 ** -digits;
+  const power = isTiny ? Math.floor(Math.log10(value)) - 1 : -digits;
+  // A quotient that is a whole number but for its rounding is raised all the same: too much by one digit is no less a bound.
+  const raised = Math.ceil((value / 10 ** power) * (1 + 2 ** -50));
+  if (!isTiny) return texOf(raised / 10 ** digits, digits);
+  const [mantissa, exponent] = raised >= 100 ? [raised / 100, power + 2] : [raised / 10, power + 1];
+  return String.raw`${mantissa.toFixed(1)}\cdot 10^{${exponent}}`;
 }

@@ -8,6 +8,7 @@ import {
   parameterCalculations,
   pointLetterNames,
   pointLetterOf,
+  texBound,
   usualNotation,
   type CalculationLine,
   type Curve,
@@ -69,7 +70,7 @@ describe('a notation', () => {
       fc.property(notations, (notation) => {
         for (const { tex } of [...lines(arch), ...lines(rational)]) {
           const written = inNotation(tex, notation);
-          expect(written).not.toMatch(/\\(at|val|param|point|size|reach|factor|next|nth)\{/);
+          expect(written).not.toMatch(/\\(at|val|most|param|point|size|reach|factor|next|nth)\{/);
           expect(inNotation(written, notation)).toBe(written);
         }
       }),
@@ -87,6 +88,25 @@ describe('a notation', () => {
       expect(inNotation(tex, { ...usualNotation, first: 1 })).toBe(tex);
     expect(inNotation(String.raw`\val{nonsense}{1}`, usualNotation)).toBe(String.raw`\text{–}`);
     expect(inNotation(String.raw`\val{1e300}{9}`, usualNotation)).toBe(String.raw`1.00\cdot 10^{300}`);
+  });
+
+  it('rounds a bound up, in whatever digits', () => {
+    const value = (text: string): number => {
+      const [, mantissa, power = '0'] = /^([\d.]+)(?:\\cdot 10\^\{(-?\d+)\})?$/.exec(text)!;
+      return Number(`${mantissa}e${power}`);
+    };
+    fc.assert(
+      fc.property(
+        fc.double({ min: 1e-15, max: 1e6, noNaN: true }),
+        notations,
+        fc.integer({ min: 0, max: 4 }),
+        (bound, notation, more) => {
+          const written = value(inNotation(texBound(bound, more), notation));
+          expect(written).toBeGreaterThanOrEqual(bound);
+          expect(written).toBeLessThanOrEqual(bound * 1.11 + 10 ** -(notation.decimals + more));
+        },
+      ),
+    );
   });
 
   it('gives every curve of a figure points of another name', () => {

@@ -2,8 +2,8 @@ import type { Curve } from '../../curve/curve.js';
 import type { Deviation } from '../../curve/deviation.js';
 import { spansOf } from '../../curve/knotVector.js';
 import { distinctPointCount } from '../../curve/periodic.js';
-import { texAt, texControlPoint, texDegree, texParameter } from '../../notation/neutralTex.js';
-import { mostLines, tex, texPoint, type CalculationLine } from './calculation.js';
+import { texAt, texBound, texControlPoint, texDegree, texParameter } from '../../notation/neutralTex.js';
+import { mostLines, texPoint, type CalculationLine } from './calculation.js';
 
 /**
  * A curve fitted to another one: how many unknowns there are, the points that were found, and by how much the result
@@ -33,7 +33,7 @@ export function approximation(made: Curve, deviation: Deviation | undefined): re
     {
       step: 'largestMiss',
       tex: deviation
-        ? String.raw`\max_{${texParameter}} |\overline{\mathbf{C}} - \mathbf{C}| = ${tex(deviation.distance, 6)}`
+        ? String.raw`\max_{${texParameter}} |\overline{\mathbf{C}} - \mathbf{C}| = ${texBound(deviation.distance, 4)}`
         : String.raw`\overline{\mathbf{C}} = \mathbf{C}`,
       places: deviation ? [deviation.point] : [],
       legs: [],

@@ -9,7 +9,7 @@ import { derivativesAt, pointAt } from '../../curve/evaluate.js';
 import { gaussRule, lengthOfCurve, speedsAt } from '../../curve/length.js';
 import { domainOf, spansOf } from '../../curve/knotVector.js';
 import { spanPolynomials } from '../../curve/spanPolynomials.js';
-import { texAt, texParameter } from '../../notation/neutralTex.js';
+import { texAt, texBound, texParameter } from '../../notation/neutralTex.js';
 import { mostLines, tex, texPoint, type CalculationLine } from './calculation.js';
 
 /** The length as Σ w |C′| over the spans by the 16-point rule, and how far that is from the halved rule's result. */
@@ -39,7 +39,7 @@ export function lengthCalculation(curve: Curve): readonly CalculationLine[] {
     { step: 'sum', tex: String.raw`L \approx ${tex(total, 6)}`, places: [], legs: [], points: [] },
     {
       step: 'errorBound',
-      tex: String.raw`L = ${tex(exact, 6)}, \qquad |\Delta L| \le ${tex(Math.abs(total - exact) + 1e-12 * exact, 6)}`,
+      tex: String.raw`L = ${tex(exact, 6)}, \qquad |\Delta L| \le ${texBound(Math.abs(total - exact) + 1e-12 * exact, 4)}`,
       places: [],
       legs: [],
       points: [],

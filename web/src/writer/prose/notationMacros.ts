@@ -7,7 +7,7 @@ interface Expander {
 }
 
 /** What the notation of a lesson decides, with how many arguments each has. */
-const counts = { at: 1, val: 2, param: 1, point: 1, size: 1, nth: 1, reach: 1, factor: 1, next: 1 };
+const counts = { at: 1, val: 2, most: 2, param: 1, point: 1, size: 1, nth: 1, reach: 1, factor: 1, next: 1 };
 
 /** The macros of neutral formulas for an editor that sets its formulas itself. */
 export const notationMacros: Record<string, (expander: Expander) => string> = Object.fromEntries(
