@@ -66,9 +66,9 @@ type Rule = (from: number, to: number) => readonly [value: number, size: number]
 
 /**
  * A bound on the work. Random curves with weights from 1e-3 to 1e3 take at most 110; with weights from 1e-6 to 1e6 one in
- * a hundred takes them all, where the rounding of the derivatives is larger than what is asked for.
+ * twelve takes them all, where the rounding of the derivatives is larger than what is asked for.
  */
-const mostHalvings = 1500;
+const mostHalvings = 300;
 
 /** A part of the domain with its integral from both halves, and how far that is from the rule over the whole of it. */
 interface Part {
