@@ -20,7 +20,9 @@ export class Previews extends Store {
 
   /** What a panel would make of the rail's curve with another parameter. */
   get reparametrised(): Curve | undefined {
-    for (const { curve, parameter } of this.all) if (parameter) return curve;
+    // It is asked for by every track in every frame: what follows the figure is not worked out for it.
+    for (const shown of this.shown.values())
+      if (typeof shown !== 'function' && shown.parameter) return shown.curve;
     return undefined;
   }
 
