@@ -4,6 +4,16 @@ import { command } from './command.mjs';
 import { ensureChromium, ensureNodePackages, ensurePostgres, root } from './packages.mjs';
 import { run, Trouble } from './say.mjs';
 
+/** The failed tests of a file of Vitest's report, or the file itself when it could not be run. */
+function failedIn(part, { name, message, status, assertionResults }) {
+  const tests = assertionResults.filter((test) => test.status === 'failed');
+  const short = (text) => text.split('\n').slice(0, 12).join('\n  ');
+  if (tests.length === 0) return status === 'failed' ? [`${part} ${name}\n  ${short(message)}`] : [];
+  return tests.map(
+    ({ fullName, failureMessages }) => `${part} ${fullName}\n  ${short(failureMessages.join('\n'))}`,
+  );
+}
+
 /**
  * Everything that must hold: format, lint with the import rule, types, unit tests of core, web and
  * server, and the end-to-end tests. Prints one closing line and leaves nothing running. Arguments name
@@ -17,6 +27,8 @@ await run(async () => {
   if (wanted('e2e')) await ensureChromium();
   const reports = mkdtempSync('/tmp/bogen-reports-');
   const failures = [];
+  /** Each test that failed, with the beginning of what it says: told again at the end, where it is read. */
+  const failed = [];
   const counts = { passed: 0, failed: 0, skipped: 0 };
 
   const done = (name, began, code) => {
@@ -81,6 +93,7 @@ await run(async () => {
     counts.failed += result?.numFailedTests ?? 0;
     counts.skipped += result?.numPendingTests ?? 0;
     if (!result?.numTotalTests) failures.push(`${part} ran no test`);
+    for (const file of result?.testResults ?? []) failed.push(...failedIn(part, file));
   }
   if (wanted('e2e')) {
     const { buildWeb } = await import('./build.mjs');
@@ -101,6 +114,7 @@ await run(async () => {
     if (!stats?.expected) failures.push('no end-to-end test passed');
   }
   rmSync(reports, { recursive: true, force: true });
+  for (const test of failed) console.log(`\n✗ ${test}`);
   if (failures.length > 0) console.log(`\nFailed: ${failures.join(', ')}`);
   console.log(
     `\n${counts.passed} passed, ${counts.failed} failed${counts.skipped > 0 ? `, ${counts.skipped} skipped` : ''}`,

@@ -5,6 +5,7 @@ export * from '../src/curve/insertedPoints.js';
 export * from '../src/told/coreSentences.js';
 export * from '../src/told/told.js';
 export * from '../src/curve/knotVector.js';
+export * from '../src/curve/settleKnots.js';
 export * from '../src/curve/validate.js';
 export * from '../src/curve/basis.js';
 export * from '../src/curve/evaluate.js';

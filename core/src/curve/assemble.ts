@@ -1,6 +1,6 @@
 import { blossom } from './blossom.js';
 import type { Curve } from './curve.js';
-import { domainOf, relativeKnotTolerance, spansOf } from './knotVector.js';
+import { domainOf, knotRounding, spansOf } from './knotVector.js';
 
 /**
  * The control points of a curve whose Bézier pieces and knot vector are known, as blossom values of the
@@ -23,7 +23,7 @@ export function rowsOfPieces(
   const turns = period ? Math.ceil((degree + 1) / count) : 0;
   const shifts = Array.from({ length: 2 * turns + 1 }, (_, k) => (period ? (k - turns) * period : 0));
   const [domainStart, domainEnd] = domainOf(knots, degree);
-  const tolerance = period ? relativeKnotTolerance * (domainEnd - domainStart) : 0;
+  const tolerance = period ? knotRounding(knots) : 0;
   /** Number of the first span that begins at this knot or after it. */
   const firstSpan = (index: number): number => {
     let [low, high] = [0, spans.length];

@@ -7,6 +7,7 @@ import { decompose } from './decompose.js';
 import { largestDeviation } from './deviation.js';
 import { CurveError } from './error.js';
 import { derivativesAt, pointAt } from './evaluate.js';
+import { homogeneousRows } from './homogeneous.js';
 import { insertKnot } from './insertKnot.js';
 import { joinCurves } from './join.js';
 import { domainOf, interiorKnots, relativeKnotTolerance } from './knotVector.js';
@@ -123,12 +124,14 @@ export function periodicFromClosed(curve: Curve): Curve {
   const { degree, knots } = clamped;
   const [start, end] = domainOf(knots, degree);
   // In homogeneous coordinates, since it is their smoothness that decides the knots of the result.
-  const lifted: Curve = { degree, knots, points: liftedPoints(clamped) };
+  const lifted: Curve = { degree, knots, points: homogeneousRows(clamped) };
   const order = measureContinuity(lifted)[0]!.parametric;
   const size = Math.max(...clamped.points.flat().map(Math.abs));
   const pieces = decompose(clamped);
-  // The measured smoothness may owe to rounding: one more knot is put at the seam until the shape is kept. With as many
-  // as the degree it always is, since only the ends must meet.
+  const own = homogeneousRows(clamped);
+  // The measured smoothness may owe to rounding, and points may lie so far off without a knot that rounding moves the
+  // curve: one more knot is put at the seam until the shape is kept. With as many as the degree it always is, since only
+  // the ends must meet.
   for (let multiplicity = Math.max(1, degree - Math.max(0, order)); ; multiplicity++) {
     const periodic = periodicKnotVector(
       [{ value: start, multiplicity }, ...interiorKnots(knots, degree)],
@@ -136,19 +139,18 @@ export function periodicFromClosed(curve: Curve): Curve {
       degree,
     );
     const rows = rowsOfPieces(pieces, periodic, degree, end - start);
+    // Points whose support ends before the seam are the curve's own, and so are those that the seam's knots hold.
+    rows.forEach((_, index) => {
+      const [first, last] = [periodic[index + 1]!, periodic[index + degree]!];
+      if (first >= start && last <= end) rows[index] = [...own[index]!];
+    });
     const found = periodicOfRows(clamped, periodic, rows);
     const whole =
       found.points.every((point) => point.every(Number.isFinite)) &&
       (found.weights ?? []).every((weight) => weight > 0 && Number.isFinite(weight));
     if (multiplicity >= degree) return found;
-    if (whole && largestDeviation(clamped, found).distance <= 1e-9 * size) return found;
+    if (whole && largestDeviation(clamped, found).distance <= 5e-13 * size) return found;
   }
-}
-
-function liftedPoints({ points, weights }: Curve): Point[] {
-  return points.map((point, k) =>
-    weights ? [...point.map((value) => value * weights[k]!), weights[k]!] : point,
-  );
 }
 
 /** The same curve with a last weight equal to its first, so that both ends are one homogeneous point. */

@@ -2,8 +2,9 @@ import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { curveOfRows, homogeneousRows } from './homogeneous.js';
-import { distinctPointCount, periodicOfRows, unrolledKnot, wrapIndex } from './periodic.js';
-import { distinctKnots, domainOf, findSpan, relativeKnotTolerance } from './knotVector.js';
+import { distinctKnots, domainOf, knotRounding, relativeKnotTolerance } from './knotVector.js';
+import { distinctPointCount, periodicOfRows, unroll } from './periodic.js';
+import { refineRows } from './refine.js';
 import { validateParameter } from './validate.js';
 
 /**
@@ -22,90 +23,112 @@ export function insertKnot(curve: Curve, u: number, times = 1): Curve {
       value: times,
     });
   }
-  const { degree, knots } = curve;
-  const [start, end] = domainOf(knots, degree);
-  const tolerance = relativeKnotTolerance * (end - start);
-  const present = distinctKnots(knots, degree).find(({ value }) => Math.abs(value - u) < tolerance);
-  const multiplicity = present?.multiplicity ?? 0;
-  if (multiplicity + times > degree) {
-    throw new CurveError(
-      'knot-multiplicity',
-      told('knotTooOften', { knot: u, multiplicity: multiplicity + times, degree }),
-      { value: u },
-    );
-  }
-  const value = present?.value ?? u;
-  if (curve.periodic) return insertPeriodic(curve, value, times, present !== undefined);
-  let result: Refined = { knots, rows: homogeneousRows(curve) };
-  for (let time = 0; time < times; time++) result = insertOnce(result, degree, value);
-  return curveOfRows(curve, degree, result.knots, result.rows);
+  return insert(curve, [{ value: u, times }]);
 }
 
 /**
- * The same curve with several knots inserted, one after the other.
- * @throws CurveError as `insertKnot` does, for the first that does not fit
+ * The same curve with several knots inserted at once (P&T A5.4, after Boehm & Prautzsch 1985). The work grows with
+ * the old and the new knots together. Values closer than 1e-9 of the domain's length to a knot, or to one another, are
+ * taken for one.
+ * @param values parameters in the domain, in any order, each as often as it is to be inserted
+ * @throws CurveError `parameter`, `knot-multiplicity` for the first that does not fit
  */
 export function insertKnots(curve: Curve, values: readonly number[]): Curve {
-  return values.reduce((refined, u) => insertKnot(refined, u), curve);
+  for (const u of values) validateParameter(curve, u);
+  if (values.length === 0) return curve;
+  return insert(
+    curve,
+    values.toSorted((a, b) => a - b).map((value) => ({ value, times: 1 })),
+  );
+}
+
+/** A knot that is to be inserted. */
+interface NewKnot {
+  readonly value: number;
+  readonly times: number;
+  /** Whether it stands there already. */
+  readonly present: boolean;
+}
+
+function insert(curve: Curve, ascending: readonly Pick<NewKnot, 'value' | 'times'>[]): Curve {
+  const { degree, knots } = curve;
+  const settled = settleInserted(curve, ascending);
+  if (curve.periodic) return insertPeriodic(curve, settled);
+  const values = settled.flatMap(({ value, times }) => Array<number>(times).fill(value));
+  const refined = refineRows({ knots, rows: homogeneousRows(curve) }, degree, values);
+  return curveOfRows(curve, degree, refined.knots, refined.rows);
 }
 
 /**
- * A periodic curve is unrolled over several periods, the knot is inserted in each of them, and one period
- * is taken out again, so that the points near the seam come from the same steps as all others.
- * @param present whether `u` is a knot that is there already
+ * New knots as they will stand: at the value of the knot that each can't be told apart from.
+ * @throws CurveError `knot-multiplicity`
  */
-function insertPeriodic(curve: Curve, u: number, times: number, present: boolean): Curve {
+function settleInserted(
+  { degree, knots }: Curve,
+  ascending: readonly Pick<NewKnot, 'value' | 'times'>[],
+): NewKnot[] {
+  const [start, end] = domainOf(knots, degree);
+  const tolerance = relativeKnotTolerance * (end - start);
+  const list = distinctKnots(knots, degree);
+  const settled: NewKnot[] = [];
+  let at = 0;
+  for (const { value: u, times } of ascending) {
+    while (at < list.length - 1 && list[at]!.value <= u - tolerance) at++;
+    const known = [list[at]!, list[at - 1]].find((knot) => knot && Math.abs(knot.value - u) < tolerance);
+    const last = settled.at(-1);
+    const isLast = last !== undefined && (known ? last.value === known.value : u - last.value < tolerance);
+    const value = known?.value ?? (isLast ? last.value : u);
+    const added = times + (isLast ? last.times : 0);
+    const multiplicity = (known?.multiplicity ?? 0) + added;
+    if (multiplicity > degree) {
+      throw new CurveError('knot-multiplicity', told('knotTooOften', { knot: u, multiplicity, degree }), {
+        value: u,
+      });
+    }
+    if (isLast) settled.pop();
+    settled.push({ value, times: added, present: known !== undefined });
+  }
+  return settled;
+}
+
+/**
+ * A periodic curve is unrolled over several periods, the knots are inserted in each of them, and one period
+ * is taken out again, so that the points near the seam come from the same steps as all others.
+ */
+function insertPeriodic(curve: Curve, inserted: readonly NewKnot[]): Curve {
   const { degree, knots } = curve;
   const [start, end] = domainOf(knots, degree);
   const count = distinctPointCount(curve);
   const near = relativeKnotTolerance * (end - start);
-  const atSeam = present && (Math.abs(u - start) < near || Math.abs(u - end) < near);
-  const turns = Math.ceil((degree + 1) / count) + 1;
-  const rows = homogeneousRows(curve);
-  const first = -turns * count;
-  const total = (2 * turns + 1) * count + degree;
-  let result: Refined = {
-    knots: Array.from({ length: total + degree + 1 }, (_, k) => unrolledKnot(curve, first + k)),
-    rows: Array.from({ length: total }, (_, k) => rows[wrapIndex(first + k, count)]!),
+  const { unrolled, turns } = unroll(curve);
+  const rounding = knotRounding(unrolled.knots);
+  /** The images of a knot that is there are the unrolled vector's own values, to the last digit. */
+  const known = (image: number): number => {
+    let [low, high] = [0, unrolled.knots.length - 1];
+    while (low < high) {
+      const middle = (low + high) >> 1;
+      if (unrolled.knots[middle]! < image - rounding) low = middle + 1;
+      else high = middle;
+    }
+    return Math.abs(unrolled.knots[low]! - image) <= rounding ? unrolled.knots[low]! : image;
   };
-  let before = 0;
+  const isAtSeam = ({ value, present }: NewKnot): boolean =>
+    present && (Math.abs(value - start) < near || Math.abs(value - end) < near);
+  const values: number[] = [];
   for (let turn = 1 - turns; turn < turns; turn++) {
-    const image = (atSeam ? start : u) + turn * (end - start);
-    // The images of a knot that is there are the unrolled vector's own values, to the last digit.
-    const known = present
-      ? result.knots.find((knot) => Math.abs(knot - image) < 2 * relativeKnotTolerance * (end - start))
-      : undefined;
-    for (let time = 0; time < times; time++) result = insertOnce(result, degree, known ?? image);
-    if (turn < 0 || (turn === 0 && atSeam)) before += times;
+    for (const knot of inserted) {
+      const image = (isAtSeam(knot) ? start : knot.value) + turn * (end - start);
+      values.push(...Array<number>(knot.times).fill(knot.present ? known(image) : image));
+    }
   }
-  const base = turns * count + before;
-  const grown = count + times;
+  const refined = refineRows(unrolled, degree, values.sort((a, b) => a - b));
+  const total = inserted.reduce((sum, { times }) => sum + times, 0);
+  const atSeam = inserted.filter(isAtSeam).reduce((sum, { times }) => sum + times, 0);
+  const base = turns * count + (turns - 1) * total + atSeam;
+  const grown = count + total;
   return periodicOfRows(
     curve,
-    result.knots.slice(base, base + grown + 2 * degree + 1),
-    result.rows.slice(base, base + grown),
+    refined.knots.slice(base, base + grown + 2 * degree + 1),
+    refined.rows.slice(base, base + grown),
   );
-}
-
-interface Refined {
-  readonly knots: readonly number[];
-  readonly rows: readonly (readonly number[])[];
-}
-
-function insertOnce({ knots, rows }: Refined, degree: number, u: number): Refined {
-  const span = findSpan(knots, degree, u);
-  let last = span;
-  // Points after the last knot that equals u stay as they are.
-  while (knots[last]! >= u && last > span - degree) last--;
-  const next: (readonly number[])[] = rows.slice(0, span - degree + 1);
-  for (let index = span - degree + 1; index <= last; index++) {
-    const low = knots[index]!;
-    const alpha = (u - low) / (knots[index + degree]! - low);
-    const [before, after] = [rows[index - 1]!, rows[index]!];
-    next.push(after.map((value, axis) => alpha * value + (1 - alpha) * before[axis]!));
-  }
-  next.push(...rows.slice(last));
-  let place = knots.length;
-  while (knots[place - 1]! > u) place--;
-  return { knots: [...knots.slice(0, place), u, ...knots.slice(place)], rows: next };
 }

@@ -37,7 +37,8 @@ export function validateDegree(degree: number): void {
 
 /**
  * Checks a full knot vector for `pointCount` control points: right length, finite, non-decreasing, a
- * domain of positive length, and no multiplicity above degree + 1.
+ * domain of positive length, no multiplicity above degree + 1, and no two knots closer than the tolerance of
+ * sameness without being equal (`settleKnots` makes them so).
  * @throws CurveError `degree`, `point-count`, `knot-count`, `knot`, `knot-order`, `knot-multiplicity`
  * or `empty-domain`, with the index and the value at fault
  */
@@ -81,15 +82,28 @@ export function validateKnots(knots: readonly number[], degree: number, pointCou
       );
     }
   }
-  if (!(knots[pointCount]! > knots[degree]!)) {
+  const [start, end] = [knots[degree]!, knots[pointCount]!];
+  if (!(end > start)) {
+    throw new CurveError('empty-domain', told('emptyDomain', { start, end }), { value: start });
+  }
+  const least = relativeKnotTolerance * (end - start);
+  for (let index = 1; index < knots.length; index++) {
+    const [before, value] = [knots[index - 1]!, knots[index]!];
+    if (value === before || value - before >= least) continue;
     throw new CurveError(
-      'empty-domain',
-      told('emptyDomain', { start: knots[degree]!, end: knots[pointCount]! }),
-      {
-        value: knots[degree],
-      },
+      'knot-order',
+      told('knotsTooClose', { before: index - 1, index, gap: value - before, least }),
+      { index, value },
     );
   }
+}
+
+/**
+ * By how much two knots may differ that are the same but for the rounding of a shift by whole periods: far less than the
+ * tolerance of sameness, so that neighbours that can be told apart are not mistaken for each other.
+ */
+export function knotRounding(knots: readonly number[]): number {
+  return 2 ** -48 * Math.max(Math.abs(knots[0]!), Math.abs(knots.at(-1)!));
 }
 
 /** The parameter interval `[U_p, U_n]` on which a curve with these knots is defined. */

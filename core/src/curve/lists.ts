@@ -2,6 +2,7 @@ import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
 import { fullKnotList } from './knotVector.js';
+import { withSettledKnots } from './settleKnots.js';
 import { validateCurve } from './validate.js';
 
 /** The two ways to write a knot list. */
@@ -43,7 +44,7 @@ export function knotConventionOf(count: number, degree: number, pointCount: numb
 
 /**
  * A curve from lists of points, weights and knots. Knots may be written in either convention; a short
- * list of weights is repeated as a pattern.
+ * list of weights is repeated as a pattern. Knots that can't be told apart become equal.
  * @param weights none for a polynomial curve
  * @param signedWeights whether weights of zero and below are allowed
  * @throws CurveError for whatever is wrong in the lists, with the index
@@ -56,13 +57,15 @@ export function curveFromLists(
   signedWeights = false,
 ): Curve {
   const convention = knotConventionOf(knots.length, degree, points.length);
-  const curve: Curve = {
+  const given: Curve = {
     degree,
     knots: convention === 'full' ? knots : fullKnotList(knots),
     points,
     ...(weights.length === 0 ? {} : { weights: listOfWeights(weights, points.length) }),
     ...(signedWeights && { signedWeights: true }),
   };
+  // A list with a value that is no number is told as it stands.
+  const curve = knots.every((knot) => Number.isFinite(knot)) ? withSettledKnots(given) : given;
   validateCurve(curve);
   return curve;
 }

@@ -1,7 +1,8 @@
 import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
-import { curveOfRows } from './homogeneous.js';
+import { curveOfRows, homogeneousRows } from './homogeneous.js';
+import type { Refined } from './refine.js';
 import {
   distinctKnots,
   domainOf,
@@ -46,15 +47,46 @@ export function wrapped<T>(entries: readonly T[], degree: number): T[] {
   return Array.from({ length: entries.length + degree }, (_, index) => entries[index % entries.length]!);
 }
 
-/** Knot `index` of a periodic curve's knot vector, continued periodically to both sides. */
+/**
+ * Knot `index` of a periodic curve's knot vector, continued periodically to both sides. Those of one value are equal to
+ * the last digit, whichever period they are counted in.
+ */
 export function unrolledKnot(curve: Curve, index: number): number {
   const { knots, degree } = curve;
-  const known = knots[index];
-  if (known !== undefined) return known;
   const [start, end] = domainOf(knots, degree);
   const count = distinctPointCount(curve);
   const turns = Math.floor((index - degree) / count);
-  return knots[index - turns * count]! + turns * (end - start);
+  const value = knots[index - turns * count]!;
+  return value === end ? shifted(start, turns + 1, start, end) : shifted(value, turns, start, end);
+}
+
+/** A knot from the start of the domain on, its end left out, some periods on; exactly the end where it is the start one on. */
+function shifted(value: number, turns: number, start: number, end: number): number {
+  return turns === 1 && value === start ? end : value + turns * (end - start);
+}
+
+/**
+ * The rows of a periodic curve over several periods, the domain's in the middle.
+ * @returns how many periods stand on either side too, so many that what is changed in the outermost ones does not
+ *   reach the middle one
+ */
+export function unroll(curve: Curve): {
+  readonly unrolled: Refined;
+  readonly turns: number;
+} {
+  const { degree } = curve;
+  const count = distinctPointCount(curve);
+  const turns = Math.ceil((degree + 1) / count) + 1;
+  const rows = homogeneousRows(curve);
+  const first = -turns * count;
+  const total = (2 * turns + 1) * count + degree;
+  return {
+    unrolled: {
+      knots: Array.from({ length: total + degree + 1 }, (_, k) => unrolledKnot(curve, first + k)),
+      rows: Array.from({ length: total }, (_, k) => rows[wrapIndex(first + k, count)]!),
+    },
+    turns,
+  };
 }
 
 /** The knots of a periodic curve from its start on, the end left out, with their multiplicities. */
@@ -86,7 +118,7 @@ export function periodicKnotVector(
   return Array.from({ length: count + 2 * degree + 1 }, (_, index) => {
     const turns = Math.floor((index + shift) / count);
     const value = values[index + shift - turns * count]!;
-    return turns === 1 && value === start ? end : value + turns * (end - start);
+    return shifted(value, turns, start, end);
   });
 }
 

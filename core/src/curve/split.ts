@@ -7,6 +7,7 @@ import { curveOfRows, homogeneousRows, withPositiveWeights } from './homogeneous
 import { insertKnot } from './insertKnot.js';
 import { distinctKnots, domainOf, interiorKnots, relativeKnotTolerance } from './knotVector.js';
 import { withoutPeriod } from './periodic.js';
+import { refineRows } from './refine.js';
 import { validateParameter } from './validate.js';
 
 /** The knot that stands at `u`, within tolerance, or `u` itself with multiplicity 0. */
@@ -30,14 +31,14 @@ function saturate(curve: Curve, u: number): Curve {
 /**
  * The part of a curve between two parameters, as a clamped curve on that interval (P&T 5.2: knot
  * insertion up to multiplicity p, then a cut). The whole domain gives the same curve with clamped ends.
- * @param from,to parameters in the domain, `from < to` by more than 1e-9 of its length
+ * @param from,to parameters in the domain, `from < to` by 1e-9 of its length or more
  * @throws CurveError `parameter`, `empty-domain`
  */
 export function extractPart(curve: Curve, from: number, to: number): Curve {
   validateParameter(curve, from);
   validateParameter(curve, to);
   const [start, end] = domainOf(curve.knots, curve.degree);
-  if (!(to - from > relativeKnotTolerance * (end - start))) {
+  if (!(to - from >= relativeKnotTolerance * (end - start))) {
     throw new CurveError('empty-domain', told('partWithoutLength', { start: from, end: to }), { value: to });
   }
   const { degree } = curve;
@@ -62,17 +63,42 @@ export function splitCurve(curve: Curve, u: number): [Curve, Curve] {
   validateParameter(curve, u);
   const [start, end] = domainOf(curve.knots, curve.degree);
   const tolerance = relativeKnotTolerance * (end - start);
-  if (u - start <= tolerance || end - u <= tolerance) {
+  if (u - start < tolerance || end - u < tolerance) {
     throw new CurveError('parameter', told('splitAtEnd', { parameter: u }), { value: u });
   }
   return [extractPart(curve, start, u), extractPart(curve, u, end)];
 }
 
-/** Splits a curve at all its interior knots; its pieces are clamped and keep their parameters. */
+/**
+ * Splits a curve at all its interior knots; its pieces are clamped and keep their parameters. All knots are raised to
+ * multiplicity p at once, so that the work grows with the curve.
+ */
 export function splitAtKnots(curve: Curve): Curve[] {
-  const [start, end] = domainOf(curve.knots, curve.degree);
-  const places = [start, ...interiorKnots(curve.knots, curve.degree).map(({ value }) => value), end];
-  return places.slice(1).map((place, index) => extractPart(curve, places[index]!, place));
+  const { degree } = curve;
+  const clamped = clampEnds(curve);
+  const inner = interiorKnots(clamped.knots, degree);
+  const missing = inner.flatMap(({ value, multiplicity }) =>
+    Array<number>(Math.max(0, degree - multiplicity)).fill(value),
+  );
+  const { knots, rows } = refineRows(
+    { knots: clamped.knots, rows: homogeneousRows(clamped) },
+    degree,
+    missing,
+  );
+  const [start, end] = domainOf(knots, degree);
+  const places = [{ value: start, first: 0 }, ...interiorKnots(knots, degree), { value: end, first: rows.length }];
+  const ends = (value: number): number[] => Array<number>(degree + 1).fill(value);
+  return places.slice(1).map((place, index) => {
+    const before = places[index]!;
+    // A piece has its p + 1 points, the last just before the knot that ends it unless that is a gap.
+    const first = knots.lastIndexOf(before.value, before.first + degree) - degree;
+    return curveOfRows(
+      curve,
+      degree,
+      [...ends(before.value), ...ends(place.value)],
+      rows.slice(first, first + degree + 1),
+    );
+  });
 }
 
 /** The same curve with both ends clamped; a clamped curve is given back as it is. */

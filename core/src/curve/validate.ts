@@ -1,7 +1,8 @@
 import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
-import { domainOf, relativeKnotTolerance, spansOf, validateKnots } from './knotVector.js';
+import { domainOf, knotRounding, spansOf, validateKnots } from './knotVector.js';
+import { knotsOfOnePeriod } from './periodic.js';
 
 /**
  * Checks that a curve is whole: degree 1 to 9, a valid knot vector, finite points of one dimension
@@ -71,17 +72,18 @@ function validateWeights(curve: Curve, weights: readonly number[]): void {
 
 /**
  * Checks that a curve called periodic repeats its first p points and weights at its end, and its knots
- * after one period.
- * @throws CurveError `periodic` with the index that does not repeat
+ * after one period, and has no gap.
+ * @throws CurveError `periodic` with the index that does not repeat, `knot-multiplicity`
  */
 function validatePeriodic(curve: Curve): void {
   const { knots, degree, points, weights } = curve;
   const count = points.length - degree;
   const [start, end] = domainOf(knots, degree);
   const period = end - start;
+  const rounding = 4 * knotRounding(knots);
   knots.forEach((knot, index) => {
     const next = knots[index + count];
-    if (next !== undefined && Math.abs(next - knot - period) > relativeKnotTolerance * period) {
+    if (next !== undefined && Math.abs(next - knot - period) > rounding) {
       throw new CurveError(
         'periodic',
         told('periodicKnot', { index: index + count, found: next, expected: knot + period, twin: index }),
@@ -89,6 +91,14 @@ function validatePeriodic(curve: Curve): void {
       );
     }
   });
+  const gap = knotsOfOnePeriod(curve).find(({ multiplicity }) => multiplicity > degree);
+  if (gap) {
+    throw new CurveError(
+      'knot-multiplicity',
+      told('periodicMultiplicity', { knot: gap.value, multiplicity: gap.multiplicity, degree }),
+      { index: gap.first, value: gap.value },
+    );
+  }
   for (let index = count; index < points.length; index++) {
     const twin = index - count;
     if (points[index]!.some((coordinate, axis) => coordinate !== points[twin]![axis])) {

@@ -31,7 +31,7 @@ import { usesDescription } from './uses.js';
 import { firstTracks, trackNames } from './track/tracks.js';
 
 /** The version of the format; older ones are brought here by `migrateFigure`. */
-export const figureVersion = 2;
+export const figureVersion = 3;
 
 const itemName = text(1, 200);
 

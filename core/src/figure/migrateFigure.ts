@@ -1,3 +1,5 @@
+import type { Curve } from '../curve/curve.js';
+import { withSettledKnots } from '../curve/settleKnots.js';
 import { migrate, type Migrations, type Versioned } from '../migration/migrate.js';
 import { singleCommands } from './applyCommand.js';
 import type { FigureCommand, SingleFigureCommand } from './command/commands.js';
@@ -30,7 +32,24 @@ const changes: Readonly<Record<number, VersionChange>> = {
     },
     shown: (shown) => renamedKey(shown, 'places', 'extremes'),
   },
+  // Knots that can't be told apart became equal wherever a curve comes in.
+  2: {
+    item: (item) => (isCurveOfKnots(item['curve']) ? { ...item, curve: withSettledKnots(item['curve']) } : item),
+    shown: (shown) => shown,
+  },
 };
+
+/** Whether something stored has what settling its knots needs; all else is for the schema to tell. */
+function isCurveOfKnots(stored: unknown): stored is Curve {
+  if (typeof stored !== 'object' || stored === null) return false;
+  const { degree, knots } = stored as Stored;
+  return (
+    Number.isInteger(degree) &&
+    Array.isArray(knots) &&
+    knots.length > 2 * (degree as number) &&
+    knots.every((knot) => Number.isFinite(knot))
+  );
+}
 
 function renamedKey(object: Stored, from: string, to: string): Stored {
   if (!Object.hasOwn(object, from)) return object;

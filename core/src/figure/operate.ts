@@ -1,6 +1,7 @@
 import { told } from '../told/told.js';
 import { refuseSignedWeights } from '../curve/betweenPoles.js';
 import { CurveError } from '../curve/error.js';
+import { withSettledKnots } from '../curve/settleKnots.js';
 import { validateCurve } from '../curve/validate.js';
 import { referencesIn } from '../describe/ids.js';
 import type { Geometry } from './geometry.js';
@@ -26,10 +27,11 @@ export function operate(operation: Operation, sources: readonly Geometry[]): Ope
   for (const source of sources) {
     if (!signedWeights && source.kind === 'curve') refuseSignedWeights(source.curve);
   }
-  const result = run(sources, operation);
-  refuseTooManyPoints(result.curve.points.length);
-  validateCurve(result.curve);
-  return result;
+  const made = run(sources, operation);
+  refuseTooManyPoints(made.curve.points.length);
+  const curve = withSettledKnots(made.curve);
+  validateCurve(curve);
+  return curve === made.curve ? made : { ...made, curve };
 }
 
 /**

@@ -67,16 +67,20 @@ function withFigureCommands(stage: Stage, version: number): Stage {
 
 /**
  * The version of lesson commands as logs and browsers keep them. Up to the second it was the figure's; with the third
- * sheets have stages and tasks.
+ * sheets have stages and tasks; the fourth brought the figure's third.
  */
-export const lessonCommandVersion = 3;
+export const lessonCommandVersion = 4;
 
 /** Brings a stored lesson command to the current version: the figures, items and sheets in it. */
 export function migrateLessonCommand(stored: LessonCommand, version: number): LessonCommand {
   if (version >= lessonCommandVersion) return stored;
-  if (stored.name === 'figure') return { ...stored, command: migrateFigureCommand(stored.command, version) };
-  if (stored.name === 'addSheet')
-    return { ...stored, sheet: withFigures(withStages(stored.sheet)) } as unknown as LessonCommand;
+  if (stored.name === 'figure') {
+    return { ...stored, command: migrateFigureCommand(stored.command, Math.min(version, 2)) };
+  }
+  if (stored.name === 'addSheet') {
+    const sheet = version < 3 ? withStages(stored.sheet) : stored.sheet;
+    return { ...stored, sheet: withFigures(sheet) } as unknown as LessonCommand;
+  }
   const { name, sheet, task } = stored as unknown as { name: string; sheet: string; task: Stored | null };
   if (name !== 'setTask') return stored;
   // There was one task at most, and it was set as a whole.

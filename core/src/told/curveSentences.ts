@@ -81,6 +81,8 @@ export const curveSentences = {
   knotCount:
     'The knot vector has {{found}} values; {{count}} control points of degree {{degree}} need {{expected}}.',
   knotNotFinite: 'Knot {{index, counted}} is {{value}}; every knot must be a finite number.',
+  knotsTooClose:
+    'Knots {{before, counted}} and {{index, counted}} are {{gap}} apart; below {{least}} they can’t be told apart, so give them one value.',
   knotOrder:
     'Knot {{index, counted}} is {{value}}, below knot {{before, counted}}, which is {{previous}}; knots must never decrease.',
   knotMultiplicity:
@@ -169,6 +171,8 @@ export const curveSentences = {
     'Knot {{index, counted}} is {{found}}; in a periodic curve it must be {{expected}}, one period after knot {{twin, counted}}.',
   periodicPoint:
     'Control point {{index, counted}} must coincide with control point {{twin, counted}}, since the curve is periodic.',
+  periodicMultiplicity:
+    'The knot {{knot}} has multiplicity {{multiplicity}}; a periodic curve of degree {{degree}} has no gaps and allows {{degree}}.',
   periodicWeight:
     'Weight {{index, counted}} is {{found}}; it must be {{expected}}, equal to weight {{twin, counted}}, since the curve is periodic.',
   noControlPoint: 'There is no control point {{index, counted}}; the last one is {{last, counted}}.',

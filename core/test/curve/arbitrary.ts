@@ -8,6 +8,8 @@ export interface CurveOptions {
   readonly periodic?: boolean;
   readonly minimumDegree?: number;
   readonly dimension?: 2 | 3;
+  /** Weights go from 10 to the power of minus this to 10 to the power of this; 3 where not given. */
+  readonly weightExponent?: number;
 }
 
 /** Without numbers so small that their products vanish. */
@@ -17,9 +19,10 @@ const coordinate = fc
 
 /**
  * Random curves: degree 1 to 9, repeated knots, clamped and unclamped ends and periodic ones, weights from
- * 1e-3 to 1e3.
+ * 1e-3 to 1e3 unless others are asked for.
  */
 export function arbitraryCurve(options: CurveOptions = {}): fc.Arbitrary<Curve> {
+  const reach = options.weightExponent ?? 3;
   return fc
     .record({
       degree: fc.integer({ min: options.minimumDegree ?? 1, max: 9 }),
@@ -67,7 +70,7 @@ export function arbitraryCurve(options: CurveOptions = {}): fc.Arbitrary<Curve> 
         maxLength: count,
       });
       const weights = fc.array(
-        fc.double({ min: -3, max: 3, noNaN: true }).map((exponent) => 10 ** exponent),
+        fc.double({ min: -reach, max: reach, noNaN: true }).map((exponent) => 10 ** exponent),
         { minLength: count, maxLength: count },
       );
       return fc

@@ -6,7 +6,6 @@ import {
   decompose,
   domainOf,
   elevateDegree,
-  elevatePiece,
   extractPart,
   guaranteedContinuity,
   joinCurves,
@@ -240,7 +239,7 @@ describe('degree elevation', () => {
     'reference case %i: the pieces',
     (_, { curve, raisedPieces }) => {
       decompose(curve).forEach((piece, index) => {
-        const raised = elevatePiece(piece, 1);
+        const raised = elevateDegree(piece);
         const expected = raisedPieces[index]!;
         expectClose(raised.weights!, expected.weights, 1e-12);
         raised.points.forEach((point, k) => expectClose(point, expected.points[k]!, 1e-12, sizeOf(curve)));

@@ -35,12 +35,12 @@ const points = [
   [70, 15],
   [90, 0],
 ];
-const given: FigureItem = {
+const given = {
   id: 'a',
   name: 'A',
-  kind: 'curve',
-  curve: { degree: 3, knots: clampedUniformKnots(6, 3), points },
-};
+  kind: 'curve' as const,
+  curve: { degree: 3, knots: clampedUniformKnots(6, 3), points } as Curve,
+} satisfies FigureItem;
 const built = (id: string, source: string, degree: number): FigureItem => ({
   id,
   name: id.toUpperCase(),
@@ -339,9 +339,26 @@ describe('versions', () => {
     [{}, /no version/],
     [{ version: 0 }, /never existed/],
     [{ version: 1.5 }, /never existed/],
-    [{ version: 99 }, /versions up to 2/],
+    [{ version: 99 }, /versions up to 3/],
   ])('refuse %j', (stored, sentence) => {
     expect(() => migrateFigure(stored)).toThrow(sentence);
+  });
+  it('make knots equal that can’t be told apart, as every edit does', () => {
+    const near = { ...given.curve, knots: [0, 0, 0, 0, 0.3, 0.1 + 0.2, 1, 1, 1, 1] };
+    const equal = { ...near, knots: near.knots.with(5, 0.3) };
+    const stored = { ...emptyFigure(), items: [{ ...given, curve: near }] };
+    const brought = migrateFigure({ ...stored, version: 2 }) as unknown as FigureDocument;
+    expect(brought.items[0]).toEqual({ ...given, curve: equal });
+    validateFigure(brought);
+    expect(() => validateFigure(stored)).toThrow(/can’t be told apart/);
+    const held = (command: FigureCommand, before: FigureDocument): unknown =>
+      applyFigureCommand(before, command).document.items[0];
+    expect(held({ name: 'addItem', item: { ...given, curve: near }, at: 0 }, emptyFigure())).toEqual(
+      brought.items[0],
+    );
+    expect(held({ name: 'setCurve', item: 'a', curve: near }, { ...stored, items: [given] })).toEqual(
+      brought.items[0],
+    );
   });
   it('refuse a gap in the way', () => {
     expect(() => migrate({ version: 1 }, 3, { 2: (old) => old })).toThrow(

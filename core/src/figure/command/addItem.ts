@@ -2,6 +2,7 @@ import { tagged, type ValueOf } from '../../describe/describe.js';
 import { itemDescription } from '../document.js';
 import { index } from '../parts.js';
 import { validateNewItem } from '../validate.js';
+import { settledItem } from './change.js';
 import type { CommandMember } from './define.js';
 
 const description = tagged('name', 'addItem', { item: itemDescription, at: index });
@@ -11,9 +12,10 @@ export type AddItem = ValueOf<typeof description>;
 export const addItem: CommandMember<AddItem> = {
   description,
   apply: (document, command) => {
-    const changed = { ...document, items: document.items.toSpliced(command.at, 0, command.item) };
-    validateNewItem(changed, command.item);
-    return { document: changed, inverse: { name: 'removeItem', item: command.item.id } };
+    const item = settledItem(command.item);
+    const changed = { ...document, items: document.items.toSpliced(command.at, 0, item) };
+    validateNewItem(changed, item);
+    return { document: changed, inverse: { name: 'removeItem', item: item.id } };
   },
   touches: ({ item }) => [item.id],
 };

@@ -1,5 +1,6 @@
 import { told } from '../../told/told.js';
 import type { Curve } from '../../curve/curve.js';
+import { withSettledKnots } from '../../curve/settleKnots.js';
 import { CommandError } from '../../history/history.js';
 import {
   itemOf,
@@ -28,8 +29,14 @@ export function givenCurve(document: FigureDocument, id: string): CurveItem {
   return item;
 }
 
+/** An item with its given curve's knots equal where they can't be told apart: an edit that lands there makes them equal. */
+export function settledItem<Item extends FigureItem>(item: Item): Item {
+  return item.kind === 'curve' ? { ...item, curve: withSettledKnots(item.curve) } : item;
+}
+
 /** The document with an item changed; only this item is checked, and what a change of it can break. */
-export function withItem(document: FigureDocument, changed: FigureItem): FigureDocument {
+export function withItem(document: FigureDocument, given: FigureItem): FigureDocument {
+  const changed = settledItem(given);
   validateItem(changed);
   const result = {
     ...document,
