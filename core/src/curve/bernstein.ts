@@ -9,18 +9,32 @@ function binomials(n: number): number[] {
   return row;
 }
 
+const productShares = new Map<number, Float64Array>();
+
+/** The shares with which coefficients i and j count in coefficient i + j of a product, row after row; the same for every product of these degrees. */
+function sharesOfProduct(m: number, n: number): Float64Array {
+  const key = 1024 * m + n;
+  const known = productShares.get(key);
+  if (known) return known;
+  const [ofA, ofB, ofProduct] = [binomials(m), binomials(n), binomials(m + n)];
+  const shares = new Float64Array((m + 1) * (n + 1));
+  for (let i = 0; i <= m; i++) {
+    for (let j = 0; j <= n; j++) shares[i * (n + 1) + j] = (ofA[i]! * ofB[j]!) / ofProduct[i + j]!;
+  }
+  productShares.set(key, shares);
+  return shares;
+}
+
 /** The product of two polynomials (F 6; Farouki & Rajan 1988). */
 export function multiplyBernstein(a: Bernstein, b: Bernstein): number[] {
   const m = a.length - 1;
   const n = b.length - 1;
-  const ofA = binomials(m);
-  const ofB = binomials(n);
-  const ofProduct = binomials(m + n);
+  const shares = sharesOfProduct(m, n);
   const product = new Array<number>(m + n + 1).fill(0);
   for (let i = 0; i <= m; i++) {
-    for (let j = 0; j <= n; j++) {
-      product[i + j]! += ((ofA[i]! * ofB[j]!) / ofProduct[i + j]!) * a[i]! * b[j]!;
-    }
+    const value = a[i]!;
+    const row = i * (n + 1);
+    for (let j = 0; j <= n; j++) product[i + j]! += shares[row + j]! * value * b[j]!;
   }
   return product;
 }
@@ -98,6 +112,8 @@ export function rootsOfBernstein(a: Bernstein, noise = 0): number[] {
     const last = roots.at(-1);
     if (last === undefined || root - last > 1e-12) roots.push(root);
   };
+  // Each root takes at most 47 halvings with a part on either side; what takes more changes its sign by rounding alone.
+  let budget = 100 * a.length;
   const search = (part: Bernstein, start: number, width: number): void => {
     let changes = 0;
     let sign = 0;
@@ -113,7 +129,7 @@ export function rootsOfBernstein(a: Bernstein, noise = 0): number[] {
     if (part[0] === 0) add(start);
     if (changes === 1 && part[0] !== 0 && part.at(-1) !== 0) add(start + width * bracketedRoot(part));
     else if (changes > 0) {
-      if (width < 1e-14 || quiet) add(start + width / 2);
+      if (width < 1e-14 || quiet || budget-- <= 0) add(start + width / 2);
       else {
         const [left, right] = halve(part);
         search(left, start, width / 2);

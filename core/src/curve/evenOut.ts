@@ -1,16 +1,19 @@
 import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import { arcLengthTable, type ArcLengthTable } from './arcLength.js';
-import { dimensionOf, type Curve } from './curve.js';
-import { peakOf, type Deviation } from './deviation.js';
+import { dimensionOf, type Curve, type Point } from './curve.js';
+import { differentiateBernstein, elevateBernstein, multiplyBernstein } from './bernstein.js';
+import { boundLargest } from './boundLargest.js';
+import type { Deviation } from './deviation.js';
 import { CurveError } from './error.js';
-import { derivativesAt } from './evaluate.js';
+import { pointAt } from './evaluate.js';
 import { pointsAt } from './evaluateMany.js';
 import { clampedKnotVector, domainOf, interiorKnots, relativeKnotTolerance, spansOf } from './knotVector.js';
-import { speedsAt } from './length.js';
 import { knotsOfOnePeriod, periodicKnotVector, wrapped } from './periodic.js';
-import { spanPolynomials } from './spanPolynomials.js';
-import { lengthOf } from './vector.js';
+import { rowsOver } from './pieceDifference.js';
+import { sizeOf } from './sizeOf.js';
+import { halveRows } from './subdivide.js';
+import { distance, mix } from './vector.js';
 import { fitRows, samplingParameters, type SplineSpace } from './splineSpace.js';
 
 /** A place of the curve whose parameter value is to be kept, or set, while all others are evened out. */
@@ -40,40 +43,78 @@ export interface EvenedCurve {
 export function unevennessOf(curve: Curve, held: readonly number[] = []): number {
   refuseSignedWeights(curve);
   const table = arcLengthTable(curve);
-  const polynomials = spanPolynomials(curve, 1);
   const [start, end] = domainOf(curve.knots, curve.degree);
   const ends = [start, ...held.toSorted((a, b) => a - b), end];
-  let largest = 0;
+  const parts: SpeedPart[] = [];
   for (let part = 1; part < ends.length; part++) {
     const [from, to] = [ends[part - 1]!, ends[part]!];
     if (!(to > from)) continue;
     const mean = (table.lengthAt(to) - table.lengthAt(from)) / (to - from);
     if (!(mean > 0)) continue;
-    const off = (u: number): number => Math.abs(speedsAt(polynomials, [u])[0]! / mean - 1);
-    const offBefore = (u: number): number =>
-      Math.abs(lengthOf(derivativesAt(curve, u, 1, 'left')[1]!) / mean - 1);
-    const breaks = [
-      from,
-      ...spansOf(curve.knots, curve.degree)
-        .map((span) => span.end)
-        .filter((u) => u > from && u < to),
-      to,
-    ];
-    for (let k = 1; k < breaks.length; k++) {
-      const [low, high] = [breaks[k - 1]!, breaks[k]!];
-      const steps = 4 * curve.degree + 4;
-      const places = Array.from({ length: steps + 1 }, (_, j) => low + ((high - low) * j) / steps);
-      places[steps] = high;
-      const values = places.map((u, j) => (j === steps ? offBefore(u) : off(u)));
-      values.forEach((value, j) => {
-        largest = Math.max(largest, value);
-        if (j > 0 && j < steps && value >= values[j - 1]! && value >= values[j + 1]!) {
-          largest = Math.max(largest, peakOf(off, places[j - 1]!, places[j + 1]!).distance);
-        }
-      });
+    for (const span of spansOf(curve.knots, curve.degree)) {
+      const [low, high] = [Math.max(from, span.start), Math.min(to, span.end)];
+      if (high > low) {
+        parts.push({
+          rows: squaredSpeed(rowsOver(curve, span, low, high), curve, high - low, mean),
+          from: low,
+          to: high,
+        });
+      }
     }
   }
-  return largest;
+  if (parts.length === 0) return 0;
+  const off = (row: readonly number[]): number => Math.abs(Math.sqrt(Math.max(0, row[0]! / row[1]!)) - 1);
+  return boundLargest<SpeedPart>(
+    parts,
+    ({ rows, from, to }) => {
+      const [start, end] = [off(rows[0]!), off(rows.at(-1)!)];
+      let upper = 0;
+      for (const row of rows) upper = Math.max(upper, off(row));
+      return { upper, value: Math.max(start, end), at: start >= end ? from : to };
+    },
+    ({ rows, from, to }) => {
+      const [left, right] = halveRows(rows);
+      const middle = (from + to) / 2;
+      return [
+        { rows: left, from, to: middle },
+        { rows: right, from: middle, to },
+      ];
+    },
+    { share: 1e-9, least: 1e-13 },
+  ).upper;
+}
+
+/** The square of the speed against the mean speed over a part of a span, as rows of numerator and denominator. */
+interface SpeedPart {
+  readonly rows: readonly (readonly number[])[];
+  readonly from: number;
+  readonly to: number;
+}
+
+/** The squared speed of a Bézier piece on an interval of some width, by a mean: |X′W − XW′|² over W⁴, or |X′|² over 1. */
+function squaredSpeed(rows: number[][], { weights }: Curve, width: number, mean: number): number[][] {
+  const dimension = rows[0]!.length - (weights ? 1 : 0);
+  const weight = weights && rows.map((row) => row[dimension]!);
+  let numerator: number[] | undefined;
+  // About the first point, so that a far-off place costs no digits.
+  const origin = rows[0]!.map((value) => value / (weight ? weight[0]! : 1));
+  for (let axis = 0; axis < dimension; axis++) {
+    const values = rows.map(
+      (row, k) => (row[axis]! - origin[axis]! * (weight ? weight[k]! : 1)) / (mean * width),
+    );
+    let change = differentiateBernstein(values);
+    if (weight) {
+      const second = multiplyBernstein(values, differentiateBernstein(weight));
+      change = multiplyBernstein(change, weight).map((value, k) => value - second[k]!);
+    }
+    const square = multiplyBernstein(change, change);
+    numerator = numerator ? numerator.map((value, k) => value + square[k]!) : square;
+  }
+  if (!weight) return numerator!.map((value) => [value, 1]);
+  const twice = multiplyBernstein(weight, weight);
+  const denominator = multiplyBernstein(twice, twice);
+  const raised = elevateBernstein(numerator!, denominator.length);
+  return denominator.map((value, k) => [raised[k]!, value]);
 }
 
 /**
@@ -153,31 +194,82 @@ export function evenOut(curve: Curve, held: readonly HeldValue[] = [], perSpan =
   const evened: Curve = curve.periodic
     ? { degree, knots: space.knots, points: wrapped(rows, degree), periodic: true }
     : { degree, knots: space.knots, points: rows };
-  const dense = samplingParameters(space, 16);
-  const there = pointsAt(evened, dense);
-  const here = pointsAt(curve, dense.map(map.from));
-  let worst = 0;
-  let distance = 0;
-  dense.forEach((_, k) => {
-    let sum = 0;
-    for (let axis = 0; axis < dimension; axis++) {
-      sum += (there[k * dimension + axis]! - here[k * dimension + axis]!) ** 2;
-    }
-    if (Math.sqrt(sum) > distance) [worst, distance] = [k, Math.sqrt(sum)];
-  });
   return {
     curve: evened,
-    deviation: {
-      distance,
-      parameter: map.from(dense[worst]!),
-      point: [...here.subarray(worst * dimension, (worst + 1) * dimension)],
-    },
+    deviation: deviationOf(curve, evened, table, map),
     unevenness: unevennessOf(evened, map.held),
     before: unevennessOf(
       curve,
       held.map(({ at }) => at),
     ),
   };
+}
+
+/** A part of the new parameter within a span of the evened curve, and within a part between held places. */
+interface SharedPart {
+  readonly rows: readonly (readonly number[])[];
+  readonly from: number;
+  readonly to: number;
+  /** The old curve at both ends, and its arc length up to them. */
+  readonly start: Point;
+  readonly end: Point;
+  readonly lengths: readonly [number, number];
+}
+
+/**
+ * The largest distance of points of the evened curve from those of the old one at the same share of length, as a bound.
+ * Over a part both stay beside the straight and even motion between their ends: the new one as near as its control
+ * points are, and one that runs evenly along an arc of length l above a chord c within √(l² − c²)/2, since it is at most
+ * a share of l away from either end.
+ */
+function deviationOf(curve: Curve, evened: Curve, table: ArcLengthTable, map: EvenMap): Deviation {
+  const { degree } = evened;
+  const spans = spansOf(evened.knots, degree);
+  const lengthBefore = (v: number): number => Math.min(table.length, Math.max(0, map.lengthBefore(v)));
+  const placeAt = (length: number): Point => pointAt(curve, table.parameterAt(length));
+  const parts = spans.map((span): SharedPart => {
+    const lengths = [lengthBefore(span.start), lengthBefore(span.end)] as const;
+    const [start, end] = lengths.map(placeAt) as [Point, Point];
+    return {
+      rows: rowsOver(evened, span, span.start, span.end),
+      from: span.start,
+      to: span.end,
+      start,
+      end,
+      lengths,
+    };
+  });
+  const { upper, at } = boundLargest<SharedPart>(
+    parts,
+    ({ rows, from, to, start, end, lengths }) => {
+      const [first, last] = [rows[0]!, rows.at(-1)!];
+      const [before, behind] = [distance(first, start), distance(last, end)];
+      let apart = 0;
+      rows.forEach((row, k) => (apart = Math.max(apart, distance(row, mix(first, last, k / degree)))));
+      const [length, chord] = [lengths[1] - lengths[0], distance(start, end)];
+      const arc = Math.sqrt(Math.max(0, (length - chord) * (length + chord))) / 2;
+      return {
+        upper: Math.max(before, behind) + apart + arc,
+        value: Math.max(before, behind),
+        at: before >= behind ? from : to,
+      };
+    },
+    ({ rows, from, to, start, end, lengths }) => {
+      const [left, right] = halveRows(rows);
+      const middle = (from + to) / 2;
+      // The length of a part grows evenly, as no held place lies inside.
+      const length = (lengths[0] + lengths[1]) / 2;
+      const place = placeAt(length);
+      return [
+        { rows: left, from, to: middle, start, end: place, lengths: [lengths[0], length] },
+        { rows: right, from: middle, to, start: place, end, lengths: [length, lengths[1]] },
+      ];
+    },
+    { share: 1e-3, least: 1e-9 * sizeOf(curve) },
+    2000,
+  );
+  const parameter = table.parameterAt(lengthBefore(at));
+  return { distance: upper, parameter, point: pointAt(curve, parameter) };
 }
 
 const capped =
@@ -188,11 +280,15 @@ const capped =
   });
 
 /** New parameter by old and old by new, even in arc length between held places. */
-function evenMap(
-  curve: Curve,
-  table: ArcLengthTable,
-  held: readonly HeldValue[],
-): { to: (u: number) => number; from: (v: number) => number; held: number[] } {
+interface EvenMap {
+  readonly to: (u: number) => number;
+  readonly from: (v: number) => number;
+  /** The arc length of the old curve up to where the new parameter is this. */
+  readonly lengthBefore: (v: number) => number;
+  readonly held: number[];
+}
+
+function evenMap(curve: Curve, table: ArcLengthTable, held: readonly HeldValue[]): EvenMap {
   const [start, end] = domainOf(curve.knots, curve.degree);
   const places = [
     { at: start, value: start },
@@ -232,6 +328,7 @@ function evenMap(
     to: (u) => between(table.lengthAt(u), 'length', 'value'),
     from: (v) =>
       v >= end ? end : table.parameterAt(Math.min(table.length, Math.max(0, between(v, 'value', 'length')))),
+    lengthBefore: (v) => between(v, 'value', 'length'),
     held: pairs.slice(1, -1).map(({ value }) => value),
   };
 }

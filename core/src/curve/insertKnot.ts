@@ -121,7 +121,11 @@ function insertPeriodic(curve: Curve, inserted: readonly NewKnot[]): Curve {
       values.push(...Array<number>(knot.times).fill(knot.present ? known(image) : image));
     }
   }
-  const refined = refineRows(unrolled, degree, values.sort((a, b) => a - b));
+  const refined = refineRows(
+    unrolled,
+    degree,
+    values.sort((a, b) => a - b),
+  );
   const total = inserted.reduce((sum, { times }) => sum + times, 0);
   const atSeam = inserted.filter(isAtSeam).reduce((sum, { times }) => sum + times, 0);
   const base = turns * count + (turns - 1) * total + atSeam;

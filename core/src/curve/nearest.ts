@@ -16,46 +16,96 @@ export interface NearestPoint {
   readonly distance: number;
 }
 
+/** Some pieces of a curve that follow one another, with the box that holds them. */
+interface Stretch {
+  readonly low: Point;
+  readonly high: Point;
+  readonly parts: readonly [Stretch, Stretch] | EndedPiece;
+}
+
+/** A Bézier piece with its ends, which are the same for every question. */
+interface EndedPiece {
+  readonly piece: Curve;
+  readonly start: number;
+  readonly end: number;
+  readonly ends: readonly { readonly parameter: number; readonly point: Point }[];
+}
+
+function stretchOf(pieces: readonly Stretch[]): Stretch {
+  if (pieces.length === 1) return pieces[0]!;
+  const middle = pieces.length >> 1;
+  const [first, second] = [stretchOf(pieces.slice(0, middle)), stretchOf(pieces.slice(middle))];
+  return {
+    low: first.low.map((value, axis) => Math.min(value, second.low[axis]!)),
+    high: first.high.map((value, axis) => Math.max(value, second.high[axis]!)),
+    parts: [first, second],
+  };
+}
+
 /**
  * Prepares a curve for many questions of which of its points is nearest: among the ends of all spans and
  * all parameters where (C(u) − target) · C′(u) vanishes (P&T 6.1), found as the roots of that polynomial
- * on each Bézier piece, so that none is missed. Pieces whose hull is farther away than a point that is
- * known are passed over. Where several points are equally near, it is the first found.
+ * on each Bézier piece, so that none is missed. Pieces stand in a tree of boxes; those whose box is farther away than a
+ * point that is known are passed over. Where several points are equally near, it is the one of the smallest parameter.
  * @returns a function of the target, which needs as many coordinates as the curve's points
  */
 export function nearestFinder(curve: Curve): (target: Point) => NearestPoint {
   const own = hasSignedWeights(curve) ? piecesBetweenPoles(curve) : decompose(curve);
-  const pieces = own.map((piece) => {
-    const [start, end] = domainOf(piece.knots, piece.degree);
-    const low = piece.points[0]!.map((_, axis) => Math.min(...piece.points.map((point) => point[axis]!)));
-    const high = piece.points[0]!.map((_, axis) => Math.max(...piece.points.map((point) => point[axis]!)));
-    // The ends are the same for every question.
-    const ends = [start, end].map((parameter) => ({ parameter, point: pointAt(piece, parameter) }));
-    return { piece, start, end, low, high, ends };
-  });
+  const whole = stretchOf(
+    own.map((piece): Stretch => {
+      const [start, end] = domainOf(piece.knots, piece.degree);
+      const ends = [start, end].map((parameter) => ({ parameter, point: pointAt(piece, parameter) }));
+      return {
+        low: piece.points[0]!.map((_, axis) => Math.min(...piece.points.map((point) => point[axis]!))),
+        high: piece.points[0]!.map((_, axis) => Math.max(...piece.points.map((point) => point[axis]!))),
+        parts: { piece, start, end, ends },
+      };
+    }),
+  );
   const dimension = curve.points[0]!.length;
   return (target) => {
     if (target.length !== dimension || !target.every(Number.isFinite)) {
       throw new CurveError('point', told('targetCoordinates', { dimension }), { value: target });
     }
-    spend(0.42 * pieces.length);
     let best: NearestPoint | undefined;
     const consider = (parameter: number, point: Point): void => {
       const far = distance(point, target);
-      if (!best || far < best.distance) best = { parameter, point, distance: far };
+      if (!best || far < best.distance || (far === best.distance && parameter < best.parameter)) {
+        best = { parameter, point, distance: far };
+      }
     };
-    for (const { ends } of pieces) for (const { parameter, point } of ends) consider(parameter, point);
-    for (const { piece, start, end, low, high } of pieces) {
+    const awayOf = ({ low, high }: Stretch): number => {
       let away = 0;
       for (let axis = 0; axis < dimension; axis++) {
         away += Math.max(0, low[axis]! - target[axis]!, target[axis]! - high[axis]!) ** 2;
       }
-      if (Math.sqrt(away) > best!.distance) continue;
-      for (const t of stationaryParameters(piece, target)) {
-        const parameter = t === 1 ? end : start + t * (end - start);
-        consider(parameter, pointAt(piece, parameter));
+      return Math.sqrt(away);
+    };
+    const visit = ({ parts }: Stretch, away: number): void => {
+      if (best && away > best.distance) return;
+      spend(1);
+      if ('piece' in parts) {
+        const { piece, start, end, ends } = parts;
+        for (const { parameter, point } of ends) consider(parameter, point);
+        if (away > best!.distance) return;
+        for (const t of stationaryParameters(piece, target)) {
+          const parameter = t === 1 ? end : start + t * (end - start);
+          consider(parameter, pointAt(piece, parameter));
+        }
+        return;
       }
-    }
+      // The nearer box first, so that the other need not be opened.
+      const [first, second] = parts;
+      const [one, two] = [awayOf(first), awayOf(second)];
+      if (one <= two) {
+        visit(first, one);
+        visit(second, two);
+      } else {
+        visit(second, two);
+        visit(first, one);
+      }
+    };
+    visit(whole, awayOf(whole));
     return best!;
   };
 }

@@ -86,7 +86,11 @@ export function splitAtKnots(curve: Curve): Curve[] {
     missing,
   );
   const [start, end] = domainOf(knots, degree);
-  const places = [{ value: start, first: 0 }, ...interiorKnots(knots, degree), { value: end, first: rows.length }];
+  const places = [
+    { value: start, first: 0 },
+    ...interiorKnots(knots, degree),
+    { value: end, first: rows.length },
+  ];
   const ends = (value: number): number[] => Array<number>(degree + 1).fill(value);
   return places.slice(1).map((place, index) => {
     const before = places[index]!;

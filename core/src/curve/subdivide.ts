@@ -44,8 +44,10 @@ function partOfRows(
   return { rows, points, from, to, low, high };
 }
 
-/** Both halves of a part, by de Casteljau's algorithm (F 5). */
-export function halvePart({ rows, from, to, low }: BezierPart): [BezierPart, BezierPart] {
+/** The Bézier rows of both halves of a piece, by de Casteljau's algorithm (F 5). */
+export function halveRows(
+  rows: readonly (readonly number[])[],
+): [(readonly number[])[], (readonly number[])[]] {
   let row = rows;
   const left = [row[0]!];
   const right = [row.at(-1)!];
@@ -55,8 +57,14 @@ export function halvePart({ rows, from, to, low }: BezierPart): [BezierPart, Bez
     left.push(row[0]!);
     right.push(row.at(-1)!);
   }
+  return [left, right.reverse()];
+}
+
+/** Both halves of a part. */
+export function halvePart({ rows, from, to, low }: BezierPart): [BezierPart, BezierPart] {
+  const [left, right] = halveRows(rows);
   const middle = (from + to) / 2;
-  return [partOfRows(left, low.length, from, middle), partOfRows(right.reverse(), low.length, middle, to)];
+  return [partOfRows(left, low.length, from, middle), partOfRows(right, low.length, middle, to)];
 }
 
 /** Whether the boxes of two parts come closer to each other than `margin`. */

@@ -34,7 +34,8 @@ const changes: Readonly<Record<number, VersionChange>> = {
   },
   // Knots that can't be told apart became equal wherever a curve comes in.
   2: {
-    item: (item) => (isCurveOfKnots(item['curve']) ? { ...item, curve: withSettledKnots(item['curve']) } : item),
+    item: (item) =>
+      isCurveOfKnots(item['curve']) ? { ...item, curve: withSettledKnots(item['curve']) } : item,
     shown: (shown) => shown,
   },
 };

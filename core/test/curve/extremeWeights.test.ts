@@ -43,7 +43,9 @@ describe('exact operations with weights from a millionth to a million', () => {
           const room = inner.flatMap(({ value, multiplicity }) =>
             Array<number>(Math.max(0, degree - multiplicity)).fill(value),
           );
-          const fresh = shares.filter((share) => share > 0 && share < 1).map((share) => start + share * (end - start));
+          const fresh = shares
+            .filter((share) => share > 0 && share < 1)
+            .map((share) => start + share * (end - start));
           const apart = fresh.filter((u, k) =>
             [...fresh.slice(0, k), ...inner.map(({ value }) => value), start, end].every(
               (other) => Math.abs(other - u) > 1e-6,

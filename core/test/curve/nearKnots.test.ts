@@ -156,7 +156,12 @@ describe('knots that can’t be told apart', () => {
         for (const { value, multiplicity } of [...inner, { value: u, multiplicity: 0 }]) {
           if (multiplicity < degree) same(insertKnot(curve, value, degree - multiplicity));
         }
-        same(insertKnots(curve, inner.filter(({ multiplicity }) => multiplicity < degree).map(({ value }) => value)));
+        same(
+          insertKnots(
+            curve,
+            inner.filter(({ multiplicity }) => multiplicity < degree).map(({ value }) => value),
+          ),
+        );
         for (const { value, multiplicity } of [{ value: u, multiplicity: 0 }, ...inner]) {
           const parts = splitCurve(curve, value);
           parts.forEach(same);

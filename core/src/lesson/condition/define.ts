@@ -1,6 +1,8 @@
 import type { MeasuredContinuity } from '../../curve/continuity.js';
 import type { Curve, Point } from '../../curve/curve.js';
+import { CurveError } from '../../curve/error.js';
 import { editPoints } from '../../curve/editPoint.js';
+import type { LargestDistance } from '../../curve/hausdorff.js';
 import type { JointContinuity } from '../../curve/match.js';
 import { sampleCurve } from '../../curve/sample.js';
 import { distance, subtract } from '../../curve/vector.js';
@@ -16,6 +18,7 @@ import {
 } from '../../describe/describe.js';
 import { isCurveItem, type FigureDocument, type FigureItem, type PointKind } from '../../figure/document.js';
 import type { Evaluation } from '../../figure/evaluate.js';
+import { told } from '../../told/told.js';
 
 /** How one condition came out, with the number that decided it. */
 export interface ConditionResult {
@@ -71,6 +74,22 @@ export const notThere: ConditionResult = { met: false, measured: null };
 
 export function atMost(measured: number, limit: number): ConditionResult {
   return between(measured, -Infinity, limit);
+}
+
+/**
+ * A largest distance of curves within a limit. It is known to a millionth as a rule, and what reaches its limit and no
+ * more is within it.
+ * @throws CurveError `effort` where all the work that is allowed does not tell
+ */
+export function withinDistance(
+  { distance, atLeast }: Pick<LargestDistance, 'distance' | 'atLeast'>,
+  limit: number,
+): ConditionResult {
+  const slack = limit * (1 + 2e-6);
+  if (distance > slack && atLeast <= limit && distance > atLeast * (1 + 1e-5)) {
+    throw new CurveError('effort', told('tooMuchWork'));
+  }
+  return atMost(distance <= slack ? Math.min(distance, limit) : distance, limit);
 }
 
 export function atLeast(measured: number, limit: number): ConditionResult {

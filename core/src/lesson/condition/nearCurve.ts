@@ -1,7 +1,7 @@
 import { largestDistance } from '../../curve/hausdorff.js';
 import { itemId } from '../../describe/describe.js';
 import { curveOf } from '../../figure/evaluate.js';
-import { atMost, defineCondition, notThere, tolerance, otherCurve } from './define.js';
+import { defineCondition, notThere, tolerance, otherCurve, withinDistance } from './define.js';
 
 /** The curve lies within a distance of another one, and that one within it of the curve. */
 export const nearCurve = defineCondition(
@@ -11,7 +11,7 @@ export const nearCurve = defineCondition(
   (condition, { evaluation, curve }) => {
     const target = curveOf(evaluation, condition.target);
     if (!target) return notThere;
-    return atMost(largestDistance(curve, target).distance, condition.tolerance);
+    return withinDistance(largestDistance(curve, target, condition.tolerance), condition.tolerance);
   },
   ({ document, item }) => ({ target: otherCurve(document, item), tolerance: 0.5 }),
 );

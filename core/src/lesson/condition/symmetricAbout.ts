@@ -1,7 +1,7 @@
 import { largestDistanceFrom } from '../../curve/hausdorff.js';
 import { mirrorCurve, mirrorThrough } from '../../curve/mirror.js';
 import { place } from '../../describe/describe.js';
-import { atMost, defineCondition, tolerance } from './define.js';
+import { defineCondition, tolerance, withinDistance } from './define.js';
 
 /** The curve is its own mirror image in the line through two places, within a distance. */
 export const symmetricAbout = defineCondition(
@@ -10,7 +10,8 @@ export const symmetricAbout = defineCondition(
   'length',
   ({ from, to, tolerance: within }, { curve }) => {
     // The mirror exchanges the curve and its image, so that one side tells both.
-    return atMost(largestDistanceFrom(curve, mirrorCurve(curve, mirrorThrough(from, to))), within);
+    const image = mirrorCurve(curve, mirrorThrough(from, to));
+    return withinDistance(largestDistanceFrom(curve, image, within), within);
   },
   ({ curve }) => {
     const xs = curve.points.map((point) => point[0]!);

@@ -6,7 +6,7 @@ import { pointAt } from '../../curve/evaluate.js';
 import { sampleCurve } from '../../curve/sample.js';
 import { distance } from '../../curve/vector.js';
 import { choice, itemId, list, number, place, tagged, type ValueOf } from '../../describe/describe.js';
-import { atMost, largestCurvature, notThere } from '../condition/define.js';
+import { withinDistance, largestCurvature, notThere } from '../condition/define.js';
 import { onBoth, type GuessMember } from './define.js';
 
 /** The most places of a drawing. */
@@ -40,7 +40,7 @@ export const drawn: GuessMember<ValueOf<typeof description>, ValueOf<typeof gues
     const [mine, real] = [straightThrough(guessed.places), straightThrough(places)];
     if (!mine || !real || mine.points[0]!.length !== real.points[0]!.length) return notThere;
     try {
-      return atMost(largestDistance(mine, real).distance, within);
+      return withinDistance(largestDistance(mine, real, within), within);
     } catch (error) {
       if (error instanceof CurveError) return notThere;
       throw error;

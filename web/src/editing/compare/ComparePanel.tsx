@@ -160,14 +160,17 @@ function Distance({ first, second }: { first: LargestArgument; second: LargestAr
   if ('reason' in result) {
     return <p className="text-[13px] text-bad">{t('compare.failed', { reason: tell(result.reason) })}</p>;
   }
-  const { distance, parameters, onFirst } = result.value;
+  const { distance, atLeast, parameters, onFirst } = result.value;
+  // Two intricate curves may be known less closely than is shown.
+  const isClose = distance <= atLeast * 1.001 || distance < 1e-6;
   return (
     <p className="text-[13px]" data-largest-distance={distance}>
-      {distance < 1e-9 ? (
+      {atLeast < 1e-9 && isClose ? (
         t('compare.same')
       ) : (
         <>
-          {t('compare.distance')} <strong className="font-mono">{shownAtMost(distance)} mm</strong>{' '}
+          {t('compare.distance')} {!isClose && t('compare.upTo', { least: shownNumber(atLeast, 1) })}{' '}
+          <strong className="font-mono">{shownAtMost(distance)} mm</strong>{' '}
           {t('compare.where', {
             u: shownNumber(parameters[0], 1),
             x: shownNumber(onFirst[0]!),

@@ -13,6 +13,7 @@ export const compare = {
   nothing: 'nothing',
   none: 'There is no other curve yet. Keep a copy first.',
   distance: 'Largest distance',
+  upTo: '{{least}} to',
   where: 'at {{param}} = {{u}}, x {{x}}, y {{y}}',
   same: 'Both have the same shape.',
   calculating: 'Calculating …',
