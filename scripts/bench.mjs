@@ -35,6 +35,13 @@ await run(async () => {
       cwd: join(root, 'core'),
     });
   }
+  if (wanted('growth')) {
+    console.log('\nGrowth with the control points of a cubic\n');
+    await command(process.execPath, ['--import', 'tsx', 'bench/growth.bench.ts'], {
+      show: true,
+      cwd: join(root, 'core'),
+    });
+  }
   if (wanted('lesson')) {
     console.log('');
     await command(process.execPath, ['--import', 'tsx', 'bench/lesson.bench.ts'], {

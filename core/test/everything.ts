@@ -6,6 +6,7 @@ export * from '../src/told/coreSentences.js';
 export * from '../src/told/told.js';
 export * from '../src/curve/knotVector.js';
 export * from '../src/curve/settleKnots.js';
+export * from '../src/curve/gaps.js';
 export * from '../src/curve/validate.js';
 export * from '../src/curve/basis.js';
 export * from '../src/curve/evaluate.js';

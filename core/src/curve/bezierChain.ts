@@ -33,8 +33,9 @@ export interface BezierChain {
   readonly closed: boolean;
 }
 
-function validateChain({ nodes }: BezierChain): void {
-  const least = 2;
+function validateChain({ nodes, closed }: BezierChain): void {
+  // One node with both its handles is a drop.
+  const least = closed ? 1 : 2;
   if (nodes.length < least) {
     throw new CurveError('point-count', told('chainNodeCount', { least, count: nodes.length }), {
       value: nodes.length,

@@ -122,24 +122,33 @@ export function classifyConic(curve: Curve, tolerance = 1e-9): ConicClass {
       eccentricity: 1,
     };
   }
-  const determinant = A * C - (B * B) / 4;
-  const cx = ((B / 2) * (E / 2) - (C * D) / 2) / determinant;
-  const cy = ((B / 2) * (D / 2) - (A * E) / 2) / determinant;
-  const rest = F + (D * cx + E * cy) / 2;
-  const halves = [-rest / along, -rest / acrossAxis] as const;
-  const directions = [
-    [c, s],
-    [-s, c],
-  ] as const;
-  const first = k < 1 ? (halves[0] >= halves[1] ? 0 : 1) : halves[0] > 0 ? 0 : 1;
-  const [major, minor] = [halves[first]!, halves[1 - first]!];
-  const focal = Math.sqrt(Math.max(0, major - minor));
-  const [dx, dy] = directions[first]!;
+  // By the median m from p1 to the middle of the chord and half the chord e, the conic is
+  // (1 − k²)(a − 1/(1 − k²))² + k² b² = k²/(1 − k²) at p1 + a m + b e: two conjugate half diameters about its centre,
+  // which lose no digits however small k is.
+  const outside = (1 - k) * (1 + k);
+  const [mx, my] = [(p0[0] + p2[0]) / 2 - p1[0], (p0[1] + p2[1]) / 2 - p1[1]];
+  const [ex, ey] = [(p2[0] - p0[0]) / 2, (p2[1] - p0[1]) / 2];
+  const [alongMedian, alongChord] = [k / Math.abs(outside), 1 / Math.sqrt(Math.abs(outside))];
+  const [ux, uy] = [alongMedian * mx, alongMedian * my];
+  const [vx, vy] = [alongChord * ex, alongChord * ey];
+  // The eigenvalues of u uᵀ ± v vᵀ are the squares of the half axes, that across a hyperbola below zero.
+  const sign = Math.sign(outside);
+  const [xx, xy, yy] = [ux * ux + sign * vx * vx, ux * uy + sign * vx * vy, uy * uy + sign * vy * vy];
+  const apart = Math.hypot(xx - yy, 2 * xy);
+  const area2 = (ux * vy - uy * vx) ** 2;
+  const sum = xx + yy;
+  // Of the two the one that is a sum comes first, and the other by their product.
+  const larger = sum >= 0 ? (sum + apart) / 2 : (sum - apart) / 2;
+  const smaller = (sign * area2) / larger;
+  const [major, minor] = larger >= smaller ? [larger, smaller] : [smaller, larger];
+  const turn = apart > tolerance * Math.abs(larger) ? Math.atan2(2 * xy, xx - yy) / 2 : 0;
+  const [dx, dy] = [Math.cos(turn), Math.sin(turn)];
+  const focal = Math.sqrt(major - minor);
   const [a, b] = [Math.sqrt(Math.abs(major)), Math.sqrt(Math.abs(minor))];
   const round = k < 1 && Math.abs(a - b) <= tolerance * a;
-  const centre = back(p1[0] + cx, p1[1] + cy);
-  const focus = (sign: number): number[] =>
-    round ? centre : back(p1[0] + cx + sign * focal * dx, p1[1] + cy + sign * focal * dy);
+  const centre = back(p1[0] + mx / outside, p1[1] + my / outside);
+  const focus = (side: number): number[] =>
+    round ? centre : addScaled(centre, direction(dx, dy), side * focal);
   return {
     kind: round ? 'circle' : k < 1 ? 'ellipse' : 'hyperbola',
     equation,

@@ -1,6 +1,7 @@
 import { refuseSignedWeights } from './betweenPoles.js';
 import { chainOfCurve, curveOfChain } from './bezierChain.js';
 import type { Curve, Point } from './curve.js';
+import { CurveError } from './error.js';
 import { largestDistance } from './hausdorff.js';
 import { editPoints } from './editPoint.js';
 import { interpolate, interpolateClosed } from './interpolate.js';
@@ -8,6 +9,9 @@ import { clampedKnotVector, domainOf, interiorKnots } from './knotVector.js';
 import { monotoneCubic } from './monotone.js';
 import { pointAt } from './evaluate.js';
 import type { Approximation } from './removeKnot.js';
+import { sizeOf } from './sizeOf.js';
+import { told } from '../told/told.js';
+import { distance } from './vector.js';
 
 /** The kinds of curve that one can be converted to. */
 export type CurveKind = 'straight' | 'monotone' | 'bezier' | 'bspline';
@@ -20,6 +24,7 @@ export const curveKinds: readonly CurveKind[] = ['straight', 'monotone', 'bezier
  * - `monotone`: the monotone cubic through the same places.
  * - `bezier`: a chain of cubic pieces, exact up to degree 3 without weights.
  * - `bspline`: the smooth cubic through the same places, closed if the curve is periodic.
+ * @throws CurveError `point` where all of the curve lies on one place
  */
 export function convertCurve(curve: Curve, kind: CurveKind): Approximation {
   refuseSignedWeights(curve);
@@ -45,16 +50,21 @@ function convert(curve: Curve, kind: CurveKind): Curve {
   return { degree: 1, knots: clampedKnotVector(start, end, inner, 1), points: places };
 }
 
-/** The curve's points at the ends of its spans, or its edit points where it has one span; neighbours apart. */
+/**
+ * The curve's points at the ends of its spans, or its edit points where it has one span or all of those coincide;
+ * neighbours apart.
+ * @throws CurveError `point` where the edit points coincide too
+ */
 function distinctPlaces(curve: Curve): Point[] {
   const [start, end] = domainOf(curve.knots, curve.degree);
   const inner = interiorKnots(curve.knots, curve.degree).map(({ value }) => value);
-  const parameters =
-    inner.length > 0 ? [start, ...inner, end] : editPoints(curve).map(({ parameter }) => parameter);
-  const places = parameters.map((u) => pointAt(curve, u));
-  const size = Math.max(...curve.points.flat().map(Math.abs));
-  return places.filter(
-    (place, k) =>
-      k === 0 || Math.hypot(...place.map((value, axis) => value - places[k - 1]![axis]!)) > 1e-12 * size,
-  );
+  const size = sizeOf(curve);
+  const apart = (parameters: readonly number[]): Point[] => {
+    const places = parameters.map((u) => pointAt(curve, u));
+    return places.filter((place, k) => k === 0 || distance(place, places[k - 1]!) > 1e-12 * size);
+  };
+  const atKnots = inner.length > 0 ? apart([start, ...inner, end]) : [];
+  const places = atKnots.length > 1 ? atKnots : apart(editPoints(curve).map(({ parameter }) => parameter));
+  if (places.length > 1) return places;
+  throw new CurveError('point', told('nothingToConvert'), { value: places[0] });
 }

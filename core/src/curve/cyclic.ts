@@ -12,8 +12,22 @@ export interface CyclicFactors {
 }
 
 /**
- * Factorises a cyclic banded matrix. Rows and columns are taken from both ends in turn (0, last, 1, last
- * but one, …), by which a cyclic band of `reach` becomes an ordinary one of twice that.
+ * The order in which cyclic rows and columns are taken from both ends in turn, 0, last, 1, last but one, …: neighbours of
+ * a distance stay within twice that distance.
+ * @returns `order[k]` is the index that comes k-th, and `place` the inverse
+ */
+export function foldedOrder(size: number): { order: Int32Array; place: Int32Array } {
+  const order = new Int32Array(size);
+  const place = new Int32Array(size);
+  for (let k = 0; k < size; k++) {
+    order[k] = k % 2 === 0 ? k / 2 : size - 1 - (k - 1) / 2;
+    place[order[k]!] = k;
+  }
+  return { order, place };
+}
+
+/**
+ * Factorises a cyclic banded matrix. In the folded order a cyclic band of `reach` becomes an ordinary one of twice that.
  * @param rows for each row the columns that are not zero, as [column from 0 to size − 1, value]; a
  * column named twice counts with its sum
  * @param reach largest cyclic distance of such a column from the diagonal
@@ -24,12 +38,7 @@ export function factoriseCyclic(
   reach: number,
 ): CyclicFactors {
   const size = rows.length;
-  const order = new Int32Array(size);
-  const place = new Int32Array(size);
-  for (let k = 0; k < size; k++) {
-    order[k] = k % 2 === 0 ? k / 2 : size - 1 - (k - 1) / 2;
-    place[order[k]!] = k;
-  }
+  const { order, place } = foldedOrder(size);
   const band = Math.max(0, Math.min(size - 1, 2 * reach));
   const matrix = createBandedMatrix(size, band, band);
   rows.forEach((entries, index) => {

@@ -3,6 +3,7 @@ import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { largestDeviation } from './deviation.js';
 import { CurveError } from './error.js';
+import { betweenGaps } from './gaps.js';
 import { curveOfRows, homogeneousRows, withPositiveWeights } from './homogeneous.js';
 import { clampedKnotVector, domainOf, interiorKnots } from './knotVector.js';
 import { fitRows, samplingParameters, type SplineSpace } from './splineSpace.js';
@@ -14,7 +15,7 @@ import { clampEnds } from './split.js';
 
 /**
  * A curve of a lower degree as close as possible: every knot stands once less often, but at least once,
- * so that a raised curve comes back exactly (P&T 5.6; the points by least squares over the whole curve
+ * so that a raised curve comes back exactly, and gaps stay gaps (P&T 5.6; the points by least squares over the whole curve
  * with both ends held). What it costs is measured.
  * @param times by how many degrees, 1 or more; at least degree 1 is left
  * @returns the curve, with clamped ends or periodic, and its largest distance from the one before
@@ -36,15 +37,28 @@ export function reduceDegree(curve: Curve, times = 1): Approximation {
       value,
       multiplicity: Math.min(degree, Math.max(1, multiplicity - times)),
     }));
-  const [start, end] = domainOf(curve.knots, curve.degree);
-  const space: SplineSpace = curve.periodic
-    ? { degree, knots: periodicKnotVector(fewer(knotsOfOnePeriod(curve)), end, degree), periodic: true }
-    : {
-        degree,
-        knots: clampedKnotVector(start, end, fewer(interiorKnots(curve.knots, curve.degree)), degree),
-      };
-  const source = curve.periodic ? curve : clampEnds(curve);
-  const reduced = withPositiveWeights(fitCurve(space, source));
+  const reduced = curve.periodic
+    ? fitCurve(
+        {
+          degree,
+          knots: periodicKnotVector(
+            fewer(knotsOfOnePeriod(curve)),
+            domainOf(curve.knots, curve.degree)[1],
+            degree,
+          ),
+          periodic: true,
+        },
+        curve,
+      )
+    : betweenGaps(clampEnds(curve), (part) => {
+        const knots = clampedKnotVector(
+          ...domainOf(part.knots, part.degree),
+          fewer(interiorKnots(part.knots, part.degree)),
+          degree,
+        );
+        return fitCurve({ degree, knots }, part);
+      });
+  withPositiveWeights(reduced);
   return { curve: reduced, deviation: largestDeviation(curve, reduced) };
 }
 

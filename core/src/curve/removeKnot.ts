@@ -9,6 +9,7 @@ import {
   distinctKnots,
   domainOf,
   findSpan,
+  interiorKnots,
   relativeKnotTolerance,
   type KnotWithMultiplicity,
 } from './knotVector.js';
@@ -18,7 +19,10 @@ import {
   knotsOfOnePeriod,
   periodicKnotVector,
   periodicOfRows,
+  unrolledKnot,
   withoutPeriod,
+  wrapIndex,
+  wrapParameter,
   wrapped,
 } from './periodic.js';
 import { validateParameter } from './validate.js';
@@ -49,10 +53,123 @@ export function removeKnot(curve: Curve, u: number, times = 1): Approximation {
       { value: times },
     );
   }
-  const removed = withPositiveWeights(
-    curve.periodic ? removePeriodic(curve, knot, times) : removeLocally(curve, knot, times),
-  );
+  const window = curve.periodic ? periodicWindow(curve, knot) : openWindow(curve, knot);
+  if (!window) {
+    const removed = withPositiveWeights(removePeriodic(curve, knot, times));
+    return { curve: removed, deviation: largestDeviation(curve, removed) };
+  }
+  const { curve: local, deviation } = removeInWindow(window, times);
+  const removed = curve.periodic
+    ? periodicWithWindow(curve, knot, window, local, times)
+    : openWithWindow(curve, window, local);
+  return {
+    curve: removed,
+    deviation: curve.periodic
+      ? { ...deviation, parameter: wrapParameter(curve, deviation.parameter) }
+      : deviation,
+  };
+}
+
+/** The part of a curve that the removal of a knot can change, and as much again on either side, as an unclamped curve. */
+interface Window {
+  readonly curve: Curve;
+  readonly knot: KnotWithMultiplicity;
+  /** Index of its first control point in the whole curve, of an unrolled one where that is periodic. */
+  readonly begin: number;
+}
+
+/** @throws CurveError `weight` where a weight would not stay positive */
+function removeInWindow({ curve, knot }: Window, times: number): Approximation {
+  const removed = withPositiveWeights(removeLocally(curve, knot, times));
   return { curve: removed, deviation: largestDeviation(curve, removed, affected(curve, knot, times)) };
+}
+
+function openWindow(curve: Curve, knot: KnotWithMultiplicity): Window {
+  const { degree, knots, points, weights } = curve;
+  const begin = Math.max(0, knot.first - 2 * degree - 2);
+  const end = Math.min(knots.length, knot.first + knot.multiplicity + 2 * degree + 2);
+  return {
+    curve: {
+      degree,
+      knots: knots.slice(begin, end),
+      points: points.slice(begin, end - degree - 1),
+      ...(weights && { weights: weights.slice(begin, end - degree - 1) }),
+    },
+    knot: { ...knot, first: knot.first - begin },
+    begin,
+  };
+}
+
+function openWithWindow(curve: Curve, { begin, curve: before }: Window, local: Curve): Curve {
+  const { knots, points, weights } = curve;
+  const count = before.points.length;
+  return {
+    ...curve,
+    knots: [...knots.slice(0, begin), ...local.knots, ...knots.slice(begin + before.knots.length)],
+    points: [...points.slice(0, begin), ...local.points, ...points.slice(begin + count)],
+    ...(weights && {
+      weights: [...weights.slice(0, begin), ...local.weights!, ...weights.slice(begin + count)],
+    }),
+  };
+}
+
+/** The window of a periodic curve, unrolled; none where it would reach round to itself. */
+function periodicWindow(curve: Curve, knot: KnotWithMultiplicity): Window | undefined {
+  const { degree } = curve;
+  const count = distinctPointCount(curve);
+  const length = knot.multiplicity + 4 * degree + 4;
+  if (length > count || knot.multiplicity === count) return undefined;
+  // Knots from the start on are found where they stand in the domain; those at the seam end at index p.
+  const isSeam = knot.value === domainOf(curve.knots, degree)[0];
+  const first = isSeam ? degree + 1 - knot.multiplicity : knot.first;
+  const begin = first - 2 * degree - 2;
+  const points = Array.from(
+    { length: length - degree - 1 },
+    (_, k) => curve.points[wrapIndex(begin + k, count)]!,
+  );
+  return {
+    curve: {
+      degree,
+      knots: Array.from({ length }, (_, k) => unrolledKnot(curve, begin + k)),
+      points,
+      ...(curve.weights && { weights: points.map((_, k) => curve.weights![wrapIndex(begin + k, count)]!) }),
+    },
+    knot: { ...knot, first: first - begin },
+    begin,
+  };
+}
+
+function periodicWithWindow(
+  curve: Curve,
+  knot: KnotWithMultiplicity,
+  { begin, curve: before }: Window,
+  local: Curve,
+  times: number,
+): Curve {
+  const { degree } = curve;
+  const count = distinctPointCount(curve);
+  const knots = periodicWithout(curve, knot, times);
+  // The last knot at the start stands at index p before and after, so what goes there shifts what is before it.
+  const isSeam = knot.value === domainOf(curve.knots, degree)[0];
+  const start = isSeam ? begin + times : begin;
+  const rest = count - before.points.length;
+  const one = <T>(inside: readonly T[], all: readonly T[]): T[] => {
+    const turn = [
+      ...inside,
+      ...Array.from({ length: rest }, (_, k) => all[wrapIndex(begin + before.points.length + k, count)]!),
+    ];
+    return wrapped(
+      turn.map((_, k) => turn[wrapIndex(k - start, turn.length)]!),
+      degree,
+    );
+  };
+  return {
+    degree,
+    knots,
+    points: one(local.points, curve.points),
+    ...(curve.weights && { weights: one(local.weights!, curve.weights) }),
+    periodic: true,
+  };
 }
 
 /**
@@ -69,24 +186,71 @@ export function removableTimes(curve: Curve, u: number, tolerance: number): numb
     });
   }
   const { multiplicity } = removableKnot(curve, u);
-  for (let times = 1; times <= multiplicity; times++) {
+  return timesWithin(multiplicity, (times) => removeKnot(curve, u, times), tolerance).times;
+}
+
+/** How often something can be removed within a tolerance, and what is left then. */
+function timesWithin(
+  most: number,
+  remove: (times: number) => Approximation,
+  tolerance: number,
+): { times: number; left?: Curve } {
+  let found: { times: number; left?: Curve } = { times: 0 };
+  for (let times = 1; times <= most; times++) {
     try {
-      if (removeKnot(curve, u, times).deviation.distance > tolerance) return times - 1;
+      const { curve, deviation } = remove(times);
+      if (deviation.distance > tolerance) return found;
+      found = { times, left: curve };
     } catch (error) {
-      if (error instanceof CurveError) return times - 1;
+      if (error instanceof CurveError && error.kind !== 'effort') return found;
       throw error;
     }
   }
-  return multiplicity;
+  return found;
 }
 
-/** The interval on which removal can change the curve; the whole domain for a periodic curve. */
+/**
+ * The same curve within a tolerance without the knots that it does not need, taken from its start on.
+ * @param tolerance largest distance that one knot's removal may cost
+ */
+export function removeNeedlessKnots(curve: Curve, tolerance: number): Curve {
+  refuseSignedWeights(curve);
+  const knotList = interiorKnots(curve.knots, curve.degree);
+  if (curve.periodic) {
+    return knotList.reduce((left, { value }) => {
+      const times = removableTimes(left, value, tolerance);
+      return times > 0 ? removeKnot(left, value, times).curve : left;
+    }, curve);
+  }
+  // Each knot is looked at in its window, and lists are spliced, so that the work grows with the curve.
+  const [knots, points] = [[...curve.knots], [...curve.points]];
+  const weights = curve.weights && [...curve.weights];
+  let gone = 0;
+  for (const { first, ...knot } of knotList) {
+    const window = openWindow(
+      { degree: curve.degree, knots, points, ...(weights && { weights }) },
+      { ...knot, first: first - gone },
+    );
+    const { times, left } = timesWithin(
+      knot.multiplicity,
+      (often) => removeInWindow(window, often),
+      tolerance,
+    );
+    if (!left) continue;
+    knots.splice(window.begin, window.curve.knots.length, ...left.knots);
+    points.splice(window.begin, window.curve.points.length, ...left.points);
+    weights?.splice(window.begin, window.curve.points.length, ...left.weights!);
+    gone += times;
+  }
+  return gone === 0 ? curve : { ...curve, knots, points, ...(weights && { weights }) };
+}
+
+/** The interval on which removal can change the curve. */
 function affected(
-  { knots, degree, periodic }: Curve,
+  { knots, degree }: Curve,
   { first, multiplicity }: KnotWithMultiplicity,
   times: number,
-): [number, number] | undefined {
-  if (periodic) return undefined;
+): [number, number] {
   const [start, end] = domainOf(knots, degree);
   const last = first + multiplicity - 1;
   return [
@@ -166,21 +330,34 @@ function removeLocally(curve: Curve, knot: KnotWithMultiplicity, times: number):
   ]);
 }
 
-function removePeriodic(curve: Curve, knot: KnotWithMultiplicity, times: number): Curve {
-  const { degree, knots } = curve;
+/**
+ * The knots of a periodic curve without one of them, or with it less often.
+ * @throws CurveError `unsupported` for the last knot at the seam
+ */
+function periodicWithout(
+  { degree, knots, ...rest }: Curve,
+  knot: KnotWithMultiplicity,
+  times: number,
+): number[] {
   const [start, end] = domainOf(knots, degree);
-  const list = knotsOfOnePeriod(curve).map(({ value, multiplicity }) => ({
+  const list = knotsOfOnePeriod({ degree, knots, ...rest }).map(({ value, multiplicity }) => ({
     value,
     multiplicity: value === knot.value ? multiplicity - times : multiplicity,
   }));
   if (list[0]!.multiplicity === 0) {
     throw new CurveError('unsupported', told('seamKnot', { knot: start }), { value: start });
   }
-  const coarse = periodicKnotVector(
+  return periodicKnotVector(
     list.filter(({ multiplicity }) => multiplicity > 0),
     end,
     degree,
   );
+}
+
+/** Removal from a periodic curve of few points, by least squares over all of it. */
+function removePeriodic(curve: Curve, knot: KnotWithMultiplicity, times: number): Curve {
+  const { degree } = curve;
+  const coarse = periodicWithout(curve, knot, times);
   const count = distinctPointCount(curve) - times;
   const unit: Curve = { degree, knots: coarse, points: wrapped(unitPoints(count), degree), periodic: true };
   const matrix = insertKnot(unit, knot.value, times).points.slice(0, count + times);

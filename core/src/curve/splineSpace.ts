@@ -1,4 +1,5 @@
 import { basisFunctions } from './basis.js';
+import { foldedOrder } from './cyclic.js';
 import { findSpan, grevilleAbscissae, spansOf } from './knotVector.js';
 import { addEquation, createLeastSquares, solveLeastSquares } from './leastSquares.js';
 import { wrapIndex } from './periodic.js';
@@ -27,11 +28,11 @@ export function fitRows(
   components: number,
   ends?: readonly [readonly number[], readonly number[]],
 ): number[][] {
-  const count = knots.length - degree - 1 - (periodic ? degree : 0);
+  if (periodic) return fitPeriodicRows({ degree, knots }, parameters, values, components);
+  const count = knots.length - degree - 1;
   const offset = ends ? 1 : 0;
   const size = count - 2 * offset;
-  // A periodic space's rows wrap round; they are taken as dense.
-  const width = Math.max(1, periodic ? size : Math.min(size, degree + 1));
+  const width = Math.max(1, Math.min(size, degree + 1));
   const basis = new Float64Array(degree + 1);
   const row = new Float64Array(width);
   const value = new Float64Array(components);
@@ -42,10 +43,10 @@ export function fitRows(
     basisFunctions(knots, degree, span, u, basis);
     row.fill(0);
     for (let c = 0; c < components; c++) value[c] = values[k * components + c]!;
-    const first = periodic ? 0 : Math.max(0, Math.min(size - width, span - degree - offset));
+    const first = Math.max(0, Math.min(size - width, span - degree - offset));
     for (let j = 0; j <= degree; j++) {
       const factor = basis[j]!;
-      const index = periodic ? wrapIndex(span - degree + j, count) : span - degree + j - offset;
+      const index = span - degree + j - offset;
       if (ends && (index < 0 || index >= size)) {
         const held = ends[index < 0 ? 0 : 1];
         for (let c = 0; c < components; c++) value[c]! -= factor * held[c]!;
@@ -60,6 +61,39 @@ export function fitRows(
     ...solution.subarray(index * components, (index + 1) * components),
   ]);
   return ends ? [[...ends[0]], ...rows, [...ends[1]]] : rows;
+}
+
+/**
+ * The same in a periodic space. In the folded order (`cyclic.ts`) an equation reaches over twice as many unknowns, but
+ * not round the seam; taken by the first of them, equations meet a triangle that is empty beyond their reach.
+ */
+function fitPeriodicRows(
+  { degree, knots }: SplineSpace,
+  parameters: ArrayLike<number>,
+  values: ArrayLike<number>,
+  components: number,
+): number[][] {
+  const size = knots.length - 2 * degree - 1;
+  const { place } = foldedOrder(size);
+  const width = Math.min(size, 2 * degree + 1);
+  const equations = Array.from({ length: parameters.length }, (_, k) => {
+    const span = findSpan(knots, degree, parameters[k]!);
+    const columns = Array.from({ length: degree + 1 }, (_, j) => place[wrapIndex(span - degree + j, size)]!);
+    return { k, span, columns, first: Math.min(size - width, ...columns) };
+  }).sort((a, b) => a.first - b.first || a.k - b.k);
+  const basis = new Float64Array(degree + 1);
+  const row = new Float64Array(width);
+  const value = new Float64Array(components);
+  const system = createLeastSquares(size, width, components);
+  for (const { k, span, columns, first } of equations) {
+    basisFunctions(knots, degree, span, parameters[k]!, basis);
+    row.fill(0);
+    columns.forEach((column, j) => (row[column - first]! += basis[j]!));
+    for (let c = 0; c < components; c++) value[c] = values[k * components + c]!;
+    addEquation(system, first, row, value);
+  }
+  const solution = solveLeastSquares(system);
+  return Array.from(place, (at) => [...solution.subarray(at * components, (at + 1) * components)]);
 }
 
 /**

@@ -1,9 +1,8 @@
 import { told } from '../told/told.js';
 import { openCurve } from '../curve/close.js';
-import { removeNeedlessKnots } from '../curve/compose.js';
+import { composePieces } from '../curve/compose.js';
 import type { Curve } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
-import { joinCurves } from '../curve/join.js';
 import { domainOf, interiorKnots } from '../curve/knotVector.js';
 import { reverseCurve } from '../curve/reparametrise.js';
 import { extractPart } from '../curve/split.js';
@@ -143,9 +142,7 @@ export function putTogether(evaluation: Evaluation, chain: MeetingChain): PutTog
     return chain.reversed[index] ? reverseCurve(curve) : curve;
   });
   const tolerance = meetingTolerance(curves);
-  const [first, ...rest] = curves;
-  const joined = rest.reduce((curve, piece) => joinCurves(curve, piece, Math.max(tolerance, 1e-9)), first!);
-  const curve = removeNeedlessKnots(joined, Math.max(tolerance, 1e-9));
+  const curve = composePieces(curves, Math.max(tolerance, 1e-9));
   const sum = (count: (curve: Curve) => number): number =>
     curves.reduce((total, one) => total + count(one), 0);
   return {

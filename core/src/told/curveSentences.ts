@@ -100,6 +100,8 @@ export const curveSentences = {
     '{{continuity}} moves {{count}} points, and the other end of the curve is among them; insert a knot or raise the degree first.',
   tooSmallToMatch: 'The curves are too small, or their derivatives at the joint too short, to be matched.',
   otherStandsStill: 'The derivative of the other curve is zero at its end, so it has no direction there.',
+  nothingToConvert:
+    'All of the curve lies on one place, so there is nothing to convert; pull its points apart first.',
   firstPointsOnOnePlace: 'The first points of the curve coincide; pull them apart first.',
   mirrorLineEnds: 'The mirror line needs two distinct points of the plane.',
   mirrorCoordinates: 'The mirror needs a point and a direction with {{dimension}} coordinates.',

@@ -37,6 +37,51 @@ const place = fc.tuple(
   fc.double({ min: -100, max: 100, noNaN: true }),
 );
 
+describe('a conic by its ends', () => {
+  it('has its half axes to rounding, however flat it is', () => {
+    // The ellipse (x / 1)² + (y / b)² = 1 between two places at the angles ±t, whose tangents meet on the x axis.
+    fc.assert(
+      fc.property(
+        fc.double({ min: -5, max: 0, noNaN: true }),
+        fc.double({ min: 0.01, max: 1.5, noNaN: true }),
+        fc.double({ min: -3, max: 3, noNaN: true }),
+        (exponent, flat, turn) => {
+          // Half the angle between the ends falls short of a quarter turn by about rho.
+          const t = Math.PI / 2 - 10 ** exponent;
+          const [c, s] = [Math.cos(turn), Math.sin(turn)];
+          const at = (x: number, y: number): Point => [c * x - s * flat * y, s * x + c * flat * y];
+          const middle = Math.cos(t);
+          const conic = {
+            degree: 2,
+            knots: [0, 0, 0, 1, 1, 1],
+            points: [at(Math.cos(t), -Math.sin(t)), at(1 / middle, 0), at(Math.cos(t), Math.sin(t))],
+            weights: [1, middle, 1],
+          };
+          const { axes, kind } = classifyConic(conic);
+          const halves = axes!.map(({ half }) => half!);
+          const expected = [Math.max(1, flat), Math.min(1, flat)];
+          expect(kind).toBe(Math.abs(flat - 1) < 1e-9 ? 'circle' : 'ellipse');
+          // The points carry rounding of about the tangent intersection's size.
+          halves.forEach((half, k) => {
+            expect(Math.abs(half / expected[k]! - 1)).toBeLessThan(1e-13 / middle + 1e-12);
+          });
+        },
+      ),
+    );
+  });
+
+  it.each([0.01, 0.001, 0.0001, 1e-6])('with rho %s has the half axes of Lee’s formulas', (rho) => {
+    // With the chord from (−1, 0) to (1, 0) and the intersection at (0, 1).
+    const k = rho / (1 - rho);
+    const conic = conicFromTangents([-1, 0], [0, 1], [1, 0], rho);
+    const { axes, centre } = classifyConic(conic);
+    const [a, b] = axes!.map(({ half }) => half!);
+    expect(a! * Math.sqrt((1 - k) * (1 + k))).toBeCloseTo(1, 14);
+    expect((b! * ((1 - k) * (1 + k))) / k).toBeCloseTo(1, 14);
+    expect(centre![1]!).toBeCloseTo((-k * k) / ((1 - k) * (1 + k)), 14);
+  });
+});
+
 describe('exact circles', () => {
   it.each(circleLayouts)('%s stays on the radius within 1e-14 of it, anywhere', (layout) => {
     for (const [centre, radius] of [

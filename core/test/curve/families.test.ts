@@ -523,6 +523,42 @@ describe('conversion', () => {
     }
   });
 
+  it('takes a closed drop of one piece, a figure eight knotted at its crossing, and refuses what lies on one place', () => {
+    const drop: Curve = {
+      degree: 3,
+      knots: [0, 0, 0, 0, 1, 1, 1, 1],
+      points: [
+        [0, 0],
+        [30, 40],
+        [-30, 40],
+        [0, 0],
+      ],
+    };
+    expect(convertCurve(drop, 'bezier').deviation.distance).toBeLessThan(1e-12);
+    const eight: Curve = {
+      degree: 3,
+      knots: [0, 0, 0, 0, 0.5, 0.5, 0.5, 1, 1, 1, 1],
+      points: [
+        [0, 0],
+        [30, 40],
+        [-30, 40],
+        [0, 0],
+        [30, -40],
+        [-30, -40],
+        [0, 0],
+      ],
+    };
+    for (const kind of curveKinds) {
+      const { curve, deviation } = convertCurve(eight, kind);
+      validateCurve(curve);
+      expect(deviation.distance).toBeLessThan(30);
+      if (kind === 'bezier') continue;
+      expect(() => convertCurve({ ...eight, points: eight.points.map(() => [7, 7]) }, kind)).toThrow(
+        CurveError,
+      );
+    }
+  });
+
   it('of an evenly clamped cubic to a straight one passes its places at the knots', () => {
     const even = { ...bout, knots: clampedUniformKnots(7, 3) };
     const { curve } = convertCurve(even, 'straight');

@@ -9,6 +9,8 @@ import {
   insertKnot,
   interiorKnots,
   pointAt,
+  joinedByGaps,
+  mapDomain,
   reduceDegree,
   removableTimes,
   removeKnot,
@@ -79,6 +81,12 @@ describe('knot removal', () => {
   });
 });
 
+/** Some curve of a degree with ends like another's: its points on simple knots. */
+function reduceDegreeTo({ points }: Curve, degree: number): Curve {
+  const enough = [...points, ...points, ...points, ...points].slice(0, Math.max(degree + 1, points.length));
+  return { degree, knots: clampedUniformKnots(enough.length, degree), points: enough };
+}
+
 describe('degree reduction', () => {
   it('takes back an elevation', () => {
     fc.assert(
@@ -96,6 +104,32 @@ describe('degree reduction', () => {
         expect(deviation.distance).toBeLessThan(tolerance);
         expectSameCurve(curve, back, undefined, tolerance / sizeOf(curve));
       }),
+    );
+  });
+
+  it('takes back an elevation of a curve with gaps, which stay', () => {
+    fc.assert(
+      fc.property(
+        fc.array(arbitraryCurve({ clampedOnly: true, dimension: 2, rational: false }), {
+          minLength: 2,
+          maxLength: 3,
+        }),
+        fc.integer({ min: 1, max: 3 }),
+        (parts, degree) => {
+          let start = 0;
+          const same = parts.map((part) => {
+            const low = reduceDegreeTo(part, degree);
+            const mapped = mapDomain(low, start, start + 1);
+            start += 1;
+            return mapped;
+          });
+          const curve = joinedByGaps(same);
+          validateCurve(curve);
+          const { curve: back, deviation } = reduceDegree(elevateDegree(curve));
+          expect(deviation.distance).toBeLessThan(1e-9 * sizeOf(curve));
+          expectSameCurve(curve, back, undefined, 1e-9);
+        },
+      ),
     );
   });
 
