@@ -4,9 +4,10 @@ import { closednessOf } from './close.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { rootsOfBernstein } from './bernstein.js';
 import { decompose } from './decompose.js';
+import { spend } from './effort.js';
 import { CurveError } from './error.js';
 import { derivativesAt, pointAt } from './evaluate.js';
-import { domainOf } from './knotVector.js';
+import { domainOf, findSpan } from './knotVector.js';
 import { boxesMeet, halvePart, partsOf, runsForward, sizeOfPart, type BezierPart } from './subdivide.js';
 import { cross, distance, dot, mix, subtract } from './vector.js';
 
@@ -77,8 +78,10 @@ export function intersectLine(
   return found;
 }
 
-/** More pairs of parts than this at one size are a sign of curves that run along each other. */
-const mostPairs = 3000;
+/** More pairs of halves of two parts than this at one size are a sign of curves that run along each other. */
+const mostPairs = 1000;
+/** How many pairs are looked at in all; where that is not enough, what is found is incomplete, as where curves overlap. */
+const mostLooks = 400_000;
 
 /**
  * Where two curves meet: pairs of their Bézier pieces whose boxes meet are halved until they are small,
@@ -96,10 +99,16 @@ export function intersectCurves(first: Curve, second: Curve, tolerance?: number)
   }
   const within =
     tolerance ?? 1e-9 * Math.max(...[...first.points, ...second.points].flat().map(Math.abs), 1e-300);
-  const others = partsOf(second);
-  const pairs = partsOf(first).flatMap((part) => others.map((other): Pair => [part, other]));
-  const { candidates, overlapping } = narrow(pairs, within, () => false);
-  return { places: polished(candidates, first, second, within, () => true), overlapping };
+  const { places, overlapping } = narrow(
+    meetingPairs(partsOf(first), partsOf(second), within),
+    within,
+    () => false,
+    ([a, b]) => {
+      const place = newton(first, second, a, b);
+      return place && place.gap <= within ? place : undefined;
+    },
+  );
+  return { places: distinctPlaces(places, first, second, within), overlapping };
 }
 
 /**
@@ -122,16 +131,31 @@ export function selfIntersections(curve: Curve, tolerance?: number): Intersectio
     halvePart(part).forEach((half) => simplify(half, depth - 1));
   };
   partsOf(curve).forEach((part) => simplify(part, 14));
-  const pairs: Pair[] = [];
-  simple.forEach((part, i) => {
-    for (let j = i + 1; j < simple.length; j++) pairs.push([part, simple[j]!]);
-  });
+  // A part that stands still is where those before and after it end.
+  const moving = simple.filter((part) => sizeOfPart(part) > within);
   const near = 1e-7 * (end - start);
   const joined = ([a, b]: Pair): boolean => a.to === b.from && runsForward([a, b]);
-  const { candidates, overlapping } = narrow(pairs, within, joined);
-  const apart = ([u, v]: readonly [number, number]): boolean =>
-    Math.abs(v - u) > near && !(Math.min(u, v) - start < near && end - Math.max(u, v) < near);
-  const places = polished(candidates, curve, curve, within, apart).map((place) =>
+  const closed = closednessOf(curve, within) !== 'open';
+  /** Whether the curve stays at one place from one parameter to another, as at a corner or where points are stacked. */
+  const stays = (u: number, v: number): boolean =>
+    [0.25, 0.5, 0.75].every(
+      (share) => distance(pointAt(curve, u), pointAt(curve, u + share * (v - u))) <= 10 * within,
+    );
+  const apart = ([one, two]: readonly [number, number]): boolean => {
+    const [u, v] = [Math.min(one, two), Math.max(one, two)];
+    if (v - u <= near || (u - start < near && end - v < near)) return false;
+    return !stays(u, v) && !(closed && stays(start, u) && stays(v, end));
+  };
+  const { places: found, overlapping } = narrow(
+    meetingPairs(moving, undefined, within),
+    within,
+    joined,
+    ([a, b]) => {
+      const place = newton(curve, curve, a, b);
+      return place && place.gap <= within && apart(place.parameters) ? place : undefined;
+    },
+  );
+  const places = distinctPlaces(found, curve, curve, within).map((place) =>
     place.parameters[0] <= place.parameters[1]
       ? place
       : { ...place, parameters: [place.parameters[1], place.parameters[0]] as const },
@@ -141,43 +165,94 @@ export function selfIntersections(curve: Curve, tolerance?: number): Intersectio
 
 type Pair = readonly [BezierPart, BezierPart];
 
-/** Halves pairs level by level until they are small; `done` names pairs that need no further look. */
+/**
+ * The pairs of parts of two lists, or of one, whose boxes meet, one after the other: parts are taken by where their boxes
+ * begin along the first axis, each with those that have not ended yet.
+ */
+function* meetingPairs(
+  first: readonly BezierPart[],
+  second: readonly BezierPart[] | undefined,
+  within: number,
+): Generator<Pair> {
+  const all = [
+    ...first.map((part, index) => ({ part, index, of: 0 })),
+    ...(second ?? []).map((part, index) => ({ part, index, of: 1 })),
+  ].sort((a, b) => a.part.low[0]! - b.part.low[0]! || a.of - b.of || a.index - b.index);
+  let active: typeof all = [];
+  for (const entry of all) {
+    active = active.filter(({ part }) => part.high[0]! + within >= entry.part.low[0]!);
+    for (const other of active) {
+      if (second && other.of === entry.of) continue;
+      if (!boxesMeet(other.part, entry.part, within)) continue;
+      const [a, b] = second
+        ? other.of === 0
+          ? [other, entry]
+          : [entry, other]
+        : other.index < entry.index
+          ? [other, entry]
+          : [entry, other];
+      yield [a.part, b.part];
+    }
+    active.push(entry);
+  }
+}
+
+/** Halves each pair until its parts are small; `done` names pairs that need no further look. */
 function narrow(
-  pairs: readonly Pair[],
+  pairs: Iterable<Pair>,
   within: number,
   done: (pair: Pair) => boolean,
-): { candidates: Pair[]; overlapping: boolean } {
-  let active = pairs.filter(([a, b]) => boxesMeet(a, b, within) && !done([a, b]));
-  const candidates: Pair[] = [];
-  // Curves that touch lie within the tolerance of each other over a stretch of about this length.
-  const whole = Math.max(0, ...active.flatMap(([a, b]) => [sizeOfPart(a), sizeOfPart(b)]));
-  const smallest = Math.max(4 * within, Math.sqrt(within * whole));
-  for (let level = 0; level < 60 && active.length > 0; level++) {
-    const next: Pair[] = [];
-    for (const [a, b] of active) {
-      const [sizeA, sizeB] = [sizeOfPart(a), sizeOfPart(b)];
-      if (Math.max(sizeA, sizeB) <= smallest || straightAndCrossing(a, b)) {
-        candidates.push([a, b]);
-        continue;
-      }
-      // The larger of both is halved, both where they are about equal.
-      const partsA = sizeA >= sizeB / 2 ? halvePart(a) : [a];
-      const partsB = sizeB >= sizeA / 2 ? halvePart(b) : [b];
-      for (const partA of partsA) {
-        for (const partB of partsB) {
-          if (boxesMeet(partA, partB, within) && !done([partA, partB])) next.push([partA, partB]);
+  polish: (pair: Pair) => Place | undefined,
+): { places: Place[]; overlapping: boolean } {
+  const places: Place[] = [];
+  let overlapping = false;
+  let looks = 0;
+  for (const pair of pairs) {
+    if (looks > mostLooks) return { places, overlapping: true };
+    if (done(pair)) continue;
+    // Curves that touch lie within the tolerance of each other over a stretch of about this length.
+    const whole = Math.max(sizeOfPart(pair[0]), sizeOfPart(pair[1]));
+    const smallest = Math.max(4 * within, Math.sqrt(within * whole));
+    let active: readonly Pair[] = [pair];
+    for (let level = 0; level < 60 && active.length > 0; level++) {
+      const next: Pair[] = [];
+      for (const [a, b] of active) {
+        looks++;
+        spend(2);
+        const [sizeA, sizeB] = [sizeOfPart(a), sizeOfPart(b)];
+        const isSmall = Math.max(sizeA, sizeB) <= smallest;
+        if (isSmall || straightAndCrossing(a, b)) {
+          const place = polish([a, b]);
+          if (place) places.push(place);
+          // Where Newton's method leads nowhere from large parts, they may cross near their ends, or not at all.
+          if (place || isSmall) continue;
+        }
+        // The larger of both is halved, both where they are about equal.
+        const partsA = sizeA >= sizeB / 2 ? halvePart(a) : [a];
+        const partsB = sizeB >= sizeA / 2 ? halvePart(b) : [b];
+        for (const partA of partsA) {
+          for (const partB of partsB) {
+            if (boxesMeet(partA, partB, within) && !done([partA, partB])) next.push([partA, partB]);
+          }
         }
       }
+      active = next;
+      if (active.length > mostPairs || looks > mostLooks) {
+        overlapping = true;
+        active = [];
+      }
     }
-    if (next.length > mostPairs) return { candidates, overlapping: true };
-    active = next;
+    for (const left of active) {
+      const place = polish(left);
+      if (place) places.push(place);
+    }
   }
-  return { candidates: [...candidates, ...active], overlapping: false };
+  return { places, overlapping };
 }
 
 /** Whether two plane parts are nearly straight and cross at a clear angle, so that Newton's method finds the one place. */
 function straightAndCrossing(a: BezierPart, b: BezierPart): boolean {
-  if (a.low.length !== 2) return false;
+  if (a.low.length !== 2 || !isEven(a) || !isEven(b)) return false;
   const [chordA, chordB] = [a, b].map(({ points }) => subtract(points.at(-1)!, points[0]!)) as [
     number[],
     number[],
@@ -193,19 +268,29 @@ function straightAndCrossing(a: BezierPart, b: BezierPart): boolean {
   return straight(a, chordA, lengthA) && straight(b, chordB, lengthB);
 }
 
-function polished(
-  candidates: readonly Pair[],
+/** Whether a part runs through its parameter nearly evenly as far as its weights go. */
+function isEven({ rows, low }: BezierPart): boolean {
+  if (rows[0]!.length === low.length) return true;
+  let [least, most] = [Infinity, 0];
+  for (const row of rows) {
+    const weight = row[low.length]!;
+    if (weight < least) least = weight;
+    if (weight > most) most = weight;
+  }
+  return most <= 1.5 * least;
+}
+
+/** A place that Newton's method found, with how far apart the curves are there. */
+type Place = Intersection & { readonly gap: number };
+
+/** The places, each once, ascending by the first parameter. */
+function distinctPlaces(
+  places: readonly Place[],
   first: Curve,
   second: Curve,
   within: number,
-  wanted: (parameters: readonly [number, number]) => boolean,
 ): Intersection[] {
-  const found: (Intersection & { gap: number })[] = [];
-  for (const [a, b] of candidates) {
-    const place = newton(first, second, a, b);
-    if (!place || place.gap > within || !wanted(place.parameters)) continue;
-    found.push(place);
-  }
+  const found = [...places];
   found.sort((a, b) => a.parameters[0] - b.parameters[0] || a.parameters[1] - b.parameters[1]);
   // Neighbouring candidates that converged to the same point count once, as the closest of them.
   const [startA, endA] = domainOf(first.knots, first.degree);
@@ -216,7 +301,7 @@ function polished(
     const off = Math.abs(u - v);
     return off < 1e-4 * length || (round && length - off < 1e-4 * length);
   };
-  const kept: (Intersection & { gap: number })[] = [];
+  const kept: Place[] = [];
   for (const place of found) {
     const same = kept.findIndex(
       (other) =>
@@ -240,25 +325,18 @@ function nearAlong(first: Curve, u: number, v: number, within: number): boolean 
   return overSeam || distance(mix(a, b, 0.5), pointAt(first, (u + v) / 2)) <= within;
 }
 
+/** A part with half as much again on either side, as far as its span goes: what lies beyond is for the parts there. */
+function roomOf({ knots, degree }: Curve, { from, to }: BezierPart): readonly [number, number] {
+  const span = findSpan(knots, degree, (from + to) / 2);
+  const room = (to - from) / 2;
+  return [Math.max(knots[span]!, from - room), Math.min(knots[span + 1]!, to + room)];
+}
+
 /** Gauss–Newton on |first(u) − second(v)|² from the middle of two parts, kept within a little more than them. */
-function newton(
-  first: Curve,
-  second: Curve,
-  a: BezierPart,
-  b: BezierPart,
-): (Intersection & { gap: number }) | undefined {
+function newton(first: Curve, second: Curve, a: BezierPart, b: BezierPart): Place | undefined {
   const clamp = (value: number, low: number, high: number): number => Math.min(high, Math.max(low, value));
-  const [startA, endA] = domainOf(first.knots, first.degree);
-  const [startB, endB] = domainOf(second.knots, second.degree);
-  const room = 0.5;
-  const [lowA, highA] = [
-    Math.max(startA, a.from - room * (a.to - a.from)),
-    Math.min(endA, a.to + room * (a.to - a.from)),
-  ];
-  const [lowB, highB] = [
-    Math.max(startB, b.from - room * (b.to - b.from)),
-    Math.min(endB, b.to + room * (b.to - b.from)),
-  ];
+  const [lowA, highA] = roomOf(first, a);
+  const [lowB, highB] = roomOf(second, b);
   let [u, v] = [(a.from + a.to) / 2, (b.from + b.to) / 2];
   let best: { u: number; v: number; gap: number; point: Point } | undefined;
   for (let step = 0; step < 40; step++) {
