@@ -4,6 +4,7 @@ import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { lengthOfPart, speedsAt } from './length.js';
 import { quadratureBreaks } from './quadratureBreaks.js';
+import { sizeOf } from './sizeOf.js';
 import { spanPolynomials } from './spanPolynomials.js';
 
 /** Arc length and parameter of a curve, each by the other. */
@@ -25,6 +26,8 @@ export interface ArcLengthTable {
 export function arcLengthTable(curve: Curve, stepsPerPiece = 8): ArcLengthTable {
   refuseSignedWeights(curve);
   const polynomials = spanPolynomials(curve, 1);
+  // Where the curve stands still, what is left is the rounding of its points.
+  const allowed = 2 ** -50 * sizeOf(curve);
   const places: number[] = [];
   const sums: number[] = [];
   let sum = 0;
@@ -36,7 +39,7 @@ export function arcLengthTable(curve: Curve, stepsPerPiece = 8): ArcLengthTable 
       const to = k === stepsPerPiece - 1 ? end : start + ((end - start) * (k + 1)) / stepsPerPiece;
       places.push(from);
       sums.push(sum);
-      sum += lengthOfPart(polynomials, from, to);
+      sum += lengthOfPart(polynomials, from, to, allowed);
     }
   }
   places.push(ends.at(-1)!);
@@ -60,7 +63,9 @@ export function arcLengthTable(curve: Curve, stepsPerPiece = 8): ArcLengthTable 
       );
     }
     const step = stepOf(places, u);
-    return u === places[step]! ? sums[step]! : sums[step]! + lengthOfPart(polynomials, places[step]!, u);
+    return u === places[step]!
+      ? sums[step]!
+      : sums[step]! + lengthOfPart(polynomials, places[step]!, u, allowed);
   };
   const parameterAt = (length: number): number => {
     if (!(length >= -1e-12 * sum && length <= sum * (1 + 1e-12))) {
@@ -76,7 +81,7 @@ export function arcLengthTable(curve: Curve, stepsPerPiece = 8): ArcLengthTable 
     const share = (length - base) / (sums[step + 1]! - base);
     let u = low + share * (high - low);
     for (let round = 0; round < 60; round++) {
-      const off = base + lengthOfPart(polynomials, from, u) - length;
+      const off = base + lengthOfPart(polynomials, from, u, allowed) - length;
       if (Math.abs(off) <= 1e-15 * sum) return u;
       if (off > 0) high = u;
       else low = u;

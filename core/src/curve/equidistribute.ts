@@ -1,6 +1,6 @@
 import type { Curve } from './curve.js';
 import { derivativesAt } from './evaluate.js';
-import { domainOf, spansOf } from './knotVector.js';
+import { spansOf } from './knotVector.js';
 
 /**
  * The best places for the knots of a spline of the same degree with fewer spans: so that the (p + 1)-th
@@ -8,14 +8,27 @@ import { domainOf, spansOf } from './knotVector.js';
  * over each span (dB XII, knot placement by equidistribution).
  * @param curve without weights, more finely divided than what is wanted
  * @param spanCount how many spans, 1 or more
+ * @param apart knots at which the curve is less smooth by intent, so that the jump there says nothing of its derivative
  * @returns the `spanCount − 1` inner knots, strictly ascending
  */
-export function equidistributedBreaks(curve: Curve, spanCount: number): number[] {
+export function equidistributedBreaks(
+  curve: Curve,
+  spanCount: number,
+  apart: ReadonlySet<number> = new Set(),
+): number[] {
+  return equidistribute(...knotDensity(curve, apart), spanCount);
+}
+
+/** How dense the knots of a spline of the same degree are to stand on each of a curve's spans. */
+export function knotDensity(
+  curve: Curve,
+  apart: ReadonlySet<number> = new Set(),
+): [ends: readonly number[], densities: readonly number[]] {
   const { degree } = curve;
-  const [start, end] = domainOf(curve.knots, degree);
   const spans = spansOf(curve.knots, degree);
   const highest = spans.map((span) => derivativesAt(curve, (span.start + span.end) / 2, degree)[degree]!);
   const jumps = spans.slice(1).map((span, k) => {
+    if (apart.has(span.start)) return 0;
     const width = (span.end - spans[k]!.start) / 2;
     return Math.hypot(...highest[k + 1]!.map((value, axis) => value - highest[k]![axis]!)) / width;
   });
@@ -26,8 +39,21 @@ export function equidistributedBreaks(curve: Curve, spanCount: number): number[]
     // A small share everywhere, so that a stretch of constant curvature is not left without knots.
     return (mean + 1e-6 * largest) ** (1 / (degree + 1));
   });
+  return [[spans[0]!.start, ...spans.map((span) => span.end)], densities];
+}
+
+/**
+ * Places between which a density, constant between given ends, has the same integral.
+ * @returns `spanCount − 1` places, strictly ascending, or fewer where they coincide
+ */
+export function equidistribute(
+  ends: readonly number[],
+  densities: readonly number[],
+  spanCount: number,
+): number[] {
+  const [start, end] = [ends[0]!, ends.at(-1)!];
   const integrals = [0];
-  spans.forEach((span, k) => integrals.push(integrals[k]! + densities[k]! * (span.end - span.start)));
+  densities.forEach((density, k) => integrals.push(integrals[k]! + density * (ends[k + 1]! - ends[k]!)));
   const total = integrals.at(-1)!;
   const breaks: number[] = [];
   for (let k = 1; k < spanCount; k++) {
@@ -37,8 +63,8 @@ export function equidistributedBreaks(curve: Curve, spanCount: number): number[]
     }
     const wanted = (total * k) / spanCount;
     let span = 0;
-    while (span < spans.length - 1 && integrals[span + 1]! <= wanted) span++;
-    breaks.push(spans[span]!.start + (wanted - integrals[span]!) / densities[span]!);
+    while (span < densities.length - 1 && integrals[span + 1]! <= wanted) span++;
+    breaks.push(ends[span]! + (wanted - integrals[span]!) / densities[span]!);
   }
   return breaks.filter((u, k) => u > (breaks[k - 1] ?? start) && u < end);
 }

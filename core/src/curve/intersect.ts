@@ -80,8 +80,11 @@ export function intersectLine(
 
 /** More pairs of halves of two parts than this at one size are a sign of curves that run along each other. */
 const mostPairs = 1000;
-/** How many pairs are looked at in all; where that is not enough, what is found is incomplete, as where curves overlap. */
-const mostLooks = 400_000;
+/**
+ * How many pairs of parts with so many control points are looked at in all; where that is not enough, what is found is
+ * incomplete, as where curves overlap.
+ */
+const mostLooks = ([a, b]: Pair): number => 3_000_000 / (a.points.length + b.points.length);
 
 /**
  * Where two curves meet: pairs of their Bézier pieces whose boxes meet are halved until they are small,
@@ -208,7 +211,7 @@ function narrow(
   let overlapping = false;
   let looks = 0;
   for (const pair of pairs) {
-    if (looks > mostLooks) return { places, overlapping: true };
+    if (looks > mostLooks(pair)) return { places, overlapping: true };
     if (done(pair)) continue;
     // Curves that touch lie within the tolerance of each other over a stretch of about this length.
     const whole = Math.max(sizeOfPart(pair[0]), sizeOfPart(pair[1]));
@@ -237,7 +240,7 @@ function narrow(
         }
       }
       active = next;
-      if (active.length > mostPairs || looks > mostLooks) {
+      if (active.length > mostPairs || looks > mostLooks(pair)) {
         overlapping = true;
         active = [];
       }

@@ -2,11 +2,10 @@ import { refuseSignedWeights } from './betweenPoles.js';
 import { told } from '../told/told.js';
 import { dimensionOf, type Curve } from './curve.js';
 import { largestDeviation } from './deviation.js';
-import { equidistributedBreaks, fewest } from './equidistribute.js';
 import { CurveError } from './error.js';
 import { pointsAt } from './evaluateMany.js';
 import { clampedKnotVector, domainOf, spansOf, validateDegree } from './knotVector.js';
-import { arcLengthTable } from './arcLength.js';
+import { arcLengthTable, type ArcLengthTable } from './arcLength.js';
 import { periodicKnotVector, wrapped } from './periodic.js';
 import type { Approximation } from './removeKnot.js';
 import { fitRows, samplingParameters, type SplineSpace } from './splineSpace.js';
@@ -47,55 +46,6 @@ export const maximumSpanCount = 500;
 export interface ToleranceFit extends Approximation {
   /** Whether the deviation is within the tolerance that was asked for. */
   readonly reached: boolean;
-}
-
-/**
- * A curve of a chosen degree, without weights, that stays within a tolerance of another with as few spans
- * as were found: one more where it is farthest off, until it is near enough; then every knot that is not
- * needed goes (P&T 9.4.3).
- * @param tolerance largest distance, above 0, in the drawing's unit
- * @throws CurveError `degree`, `tolerance`
- */
-export function fitCurveToTolerance(curve: Curve, degree: number, tolerance: number): ToleranceFit {
-  refuseSignedWeights(curve);
-  validateDegree(degree);
-  validateTolerance(tolerance);
-  const [start, end] = domainOf(curve.knots, curve.degree);
-  const least = curve.periodic ? 2 : 1;
-  const attempt = (inner: readonly number[]): Approximation => {
-    const fitted = fitWithBreaks(curve, degree, [start, ...inner, end]);
-    return { curve: fitted, deviation: largestDeviation(curve, fitted) };
-  };
-  let inner: number[] = least === 2 ? [(start + end) / 2] : [];
-  let best = attempt(inner);
-  while (best.deviation.distance > tolerance && inner.length < maximumSpanCount - 1) {
-    // A corner of the source takes a knot of its own; elsewhere the worst span is halved.
-    const worst = best.deviation.parameter;
-    const ends = [start, ...inner, end];
-    const after = ends.findIndex((u, index) => index > 0 && u >= worst);
-    const [from, to] = [ends[after - 1]!, ends[after]!];
-    if (to - from < 1e-6 * (end - start)) break;
-    inner = [...inner, (from + to) / 2].sort((a, b) => a - b);
-    best = attempt(inner);
-  }
-  const reached = best.deviation.distance <= tolerance;
-  if (reached) {
-    const pruned = pruneBreaks(inner, least - 1, (breaks) => {
-      const candidate = attempt(breaks);
-      return candidate.deviation.distance <= tolerance ? candidate : undefined;
-    });
-    if (pruned) best = pruned.result;
-    const fine = best.curve;
-    // Knots placed anew, by the derivatives of the curve that was found or evenly, are sometimes fewer.
-    const placed = fewest(least, (pruned?.breaks ?? inner).length + 1, (spanCount) => {
-      const candidates = [refitCurve(curve, degree, spanCount)];
-      const breaks = equidistributedBreaks(fine, spanCount);
-      if (breaks.length === spanCount - 1) candidates.push(attempt(breaks));
-      return candidates.find(({ deviation }) => deviation.distance <= tolerance);
-    });
-    if (placed) best = placed;
-  }
-  return { ...best, reached };
 }
 
 /** @throws CurveError `tolerance` unless it is finite and above zero */
@@ -142,13 +92,20 @@ export function pruneBreaks<Result>(
   return last;
 }
 
-function breakCandidates(curve: Curve, spanCount: number): number[][] {
+/**
+ * Ends of spans that may suit a curve: even by the parameter, even by its length, and at shares of its own spans.
+ * @param table its arc length, where that is known already
+ */
+export function breakCandidates(
+  curve: Curve,
+  spanCount: number,
+  table: ArcLengthTable = arcLengthTable(curve),
+): number[][] {
   const [start, end] = domainOf(curve.knots, curve.degree);
   const even = Array.from({ length: spanCount + 1 }, (_, k) =>
     k === spanCount ? end : start + ((end - start) * k) / spanCount,
   );
   const candidates = [even];
-  const table = arcLengthTable(curve);
   const total = table.length;
   if (total > 0) {
     const byLength = even.map((_, k) => table.parameterAt((total * k) / spanCount));
@@ -170,14 +127,22 @@ function breakCandidates(curve: Curve, spanCount: number): number[][] {
   return candidates;
 }
 
-/** The least-squares curve with simple knots at the inner breaks, on the source's domain and parameter. */
-function fitWithBreaks(curve: Curve, degree: number, breaks: readonly number[]): Curve {
-  const simple = (list: readonly number[]): { value: number; multiplicity: number }[] =>
-    list.map((value) => ({ value, multiplicity: 1 }));
+/**
+ * The least-squares curve with knots at the inner breaks, on the source's domain and parameter.
+ * @param multiplicityOf how often the knot at a break stands, once where not given
+ */
+export function fitWithBreaks(
+  curve: Curve,
+  degree: number,
+  breaks: readonly number[],
+  multiplicityOf: (value: number) => number = () => 1,
+): Curve {
+  const repeated = (list: readonly number[]): { value: number; multiplicity: number }[] =>
+    list.map((value) => ({ value, multiplicity: multiplicityOf(value) }));
   const [start, end] = [breaks[0]!, breaks.at(-1)!];
   const space: SplineSpace = curve.periodic
-    ? { degree, knots: periodicKnotVector(simple(breaks.slice(0, -1)), end, degree), periodic: true }
-    : { degree, knots: clampedKnotVector(start, end, simple(breaks.slice(1, -1)), degree) };
+    ? { degree, knots: periodicKnotVector(repeated(breaks.slice(0, -1)), end, degree), periodic: true }
+    : { degree, knots: clampedKnotVector(start, end, repeated(breaks.slice(1, -1)), degree) };
   const dimension = dimensionOf(curve);
   // Enough samples for every span of the source, however many there are in one span of the result.
   const ratio = spansOf(curve.knots, curve.degree).length / (breaks.length - 1);

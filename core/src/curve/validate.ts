@@ -6,7 +6,7 @@ import { knotsOfOnePeriod } from './periodic.js';
 
 /**
  * Checks that a curve is whole: degree 1 to 9, a valid knot vector, finite points of one dimension
- * (2 or 3), and, where there are weights, one finite weight for each point, positive where the curve does not
+ * (2 or 3) and of a size that can be calculated with (1e-40 to 1e40, or all zero), and, where there are weights, one finite weight for each point, positive where the curve does not
  * allow others.
  * @throws CurveError naming the value and its index
  */
@@ -28,9 +28,26 @@ export function validateCurve(curve: Curve): void {
       });
     }
   });
+  validateSize(curve);
   const { weights } = curve;
   if (weights !== undefined) validateWeights(curve, weights);
   if (curve.periodic) validatePeriodic(curve);
+}
+
+/** The largest coordinate of a curve lies between these, or is zero: its sixth power, as in the change of curvature, is a number. */
+const sizes = [1e-40, 1e40] as const;
+
+function validateSize({ points }: Curve): void {
+  let [size, index] = [0, 0];
+  points.forEach((point, k) => {
+    for (const coordinate of point)
+      if (Math.abs(coordinate) > size) [size, index] = [Math.abs(coordinate), k];
+  });
+  if (size === 0 || (size >= sizes[0] && size <= sizes[1])) return;
+  throw new CurveError('point', told('curveSize', { index, size, least: sizes[0], most: sizes[1] }), {
+    index,
+    value: size,
+  });
 }
 
 /** Where weights of any sign are allowed, those of another size can't be told from zero, or from infinity. */

@@ -153,6 +153,8 @@ export const curveSentences = {
   boxWithoutArea: 'The corners of the box must differ along both axes; it has no area.',
   controlPointDimension:
     'Control point {{index, counted}} has {{count}} coordinates; all points must have 2, or all 3.',
+  curveSize:
+    'The largest coordinate is {{size}}, of control point {{index, counted}}; a curve’s size must be from {{least}} to {{most}}, or it can’t be measured.',
   controlPointNotFinite:
     'Control point {{index, counted}} has the coordinate {{value}}; it must be a finite number.',
   weightCount: 'There are {{weights}} weights for {{points}} control points; each point needs one.',

@@ -33,6 +33,50 @@ function noise(seed: number): () => number {
   };
 }
 
+describe('fitting to a tolerance', () => {
+  const wave = (count: number, degree: number): Curve => ({
+    degree,
+    knots: clampedUniformKnots(count, degree),
+    points: Array.from({ length: count }, (_, k) => [
+      20 * k,
+      40 * Math.sin(1.3 * k) + 10 * Math.cos(2.7 * k),
+    ]),
+  });
+  const tolerances = [10, 3, 1, 0.3, 0.1, 0.05, 0.01, 0.005];
+
+  it('takes the source itself where it is the fewest', () => {
+    for (const tolerance of [0.1, 0.05, 0.01, 0.005]) {
+      const { curve, reached } = fitCurveToTolerance(wave(12, 3), 3, tolerance);
+      expect(reached).toBe(true);
+      expect(curve.points.length).toBeLessThanOrEqual(12);
+    }
+  });
+
+  it.each([
+    ['a cubic', wave(12, 3), 3],
+    ['a cubic by quartics', wave(12, 3), 4],
+    ['a cubic by quadratics', wave(9, 3), 2],
+    ['a quintic', wave(20, 5), 3],
+    [
+      'a curve with corners',
+      { ...wave(10, 3), knots: [0, 0, 0, 0, 0.3, 0.3, 0.3, 0.7, 0.7, 0.8, 1, 1, 1, 1] },
+      3,
+    ],
+    ['with weights', { ...wave(10, 3), weights: [1, 3, 1, 0.2, 1, 1, 5, 1, 1, 1] }, 3],
+    ['periodic', periodicCurve(3, wave(9, 3).points), 3],
+  ] as const)('of %s costs no more points with more tolerance, and keeps it', (_, curve, degree) => {
+    let before = 0;
+    for (const tolerance of tolerances) {
+      const fit = fitCurveToTolerance(curve, degree, tolerance);
+      validateCurve(fit.curve);
+      expect(fit.reached, String(tolerance)).toBe(true);
+      expect(fit.deviation.distance).toBeLessThanOrEqual(tolerance);
+      expect(fit.curve.points.length, String(tolerance)).toBeGreaterThanOrEqual(before);
+      before = fit.curve.points.length;
+    }
+  });
+});
+
 describe('refitting', () => {
   it('gives a curve back that has the degree and evenly spaced spans that are asked for', () => {
     const even: Curve = { ...bout, knots: clampedUniformKnots(7, 3) };

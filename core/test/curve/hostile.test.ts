@@ -27,6 +27,8 @@ const hard: [string, Curve][] = [
   ['weights of a millionth and a million', { ...base, weights: [1e-6, 1e6, 1, 1e6, 1e-6, 1] }],
   ['coordinates of a billion', { ...base, points: points.map(([x, y]) => [x! + 1e9, y! - 1e9]) }],
   ['coordinates of a billionth', { ...base, points: points.map(([x, y]) => [x! * 1e-9, y! * 1e-9]) }],
+  ['coordinates of 1e39', { ...base, points: points.map(([x, y]) => [x! * 1e37, y! * 1e37]) }],
+  ['coordinates of 1e-39', { ...base, points: points.map(([x, y]) => [x! * 1e-41, y! * 1e-41]) }],
   ['a domain far away', { ...base, knots: base.knots.map((u) => 1e6 + u) }],
   ['a corner', { ...base, knots: [0, 0, 0, 0, 0.5, 0.5, 1, 1, 1, 1] }],
   ['a line', { degree: 1, knots: [0, 0, 1, 1], points: points.slice(0, 2) }],
@@ -48,6 +50,8 @@ const hard: [string, Curve][] = [
 const broken: [string, Curve][] = [
   ['NaN as a coordinate', { ...base, points: points.with(2, [NaN, 1]) }],
   ['an infinite coordinate', { ...base, points: points.with(2, [1, Infinity]) }],
+  ['coordinates of 1e150', { ...base, points: points.map(([x, y]) => [x! * 1e148, y! * 1e148]) }],
+  ['coordinates of 1e-150', { ...base, points: points.map(([x, y]) => [x! * 1e-152, y! * 1e-152]) }],
   ['NaN as a knot', { ...base, knots: base.knots.with(4, NaN) }],
   ['an infinite knot', { ...base, knots: base.knots.with(9, Infinity) }],
   ['a decreasing knot', { ...base, knots: base.knots.with(5, 0.1) }],

@@ -1,4 +1,4 @@
-import { fitCurveToTolerance } from '../../curve/refit.js';
+import { fitCurveToTolerance } from '../../curve/fitCurve.js';
 import { number } from '../../describe/describe.js';
 import { degree } from '../parts.js';
 import { onCurves, oneCurve } from './define.js';
