@@ -231,14 +231,19 @@ function elevateHomogeneous(rows: readonly (readonly number[])[]): number[][] {
  * @throws CurveError `argument` where the half axes are parallel or zero
  */
 export function exactEllipse(centre: Point, axisX: Point, axisY: Point, layout: CircleLayout): Curve {
-  validatePlaces(centre, axisX, axisY);
-  const turn = centre.length === 2 ? Math.abs(cross(axisX, axisY)) : lengthOf(crossInSpace(axisX, axisY));
-  if (!(turn > 1e-14 * lengthOf(axisX) * lengthOf(axisY))) {
-    throw new CurveError('argument', told('halfAxes'));
-  }
+  validateHalfAxes(centre, axisX, axisY);
   const circle = exactCircle({ centre: [0, 0], radius: 1, x: [1, 0], y: [0, 1] }, layout);
   return {
     ...circle,
     points: circle.points.map(([x, y]) => addScaled(addScaled(centre, axisX, x!), axisY, y!)),
   };
+}
+
+/** @throws CurveError `argument` where two half axes are parallel or zero, `point` */
+export function validateHalfAxes(centre: Point, axisX: Point, axisY: Point): void {
+  validatePlaces(centre, axisX, axisY);
+  const turn = centre.length === 2 ? Math.abs(cross(axisX, axisY)) : lengthOf(crossInSpace(axisX, axisY));
+  if (!(turn > 1e-14 * lengthOf(axisX) * lengthOf(axisY))) {
+    throw new CurveError('argument', told('halfAxes'));
+  }
 }

@@ -1,9 +1,11 @@
 import { told } from '../told/told.js';
+import { basisDerivatives } from './basis.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { arcLengthFrame, type ArcLengthFrame } from './differential.js';
 import { CurveError } from './error.js';
 import { derivativesAt } from './evaluate.js';
-import { distinctKnots, domainOf, interiorKnots, relativeKnotTolerance, spansOf } from './knotVector.js';
+import { distinctKnots, domainOf, findSpan, interiorKnots, relativeKnotTolerance } from './knotVector.js';
+import { sizeOf } from './sizeOf.js';
 import { angleBetween, distance, lengthOf, subtract } from './vector.js';
 
 /** The order of parametric continuity that a knot's multiplicity guarantees. */
@@ -110,24 +112,22 @@ export function measureContinuity(
   at: (knot: number, multiplicity: number) => boolean = () => true,
 ): KnotContinuity[] {
   const { degree } = curve;
-  const spans = spansOf(curve.knots, degree);
-  const [endingAt, startingAt] = [
-    new Map(spans.map(({ start, end }) => [end, end - start])),
-    new Map(spans.map(({ start, end }) => [start, end - start])),
-  ];
   const size = sizeOf(curve);
   const wanted = joints(curve, tolerances).filter(({ knot, multiplicity }) => at(knot, multiplicity));
   return wanted.map(({ knot, multiplicity, before, after }) => {
     const order = Math.max(3, degree);
     const left = derivativesAt(curve, before, order, 'left');
     const right = derivativesAt(curve, after, order, 'right');
-    const shortest = Math.min(endingAt.get(before) ?? Infinity, startingAt.get(after) ?? Infinity);
+    const rounding = [
+      derivativeRounding(curve, before, left, 'left'),
+      derivativeRounding(curve, after, right, 'right'),
+    ] as const;
     const guaranteed = before === after || curve.periodic ? degree - multiplicity : 0;
     return {
       knot,
       multiplicity,
       guaranteed,
-      ...classify(left, right, degree, size, shortest, tolerances),
+      ...classify(left, right, rounding, degree, size, tolerances),
     };
   });
 }
@@ -148,13 +148,14 @@ export function measureJoint(
   const order = Math.max(3, degree);
   const [, end] = domainOf(first.knots, first.degree);
   const [start] = domainOf(second.knots, second.degree);
-  const [last, next] = [spansOf(first.knots, first.degree).at(-1)!, spansOf(second.knots, second.degree)[0]!];
+  const left = derivativesAt(first, end, order, 'left');
+  const right = derivativesAt(second, start, order, 'right');
   return classify(
-    derivativesAt(first, end, order, 'left'),
-    derivativesAt(second, start, order, 'right'),
+    left,
+    right,
+    [derivativeRounding(first, end, left, 'left'), derivativeRounding(second, start, right, 'right')],
     degree,
     Math.max(sizeOf(first), sizeOf(second)),
-    Math.min(last.end - last.start, next.end - next.start),
     tolerances,
   );
 }
@@ -191,12 +192,6 @@ function endPoints(curve: Curve): [Point, Point] {
   return [derivativesAt(curve, start, 0)[0]!, derivativesAt(curve, end, 0, 'left')[0]!];
 }
 
-function sizeOf({ points }: Curve): number {
-  let size = 0;
-  for (const point of points) for (const value of point) size = Math.max(size, Math.abs(value));
-  return size;
-}
-
 function jumpsBetween(left: readonly Point[], right: readonly Point[]): Jumps {
   return jumpsOfFrames(left, right, arcLengthFrame(left), arcLengthFrame(right));
 }
@@ -227,9 +222,9 @@ function jumpsOfFrames(
 function classify(
   left: readonly Point[],
   right: readonly Point[],
+  [roundingLeft, roundingRight]: readonly [readonly number[], readonly number[]],
   degree: number,
   size: number,
-  shortest: number,
   { position, direction, relative }: ContinuityTolerances,
 ): MeasuredContinuity {
   const before = arcLengthFrame(left);
@@ -239,13 +234,9 @@ function classify(
     return { ...jumps, parametric: -1, geometric: -1 };
   }
   let parametric = 0;
-  // What rounding alone makes of the r-th derivative over the shortest span.
-  const noise = [1e-13 * size];
-  for (let r = 1; r <= Math.max(3, degree); r++) {
-    noise.push(noise[r - 1]! * ((2 * Math.max(1, degree + 1 - r)) / shortest));
-  }
   for (let r = 1; r <= degree; r++) {
-    const allowed = relative * Math.max(lengthOf(left[r]!), lengthOf(right[r]!)) + noise[r]!;
+    const allowed =
+      relative * Math.max(lengthOf(left[r]!), lengthOf(right[r]!)) + roundingLeft[r]! + roundingRight[r]!;
     if (!(distance(left[r]!, right[r]!) <= allowed)) break;
     parametric = r;
   }
@@ -254,7 +245,10 @@ function classify(
   const agree = (jump: number, a: Point, b: Point, least: number): boolean =>
     jump <= relative * Math.max(lengthOf(a), lengthOf(b)) + least;
   // What rounding alone makes of curvature and its change: of two straight sides both are nothing else.
-  const [roundingBefore, roundingAfter] = [curvatureRounding(left, noise), curvatureRounding(right, noise)];
+  const [roundingBefore, roundingAfter] = [
+    curvatureRounding(left, roundingLeft),
+    curvatureRounding(right, roundingRight),
+  ];
   let geometric = 0;
   if (jumps.direction <= direction || parametric >= 1) {
     geometric = 1;
@@ -270,13 +264,62 @@ function classify(
   return { ...jumps, parametric, geometric };
 }
 
+/**
+ * How far the derivatives of a curve at a parameter may be off by rounding, that of its control points included: what the
+ * sizes of the points come to with the sizes of the basis functions' derivatives, times the rounding of so many steps. The
+ * quotient rule carries it on where there are weights (Higham 2002, 3.1 and 5.1).
+ * @param derivatives the derivatives there, from order 0 on
+ * @returns one length for each of them
+ */
+function derivativeRounding(
+  curve: Curve,
+  u: number,
+  derivatives: readonly Point[],
+  side: 'left' | 'right',
+): number[] {
+  const { degree, knots, points, weights } = curve;
+  const order = derivatives.length - 1;
+  const span = findSpan(knots, degree, u, side);
+  const basis = basisDerivatives(knots, degree, span, u, order);
+  const unit = 2 ** -53 * 4 * (degree + 1);
+  const sums = (sizeAt: (index: number) => number): number[] =>
+    Array.from({ length: order + 1 }, (_, r) => {
+      let sum = 0;
+      for (let j = 0; j <= degree; j++) {
+        sum += Math.abs(basis[r * (degree + 1) + j]!) * sizeAt(span - degree + j);
+      }
+      return unit * sum;
+    });
+  const weightAt = (index: number): number => Math.abs(weights ? weights[index]! : 1);
+  const ofPoints = sums((index) => weightAt(index) * lengthOf(points[index]!));
+  if (!weights) return ofPoints;
+  const ofWeights = sums(weightAt);
+  const weightDerivatives = Array.from({ length: order + 1 }, (_, r) => {
+    let sum = 0;
+    for (let j = 0; j <= degree; j++) sum += basis[r * (degree + 1) + j]! * weights[span - degree + j]!;
+    return sum;
+  });
+  const rounding: number[] = [];
+  for (let r = 0; r <= order; r++) {
+    let sum = ofPoints[r]!;
+    let binomial = 1;
+    for (let i = 0; i <= r; i++) {
+      if (i > 0) binomial = (binomial * (r - i + 1)) / i;
+      sum += binomial * ofWeights[i]! * lengthOf(derivatives[r - i]!);
+      if (i > 0) sum += binomial * Math.abs(weightDerivatives[i]!) * rounding[r - i]!;
+    }
+    rounding.push(sum / Math.abs(weightDerivatives[0]!));
+  }
+  return rounding;
+}
+
 /** How far curvature and its change are uncertain where the derivatives that they come from are rounded. */
 function curvatureRounding(
   derivatives: readonly Point[],
-  noise: readonly number[],
+  rounding: readonly number[],
 ): { readonly curvature: number; readonly change: number } {
-  const [speed, second, third] = [1, 2, 3].map((r) => lengthOf(derivatives[r]!)) as [number, number, number];
-  const [ofSecond, ofThird] = [noise[2]! + 1e-13 * second, noise[3]! + 1e-13 * third];
+  const [speed, second] = [1, 2].map((r) => lengthOf(derivatives[r]!)) as [number, number];
+  const [ofSecond, ofThird] = [rounding[2]!, rounding[3]!];
   return {
     curvature: ofSecond / speed ** 2,
     change: ofThird / speed ** 3 + (3 * second * ofSecond) / speed ** 4,

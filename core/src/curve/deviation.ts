@@ -94,28 +94,3 @@ function differences(first: Curve, second: Curve, [from, to]: readonly [number, 
     return { rows: differenceOfPieces(a, b, first, second), from: low, to: high };
   });
 }
-
-/** The largest value of a function between two places, by golden section; it must rise, then fall. */
-export function peakOf(
-  value: (u: number) => number,
-  from: number,
-  to: number,
-  steps = 40,
-): { distance: number; parameter: number } {
-  const ratio = (Math.sqrt(5) - 1) / 2;
-  let [low, high] = [from, to];
-  let [left, right] = [high - ratio * (high - low), low + ratio * (high - low)];
-  let [atLeft, atRight] = [value(left), value(right)];
-  for (let step = 0; step < steps && high - low > 1e-12 * (to - from); step++) {
-    if (atLeft > atRight) {
-      [high, right, atRight] = [right, left, atLeft];
-      left = high - ratio * (high - low);
-      atLeft = value(left);
-    } else {
-      [low, left, atLeft] = [left, right, atRight];
-      right = low + ratio * (high - low);
-      atRight = value(right);
-    }
-  }
-  return atLeft > atRight ? { distance: atLeft, parameter: left } : { distance: atRight, parameter: right };
-}

@@ -3,8 +3,8 @@ import type { Curve, Point } from './curve.js';
 import { equidistributedBreaks, fewest } from './equidistribute.js';
 import { CurveError } from './error.js';
 import { derivativesAtMany } from './evaluateMany.js';
-import { parametersOf, validatePoints, type Parametrisation } from './interpolate.js';
-import { clampedKnotVector, validateDegree, validateKnots } from './knotVector.js';
+import { interpolate, parametersOf, validatePoints, type Parametrisation } from './interpolate.js';
+import { clampedKnotVector, interiorKnots, validateDegree, validateKnots } from './knotVector.js';
 import { maximumSpanCount, pruneBreaks, validateTolerance } from './refit.js';
 import { fitRows } from './splineSpace.js';
 import { distance } from './vector.js';
@@ -60,7 +60,8 @@ export function fitPoints(
 /**
  * A curve of a degree within a tolerance of many points, with as few spans as were found. Parameters
  * start by chord length and follow the nearest places of the curve while it is made (P&T 9.4.3; Hoschek
- * 1988); spans are split where points lie too far off, and knots that are not needed go again.
+ * 1988); spans are split where points lie too far off, and knots that are not needed go again. Where the points are too
+ * few for that, the curve passes through all of them.
  * @param points two or more; coinciding neighbours count once
  * @param tolerance largest distance, above 0, in the drawing's unit
  * @throws CurveError `degree`, `tolerance`, `point-count`, `point`
@@ -86,6 +87,14 @@ export function fitPointsToTolerance(
     if (next.length === breaks.length) break;
     breaks = next;
     best = attempt(breaks, best.parameters);
+  }
+  if (best.deviation > tolerance) {
+    // Too few points for least squares in every span; a curve through all of them exists.
+    const through = throughAll(used, actual, parametrisation);
+    if (through && through.deviation < best.deviation) {
+      best = through;
+      breaks = interiorKnots(through.curve.knots, actual).map(({ value }) => value);
+    }
   }
   const reached = best.deviation <= tolerance;
   if (reached) {
@@ -154,6 +163,22 @@ function pointsApart(points: readonly Point[]): Point[] {
   throw new CurveError('point-count', told('pointsOnOnePlace'), {
     value: used.length,
   });
+}
+
+/** The curve through all points, where they are not too many and it exists. */
+function throughAll(
+  points: readonly Point[],
+  degree: number,
+  parametrisation: Parametrisation,
+): PointFit | undefined {
+  if (points.length > maximumSpanCount + degree) return undefined;
+  try {
+    const { curve, parameters } = interpolate(points, degree, { parametrisation });
+    return measured(curve, points, parameters);
+  } catch (error) {
+    if (error instanceof CurveError && error.kind !== 'effort') return undefined;
+    throw error;
+  }
 }
 
 /** Fits, moves each parameter to the nearest place of the curve, and fits again while that helps. */

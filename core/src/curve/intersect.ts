@@ -80,6 +80,10 @@ export function intersectLine(
 
 /** More pairs of halves of two parts than this at one size are a sign of curves that run along each other. */
 const mostPairs = 1000;
+/** Two pieces of degree 9 meet in 81 places at most (Bézout). */
+const mostPlaces = 100;
+/** After so many pairs of parts that run along each other no more is looked for. */
+const mostOverlapping = 20;
 /**
  * How many pairs of parts with so many control points are looked at in all; where that is not enough, what is found is
  * incomplete, as where curves overlap.
@@ -208,15 +212,16 @@ function narrow(
   polish: (pair: Pair) => Place | undefined,
 ): { places: Place[]; overlapping: boolean } {
   const places: Place[] = [];
-  let overlapping = false;
+  let overlapping = 0;
   let looks = 0;
   for (const pair of pairs) {
-    if (looks > mostLooks(pair)) return { places, overlapping: true };
+    if (looks > mostLooks(pair) || overlapping > mostOverlapping) return { places, overlapping: true };
     if (done(pair)) continue;
     // Curves that touch lie within the tolerance of each other over a stretch of about this length.
     const whole = Math.max(sizeOfPart(pair[0]), sizeOfPart(pair[1]));
     const smallest = Math.max(4 * within, Math.sqrt(within * whole));
     let active: readonly Pair[] = [pair];
+    const before = places.length;
     for (let level = 0; level < 60 && active.length > 0; level++) {
       const next: Pair[] = [];
       for (const [a, b] of active) {
@@ -226,6 +231,7 @@ function narrow(
         const isSmall = Math.max(sizeA, sizeB) <= smallest;
         if (isSmall || straightAndCrossing(a, b)) {
           const place = polish([a, b]);
+          looks += 10;
           if (place) places.push(place);
           // Where Newton's method leads nowhere from large parts, they may cross near their ends, or not at all.
           if (place || isSmall) continue;
@@ -240,8 +246,9 @@ function narrow(
         }
       }
       active = next;
-      if (active.length > mostPairs || looks > mostLooks(pair)) {
-        overlapping = true;
+      const isAlong = active.length > mostPairs || places.length - before > mostPlaces;
+      if (isAlong || looks > mostLooks(pair)) {
+        overlapping++;
         active = [];
       }
     }
@@ -250,7 +257,7 @@ function narrow(
       if (place) places.push(place);
     }
   }
-  return { places, overlapping };
+  return { places, overlapping: overlapping > 0 };
 }
 
 /** Whether two plane parts are nearly straight and cross at a clear angle, so that Newton's method finds the one place. */

@@ -31,12 +31,14 @@ export interface Match {
 /**
  * Moves the first few control points of a curve so that it continues another (P&T 5.5; F 11): one more
  * for each order. For G orders only what the order needs changes: the handle's direction but not its
- * length, then of each further point only its place across the tangent, which is the least movement. For
+ * length, then of each further point only its place across the tangent. For
  * C orders the derivatives by the parameters as they are become equal.
  * @param curve clamped at the end that is matched, or clamped first
  * @param target the curve that stays
  * @param curveEnd which end of `curve` is moved
  * @param targetEnd which end of `target` it is matched to
+ * @param handle what of the handle a G order keeps: its length, or the end of the handle as near as may be to where it
+ * was, by which it moves least
  * @throws CurveError `degree` where the degree is below the order, `point-count` where the other end of
  * the curve would have to move, `singular` where the target stands still at its end, `point` for plane
  * and space
@@ -47,6 +49,7 @@ export function matchCurve(
   continuity: JointContinuity,
   curveEnd: CurveEnd = 'start',
   targetEnd: CurveEnd = 'end',
+  handle: 'length' | 'nearest' = 'length',
 ): Match {
   refuseSignedWeights(curve);
   if (dimensionOf(curve) !== dimensionOf(target)) {
@@ -71,7 +74,7 @@ export function matchCurve(
   const wanted = derivativesAt(into, end, 3, 'left');
   const points = continuity.startsWith('C')
     ? matchedParametrically(forward, wanted, order)
-    : matchedGeometrically(forward, wanted, order);
+    : matchedGeometrically(forward, wanted, order, handle);
   if (!points.every((point) => point.every(Number.isFinite))) {
     throw new CurveError('singular', told('tooSmallToMatch'));
   }
@@ -120,7 +123,15 @@ function matchedParametrically(curve: Curve, wanted: readonly Point[], order: nu
   return points;
 }
 
-function matchedGeometrically(curve: Curve, wanted: readonly Point[], order: number): Point[] {
+/** A handle that moves least is left at least this share of its length, since without one there is no direction. */
+const leastHandle = 0.01;
+
+function matchedGeometrically(
+  curve: Curve,
+  wanted: readonly Point[],
+  order: number,
+  keep: 'length' | 'nearest',
+): Point[] {
   const factors = startDerivativeFactors(curve);
   const points = curve.points.slice();
   const { point, tangent, curvature, change } = arcLengthFrame(wanted);
@@ -135,7 +146,9 @@ function matchedGeometrically(curve: Curve, wanted: readonly Point[], order: num
   if (!(length > 0)) {
     throw new CurveError('singular', told('firstPointsOnOnePlace'));
   }
-  points[1] = addScaled(point, tangent, length);
+  // The nearest place on the tangent, but not behind its beginning.
+  const nearest = Math.max(leastHandle * length, dot(subtract(curve.points[1]!, point), tangent));
+  points[1] = addScaled(point, tangent, keep === 'nearest' ? nearest : length);
   if (order === 1) return points;
   const speed = lengthOf(combination(factors[1]!, points, 1));
   const across = (vector: Point): number[] => addScaled(vector, tangent, -dot(vector, tangent));

@@ -1,5 +1,6 @@
 import { basisFunctions } from './basis.js';
 import { foldedOrder } from './cyclic.js';
+import { spend } from './effort.js';
 import { findSpan, grevilleAbscissae, spansOf } from './knotVector.js';
 import { addEquation, createLeastSquares, solveLeastSquares } from './leastSquares.js';
 import { wrapIndex } from './periodic.js';
@@ -28,6 +29,7 @@ export function fitRows(
   components: number,
   ends?: readonly [readonly number[], readonly number[]],
 ): number[][] {
+  spend((parameters.length * (degree + 2) ** 2) / 20);
   if (periodic) return fitPeriodicRows({ degree, knots }, parameters, values, components);
   const count = knots.length - degree - 1;
   const offset = ends ? 1 : 0;

@@ -30,6 +30,8 @@ export const curveSentences = {
   openAlready: 'The curve is open already.',
   startOfOpen: 'The curve is open; only a closed curve can start elsewhere.',
   nothingToJoin: 'There are no pieces to join.',
+  shoulderOffItsWay:
+    'The shoulder must lie between the middle of the chord and the intersection of the tangents, on the line through both.',
   rho: 'Rho is {{rho}}; it must lie between 0 and 1.',
   placeCoordinates: 'Point {{index, counted}} must have 2 finite coordinates, or all of them 3.',
   notAConic:

@@ -3,6 +3,7 @@ import { describe, expect, it } from 'vitest';
 import {
   approximateCircle,
   approximateCircleByCubics,
+  approximateEllipse,
   arcFromBulge,
   arcFromEnds,
   arcThroughPoints,
@@ -15,6 +16,7 @@ import {
   classifyConic,
   conicFromShoulder,
   conicFromTangents,
+  conicFromTangentsAndShoulder,
   CurveError,
   domainOf,
   elevateDegree,
@@ -23,6 +25,7 @@ import {
   insertKnot,
   lengthOfCurve,
   measureContinuity,
+  nearestPoint,
   pointAt,
   rhoOf,
   shoulderOf,
@@ -38,7 +41,61 @@ const coordinate = fc
   .map((value) => (Math.abs(value) < 1e-30 ? 0 : value));
 const place = fc.tuple(coordinate, coordinate);
 
+describe('ellipses without weights', () => {
+  it('stay within the deviation that is told', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 1, max: 6 }),
+        fc.integer({ min: 4, max: 14 }),
+        place,
+        place,
+        place,
+        (degree, count, centre, axisX, axisY) => {
+          const turn = Math.abs(axisX[0] * axisY[1] - axisX[1] * axisY[0]);
+          if (turn < 1e-3) return;
+          const { curve, deviation } = approximateEllipse(centre, axisX, axisY, degree, count);
+          validateCurve(curve);
+          const exact = exactEllipse(centre, axisX, axisY, 'quadratic9');
+          for (let k = 0; k < 200; k++) {
+            const away = nearestPoint(exact, pointAt(curve, k / 200)).distance;
+            expect(away).toBeLessThanOrEqual(deviation + 1e-9);
+          }
+        },
+      ),
+      { numRuns: 20 },
+    );
+  });
+
+  it('refuse parallel half axes', () => {
+    expect(() => approximateEllipse([0, 0], [1, 2], [2, 4], 3, 8)).toThrow(CurveError);
+  });
+});
+
 describe('a conic by its ends', () => {
+  it('with its intersection and its shoulder has the rho that follows', () => {
+    fc.assert(
+      fc.property(
+        place,
+        place,
+        place,
+        fc.double({ min: 0.01, max: 0.99, noNaN: true }),
+        (start, top, end, rho) => {
+          const middle = [(start[0] + end[0]) / 2, (start[1] + end[1]) / 2];
+          const way = [top[0] - middle[0]!, top[1] - middle[1]!];
+          if (Math.hypot(...way) < 1e-3) return;
+          const shoulder = [middle[0]! + rho * way[0]!, middle[1]! + rho * way[1]!];
+          const conic = conicFromTangentsAndShoulder(start, top, end, shoulder);
+          expect(rhoOf(conic)).toBeCloseTo(rho, 9);
+          expectClose(shoulderOf(conic), shoulder, 1e-9, 200);
+          const beside = [shoulder[0]! - 0.1 * way[1]!, shoulder[1]! + 0.1 * way[0]!];
+          expect(() => conicFromTangentsAndShoulder(start, top, end, beside)).toThrow(CurveError);
+          const beyond = [middle[0]! + 1.1 * way[0]!, middle[1]! + 1.1 * way[1]!];
+          expect(() => conicFromTangentsAndShoulder(start, top, end, beyond)).toThrow(CurveError);
+        },
+      ),
+    );
+  });
+
   it('has its half axes to rounding, however flat it is', () => {
     // The ellipse (x / 1)² + (y / b)² = 1 between two places at the angles ±t, whose tangents meet on the x axis.
     fc.assert(

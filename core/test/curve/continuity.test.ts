@@ -70,6 +70,54 @@ describe('measured continuity', () => {
     );
   });
 
+  it('sees the first derivative that jumps by more than rounding, at high degrees beside short spans', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 6, max: 9 }),
+        fc.integer({ min: 0, max: 6 }),
+        fc.double({ min: -2, max: 0, noNaN: true }),
+        fc.array(fc.tuple(fc.integer({ min: -100, max: 100 }), fc.integer({ min: -100, max: 100 })), {
+          minLength: 10,
+          maxLength: 10,
+        }),
+        (degree, wanted, exponent, corners) => {
+          const order = Math.min(wanted, degree - 2);
+          const short = 10 ** exponent;
+          const whole: Curve = {
+            degree,
+            knots: [...Array<number>(degree + 1).fill(0), ...Array<number>(degree + 1).fill(1 + short)],
+            points: corners.slice(0, degree + 1),
+          };
+          // With so many knots at 1 the curve is held to this order only, and the point behind may move.
+          const free = insertKnot(whole, 1, degree - order);
+          const size = sizeOf(free);
+          const moved = (by: number): Curve => ({
+            ...free,
+            points: free.points.map((point, k) =>
+              k === order + 1 + degree - order - 1 ? [point[0]! + by, point[1]!] : point,
+            ),
+          });
+          const jumpOf = (curve: Curve): number => {
+            const [left, right] = (['left', 'right'] as const).map((side) =>
+              derivativesAt(curve, 1, degree, side),
+            );
+            return Math.hypot(...left![order + 1]!.map((value, axis) => value - right![order + 1]![axis]!));
+          };
+          const unit = jumpOf(moved(size)) / size;
+          const derivative = Math.hypot(...derivativesAt(free, 1, degree, 'left')[order + 1]!);
+          const jump = 1e-4 * derivative;
+          let rounding = 2e-14 * size;
+          for (let r = 0; r <= order; r++) rounding *= (2 * (degree - r)) / short;
+          if (!(unit > 0) || jump < rounding) return;
+          expect(
+            measureContinuity(moved(jump / unit), undefined, (knot) => knot === 1)[0]!.parametric,
+          ).toBeLessThanOrEqual(order);
+          expect(measureContinuity(free, undefined, (knot) => knot === 1)[0]!.parametric).toBe(degree);
+        },
+      ),
+    );
+  });
+
   it('sees that an inserted knot changes nothing', () => {
     const knots = measureContinuity(insertKnot(insertKnot(bout, 0.2, 4), 0.55, 2));
     expect(knots.map(({ knot, guaranteed, parametric }) => [knot, guaranteed, parametric])).toEqual([
@@ -155,6 +203,55 @@ describe('matching', () => {
     for (const name of jointContinuities) {
       expect(matchCurve(second, first, name).largestMove, name).toBeLessThan(1e-9);
     }
+  });
+
+  it('matches to a straight line with G3 in every direction', () => {
+    for (let k = 0; k < 200; k++) {
+      const angle = (2 * Math.PI * k) / 200;
+      const [c, s] = [Math.cos(angle), Math.sin(angle)];
+      const straight: Curve = {
+        degree: 3,
+        knots: [0, 0, 0, 0, 1, 1, 1, 1],
+        points: [0, 30, 60, 90].map((along) => [17 + along * c, 5 + along * s]),
+      };
+      const { joint } = matchCurve(waist, straight, 'G3');
+      expect(joint.geometric, String(k)).toBe(3);
+    }
+  });
+
+  it('moves least for G1 where that is chosen', () => {
+    fc.assert(
+      fc.property(
+        fc.double({ min: -1.4, max: 1.4, noNaN: true }),
+        fc.double({ min: 0.2, max: 40, noNaN: true }),
+        (angle, length) => {
+          // The handle stands at an angle to the tangent that it is to take.
+          const straight: Curve = {
+            degree: 1,
+            knots: [0, 0, 1, 1],
+            points: [
+              [-50, 0],
+              [0, 0],
+            ],
+          };
+          const turned: Curve = {
+            degree: 3,
+            knots: [0, 0, 0, 0, 1, 1, 1, 1],
+            points: [
+              [0, 0],
+              [length * Math.cos(angle), length * Math.sin(angle)],
+              [60, 30],
+              [90, 0],
+            ],
+          };
+          const kept = matchCurve(turned, straight, 'G1');
+          const least = matchCurve(turned, straight, 'G1', 'start', 'end', 'nearest');
+          expect(least.joint.geometric).toBeGreaterThanOrEqual(1);
+          expect(least.largestMove).toBeLessThanOrEqual(kept.largestMove + 1e-12);
+          expect(least.largestMove).toBeCloseTo(length * Math.abs(Math.sin(angle)), 9);
+        },
+      ),
+    );
   });
 
   it('works in space, where G3 includes torsion', () => {

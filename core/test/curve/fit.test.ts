@@ -160,6 +160,27 @@ describe('fitting to a tolerance', () => {
     expect(spansOf(curve.knots, 3)).toHaveLength(1);
   });
 
+  it('reaches any tolerance for a stroke of few points, since a curve through all exists', () => {
+    const pairs = Array.from({ length: 20 }, (_, k): Point => [10 * k, k % 4 < 2 ? 0 : 30]);
+    expect(fitStroke(pairs, 1)).toMatchObject({ reached: true });
+    fc.assert(
+      fc.property(
+        fc.array(fc.tuple(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 200 })), {
+          minLength: 2,
+          maxLength: 40,
+        }),
+        fc.double({ min: 0.1, max: 20, noNaN: true }),
+        (points, tolerance) => {
+          if (points.every((point) => point[0] === points[0]![0] && point[1] === points[0]![1])) return;
+          const { reached, deviation, curve } = fitStroke(points, tolerance);
+          validateCurve(curve);
+          expect(reached).toBe(true);
+          expect(deviation).toBeLessThanOrEqual(tolerance);
+        },
+      ),
+    );
+  });
+
   it('of points takes few spans and says how far the worst point lies', () => {
     const points = Array.from({ length: 300 }, (_, k): Point => pointAt(bout, k / 299));
     const { curve, deviation, reached, parameters, worst } = fitPointsToTolerance(points, 3, 0.05);
@@ -229,7 +250,8 @@ describe('fitting to a tolerance', () => {
 
   it('says that a tolerance below the tremble was not reached, and ends', () => {
     const random = noise(3);
-    const points = Array.from({ length: 60 }, (_, k): Point => [k, 5 * random()]);
+    // More points than a curve may have spans; through fewer one is always found.
+    const points = Array.from({ length: 600 }, (_, k): Point => [k, 5 * random()]);
     const { reached, curve } = fitPointsToTolerance(points, 3, 1e-9);
     expect(reached).toBe(false);
     validateCurve(curve);

@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import * as core from '../everything.js';
 import { CurveError, type Curve, type Point } from '../everything.js';
+import { operations } from './operations.js';
 
 const points: Point[] = [
   [0, 0],
@@ -69,70 +70,6 @@ const broken: [string, Curve][] = [
   ['degree 2.5', { ...base, degree: 2.5 }],
   ['a domain without length', { degree: 1, knots: [0, 1, 1, 2], points: points.slice(0, 2) }],
   ['a periodic curve whose points do not repeat', { ...base, periodic: true }],
-];
-
-/** Every operation of the core on one curve, with arguments that suit many. */
-const operations: [string, (curve: Curve, u: number) => unknown][] = [
-  ['pointAt', core.pointAt],
-  ['derivativesAt', (curve, u) => core.derivativesAt(curve, u, 3, 'left')],
-  ['pointsAt', (curve, u) => core.pointsAt(curve, [u])],
-  ['derivativesAtMany', (curve, u) => core.derivativesAtMany(curve, [u], 3)],
-  ['tessellate', (curve) => core.tessellate(curve, 50)],
-  ['sampleCurve', (curve) => core.sampleCurve(curve, 5)],
-  ['sampleBasis', (curve) => core.sampleBasis(curve, 5)],
-  ['curvatureAt', core.curvatureAt],
-  ['curvatureDerivativeAt', core.curvatureDerivativeAt],
-  ['osculatingCircleAt', core.osculatingCircleAt],
-  ['insertKnot', core.insertKnot],
-  ['elevateDegree', core.elevateDegree],
-  ['reduceDegree', core.reduceDegree],
-  ['decompose', core.decompose],
-  ['splitCurve', core.splitCurve],
-  ['reverseCurve', core.reverseCurve],
-  ['mapDomain', (curve) => core.mapDomain(curve, 2, 3)],
-  ['reparametriseMobius', (curve) => core.reparametriseMobius(curve, 3)],
-  ['evenOut', (curve) => core.evenOut(curve)],
-  ['unevennessOf', (curve) => core.unevennessOf(curve)],
-  ['editPoints', core.editPoints],
-  ['moveEditPoint', (curve) => core.moveEditPoint(curve, 0, [3, 4])],
-  ['lengthOfCurve', (curve) => core.lengthOfCurve(curve)],
-  ['arcLengthTable', (curve) => core.arcLengthTable(curve).length],
-  ['enclosedArea', core.enclosedArea],
-  ['nearestPoint', (curve) => core.nearestPoint(curve, [5, 5])],
-  ['boundingBox', core.boundingBox],
-  ['inflections', core.inflections],
-  ['curvatureExtremes', core.curvatureExtremes],
-  ['selfIntersections', (curve) => core.selfIntersections(curve)],
-  ['intersectCurves', (curve) => core.intersectCurves(curve, base)],
-  [
-    'intersectLine',
-    (curve) =>
-      core.intersectLine(curve, [
-        [0, 5],
-        [9, 6],
-      ]),
-  ],
-  ['largestDistance', (curve) => core.largestDistance(curve, base)],
-  ['measureContinuity', (curve) => core.measureContinuity(curve)],
-  ['matchCurve', (curve) => core.matchCurve(curve, base, 'G1')],
-  ['closeCurve pull', (curve) => core.closeCurve(curve, 'pull')],
-  ['closeCurve bridge', (curve) => core.closeCurve(curve, 'bridge')],
-  ['closeCurve wrap', (curve) => core.closeCurve(curve, 'wrap')],
-  ['moveSeam', core.moveSeam],
-  ['refitCurve', (curve) => core.refitCurve(curve, 3, 3)],
-  ['fitCurveToTolerance', (curve) => core.fitCurveToTolerance(curve, 3, 1)],
-  ['fitStroke', (curve) => core.fitStroke(curve.points, 1)],
-  ['interpolate', (curve) => core.interpolate(curve.points, 3)],
-  ['interpolateClosed', (curve) => core.interpolateClosed(curve.points, 3)],
-  ['monotoneCubic', (curve) => core.monotoneCubic(curve.points)],
-  ['convertCurve', (curve) => core.convertCurve(curve, 'bezier')],
-  ['chainOfCurve', (curve) => core.chainOfCurve(curve)],
-  ['spanHulls', core.spanHulls],
-  ['deBoorConstruction', core.deBoorConstruction],
-  ['deCasteljauConstruction', core.deCasteljauConstruction],
-  ['circleError', (curve) => core.circleError(curve, [50, 10], 40)],
-  ['bestCircle', core.bestCircle],
-  ['removeNeedlessKnots', (curve) => core.removeNeedlessKnots(curve, 1)],
 ];
 
 /** Whether a result holds only finite numbers, however deep. */

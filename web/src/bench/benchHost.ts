@@ -9,7 +9,8 @@ import { CommandError, type Told } from '@bogen/core/lesson';
 import i18next from 'i18next';
 import { snapMoved } from '../editing/draw/snapMoved.js';
 import type { FigureHost } from '../figure/scene/host.js';
-import { EditedDocument, motionOf } from '../saving/editedDocument.js';
+import { EditedDocument } from '../saving/editedDocument.js';
+import { motionOf } from '../saving/motion.js';
 import { freshState } from '../saving/state.js';
 
 export type EditedFigure = EditedDocument<FigureDocument, FigureCommand>;

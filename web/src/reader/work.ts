@@ -13,8 +13,7 @@ import { type ConditionResult, type TaskAnswer } from '@bogen/core/lesson';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import i18next from 'i18next';
 import { ApiProblem, call } from '../api/call.js';
-import { EditedDocument } from '../saving/editedDocument.js';
-import { openLocalSteps } from '../saving/localSteps.js';
+import type { EditedDocument } from '../saving/editedDocument.js';
 import type { KeepLocks } from './workHost.js';
 
 export type EditedWork = EditedDocument<FigureDocument, FigureCommand>;
@@ -60,11 +59,15 @@ export async function openWork(place: WorkPlace, before: FigureDocument): Promis
     known.edited.retry();
     return known;
   }
+  // What keeps work comes while the work itself does; the sheet is drawn without it.
+  const saving = Promise.all([import('../saving/editedDocument.js'), import('../saving/localSteps.js')]);
+  saving.catch(() => undefined);
   const work: Answer<'openWork'> = await call('openWork', { params: { ...place }, body: {} });
   const keepLocks = hasLocks(work.document) ? (await import('./keepLocks.js')).keepingLocks : undefined;
+  const [{ EditedDocument: Edited }, { openLocalSteps }] = await saving;
   known?.edited.dispose();
   const local = await openLocalSteps<FigureCommand>(`work:${work.id}`, figureCommandVersions);
-  const edited = new EditedDocument<FigureDocument, FigureCommand>({
+  const edited = new Edited<FigureDocument, FigureCommand>({
     initial: { ...work, document: withPartsOf(before, work.document) },
     apply: applyFigureCommand,
     local,

@@ -1,7 +1,7 @@
 import { readerMay, type FigureCommand, type FigureDocument } from '@bogen/core/figure';
 import { CommandError, told } from '@bogen/core/lesson';
 import type { Arrival, FigureHost, Motion } from '../figure/scene/host.js';
-import { motionOf } from '../saving/editedDocument.js';
+import { motionOf } from '../saving/motion.js';
 import type { EditedWork } from './work.js';
 
 /** A command with what it asks of the curves that are locked to those that it changes. */

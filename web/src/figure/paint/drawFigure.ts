@@ -20,7 +20,7 @@ import type { Palette } from '../../theme/theme.js';
 import { distinctKnotsOf, largestCurvature, samplesOf } from '../geometry/geometry.js';
 import { drawFollowing, drawMarks } from './drawMarks.js';
 import { handlePlace, handlesOf } from '../scene/handles.js';
-import { drawPreviews, drawItemHandles } from './drawPreviews.js';
+import { drawItemHandles } from './drawItemHandles.js';
 import { drawJump, jumpsOf } from './jumpMark.js';
 import { looksFor, showsAlong, showsAtCursor } from './looks.js';
 import { write } from './drawText.js';
@@ -175,7 +175,7 @@ export function drawOver(
     looksFor(scene)?.drawReach(context, scene, projection, palette, pane);
   }
   drawHeldHalo(context, scene, projection, palette, pane);
-  drawPreviews(context, scene, projection, palette);
+  if (scene.previews.all.length > 0) looksFor(scene)?.drawPreviews(context, scene, projection, palette);
   const { snapped } = scene.previews;
   if (snapped && !snapped.isEnd) {
     const [x, y] = projection.toScreen(snapped.at);

@@ -1,7 +1,6 @@
 import {
   curvatureExtremes,
   derivativesAt,
-  domainOf,
   facetsOf,
   inflections,
   osculatingCircleAt,
@@ -22,9 +21,10 @@ export { drawCompared } from './drawCompared.js';
 export { drawDeviation } from './drawDeviation.js';
 export { drawHodograph } from './drawHodograph.js';
 export { drawPoles } from './drawPoles.js';
+export { drawPreviews } from './drawPreviews.js';
 export { drawReach } from './drawReach.js';
+import { drawTicks } from './drawTicks.js';
 import { tracePoints } from '../geometry/path.js';
-import { unlessPole } from '../geometry/unlessPole.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Highlight } from '../scene/sceneParts.js';
@@ -90,33 +90,6 @@ export function drawAtCursor(
 function plainCurve({ document, evaluation }: FigureScene): Curve | undefined {
   const curve = curveOf(evaluation, document.rail.item);
   return curve?.points[0]!.length === 2 ? curve : undefined;
-}
-
-/** Twenty uniform steps of the parameter, as short strokes to the left of the curve, or to its right. */
-export function drawTicks(
-  context: Context,
-  curve: Curve,
-  projection: Projection,
-  color: string,
-  side: 1 | -1 = 1,
-): void {
-  const [start, end] = domainOf(curve.knots, curve.degree);
-  context.beginPath();
-  for (let k = 0; k <= 20; k++) {
-    const u = k === 20 ? end : start + ((end - start) * k) / 20;
-    const [point, first] = unlessPole(() => derivativesAt(curve, u, 1)) ?? [];
-    if (!point || !first) continue;
-    const speed = Math.hypot(first[0]!, first[1]!);
-    if (!(speed > 0)) continue;
-    const [x, y] = projection.toScreen(point);
-    const [nx, ny] = [(-side * first[1]!) / speed, (-side * first[0]!) / speed];
-    const length = k % 5 === 0 ? 11 : 7;
-    context.moveTo(x + 3 * nx, y + 3 * ny);
-    context.lineTo(x + length * nx, y + length * ny);
-  }
-  context.strokeStyle = color;
-  context.lineWidth = 1;
-  context.stroke();
 }
 
 const known = new WeakMap<Curve, { turning: Point[]; peaks: Point[]; valleys: Point[] }>();

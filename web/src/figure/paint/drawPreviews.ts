@@ -1,15 +1,13 @@
 import { type Curve, type Point } from '@bogen/core/curve';
-import { handlesOfItem } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { samplesOf } from '../geometry/geometry.js';
 import { addSamples, tracePoints } from '../geometry/path.js';
-import { mayMove } from '../scene/may.js';
-import type { Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { FigurePreview } from '../scene/sceneParts.js';
 import { arrow } from './arrow.js';
-import { looksFor } from './looks.js';
+import { dot } from './dot.js';
+import { drawTicks } from './drawTicks.js';
 import { write } from './drawText.js';
 
 type Context = CanvasRenderingContext2D;
@@ -25,8 +23,8 @@ export function drawPreviews(
     drawPreview(context, preview, projection, palette);
     if (preview.parameter && preview.curve) {
       const before = scene.railCurve;
-      if (before) looksFor(scene)?.drawTicks(context, before, projection, palette.ink);
-      looksFor(scene)?.drawTicks(context, preview.curve, projection, palette.accent, -1);
+      if (before) drawTicks(context, before, projection, palette.ink);
+      drawTicks(context, preview.curve, projection, palette.accent, -1);
     }
   }
 }
@@ -151,54 +149,6 @@ function drawAxis(
   context.lineWidth = 1;
   context.stroke();
   context.setLineDash([]);
-}
-
-/** The handles of shapes, pictures and linked curves: what they pass through as open lozenges, what pulls as dots on a line. */
-export function drawItemHandles(
-  context: Context,
-  { document, evaluation, host }: FigureScene,
-  projection: Projection,
-  palette: Palette,
-  pane: Pane,
-): void {
-  for (const item of document.items) {
-    if (item.hidden || item.locked || !pane.shows(item.id)) continue;
-    const handles = handlesOfItem(item, evaluation);
-    const [first] = handles;
-    if (!first || !mayMove(host, { item: item.id, of: 'handle', key: first.key })) continue;
-    context.strokeStyle = palette.strong;
-    context.lineWidth = 1;
-    for (const { at, from } of handles) {
-      if (!from) continue;
-      tracePoints(context, [from, at], projection);
-      context.stroke();
-    }
-    for (const { at, role } of handles) {
-      const [x, y] = projection.toScreen(at);
-      if (role === 'pulls') {
-        dot(context, [x, y], 3.5, palette.accent);
-        continue;
-      }
-      context.beginPath();
-      context.moveTo(x, y - 6.5);
-      context.lineTo(x + 4.5, y);
-      context.lineTo(x, y + 6.5);
-      context.lineTo(x - 4.5, y);
-      context.closePath();
-      context.fillStyle = palette.sheet;
-      context.fill();
-      context.strokeStyle = palette.accent;
-      context.lineWidth = 1.75;
-      context.stroke();
-    }
-  }
-}
-
-function dot(context: Context, [x, y]: readonly [number, number], radius: number, color: string): void {
-  context.beginPath();
-  context.arc(x, y, radius, 0, 2 * Math.PI);
-  context.fillStyle = color;
-  context.fill();
 }
 
 /** A curve in its own colour, with its polygon and its points. */
