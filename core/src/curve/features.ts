@@ -12,7 +12,9 @@ import { decompose } from './decompose.js';
 import { curvatureAt, curvatureDerivativeAt } from './differential.js';
 import { CurveError } from './error.js';
 import { pointAt } from './evaluate.js';
+import { curveOfRows, homogeneousRows } from './homogeneous.js';
 import { domainOf } from './knotVector.js';
+import { halveRows } from './subdivide.js';
 
 /** The smallest box along the axes that holds a curve. */
 export interface BoundingBox {
@@ -100,8 +102,9 @@ export function inflections(curve: Curve): CurveLocation[] {
 export function curvatureExtremes(curve: Curve): CurvatureExtreme[] {
   refuseSignedWeights(curve);
   const found: CurvatureExtreme[] = [];
-  for (const piece of decompose(curve)) {
+  for (const { whole, part: piece } of decompose(curve).flatMap(partsOfEvenWeight)) {
     const [start, end] = domainOf(piece.knots, piece.degree);
+    const [first, last] = domainOf(whole.knots, whole.degree);
     const { turn, speedSquared, weight } = curvatureParts(piece);
     if (Math.max(...turn.map(largestOf)) <= 1e-13 * turnScale(piece)) continue;
     // (N·N′) W S + 2 (N·N) W′ S − (3/2) (N·N) W S′ with S = D·D; in the plane N itself instead of N·N.
@@ -128,14 +131,16 @@ export function curvatureExtremes(curve: Curve): CurvatureExtreme[] {
     // An arc of a circle has no place of largest curvature.
     if (size <= 1e-11 * scale) continue;
     for (const t of rootsOfBernstein(numerator, 1e-14 * size)) {
-      if (t < 1e-9 || t > 1 - 1e-9) continue;
-      const parameter = polish(piece, start + t * (end - start), 1e-3 * (end - start), [start, end]);
-      const curvature = curvatureAt(piece, parameter);
+      const near = 1e-9 * (last - first);
+      const at = start + t * (end - start);
+      if (at < first + near || at > last - near) continue;
+      const parameter = polish(whole, at, 1e-3 * (end - start), [first, last]);
+      const curvature = curvatureAt(whole, parameter);
       if (curvature === undefined) continue;
       const step = 1e-4 * (end - start);
       const beside = [parameter - step, parameter + step]
-        .filter((u) => u > start && u < end)
-        .map((u) => Math.abs(curvatureAt(piece, u) ?? 0));
+        .filter((u) => u > first && u < last)
+        .map((u) => Math.abs(curvatureAt(whole, u) ?? 0));
       const here = Math.abs(curvature);
       // A point where the derivative vanishes without a change of sign is no extreme.
       const largest = beside.every((value) => value <= here * (1 + 1e-13));
@@ -144,13 +149,40 @@ export function curvatureExtremes(curve: Curve): CurvatureExtreme[] {
       if (found.length > 0 && parameter - found.at(-1)!.parameter < 1e-7 * (end - start)) continue;
       found.push({
         parameter,
-        point: pointAt(piece, parameter),
+        point: pointAt(whole, parameter),
         curvature,
         kind: largest ? 'largest' : 'smallest',
       });
     }
   }
   return found;
+}
+
+/** Weights of a part differ by this factor at most. */
+const evenWeights = 4;
+
+/**
+ * A Bézier piece in parts over which its weights are about even, so that what is small beside a large weight elsewhere
+ * is not lost in rounding: the products in the curvature's derivative are of the ninth power of weights.
+ */
+function partsOfEvenWeight(whole: Curve): { whole: Curve; part: Curve }[] {
+  if (!whole.weights) return [{ whole, part: whole }];
+  const { degree } = whole;
+  const parts: { whole: Curve; part: Curve }[] = [];
+  const divide = (rows: readonly (readonly number[])[], from: number, to: number, depth: number): void => {
+    const weights = rows.map((row) => row.at(-1)!);
+    if (depth === 0 || Math.max(...weights) <= evenWeights * Math.min(...weights)) {
+      const knots = [...Array<number>(degree + 1).fill(from), ...Array<number>(degree + 1).fill(to)];
+      parts.push({ whole, part: curveOfRows(whole, degree, knots, rows) });
+      return;
+    }
+    const [left, right] = halveRows(rows);
+    const middle = (from + to) / 2;
+    divide(left, from, middle, depth - 1);
+    divide(right, middle, to, depth - 1);
+  };
+  divide(homogeneousRows(whole), ...domainOf(whole.knots, degree), 24);
+  return parts;
 }
 
 /** Brings a root of the curvature's derivative to the rounding of the curve, by bisection around it. */

@@ -7,6 +7,7 @@ import {
   closeCurve,
   curvatureAt,
   curvatureDerivativeAt,
+  spansOf,
   curvatureExtremes,
   CurveError,
   derivativesAt,
@@ -379,6 +380,53 @@ describe('meeting', () => {
     expect(intersectCurves(lift(loop, 0), line).places.length).toBeGreaterThan(0);
     expect(intersectCurves(lift(loop, 1), line).places).toHaveLength(0);
     expect(() => intersectCurves(loop, line)).toThrow(CurveError);
+  });
+});
+
+describe('extremes of curvature with uneven weights', () => {
+  it('are found wherever the change of curvature changes its sign', () => {
+    fc.assert(
+      fc.property(
+        fc.integer({ min: 2, max: 4 }),
+        fc.array(
+          fc.tuple(
+            fc.integer({ min: 0, max: 100 }),
+            fc.integer({ min: 0, max: 100 }),
+            fc.double({ min: -3, max: 3, noNaN: true }),
+          ),
+          { minLength: 5, maxLength: 6 },
+        ),
+        (degree, entries) => {
+          const curve: Curve = {
+            degree,
+            knots: clampedUniformKnots(entries.length, degree),
+            points: entries.map(([x, y]) => [x, y]),
+            weights: entries.map(([, , exponent]) => 10 ** exponent),
+          };
+          const found = curvatureExtremes(curve).map(({ parameter }) => parameter);
+          for (const { start, end } of spansOf(curve.knots, degree)) {
+            const places = Array.from({ length: 600 }, (_, k) => {
+              const share = 1 / (1 + 10 ** (5 - (10 * (k + 0.5)) / 600));
+              return start + share * (end - start);
+            });
+            const changes = places.map((u) => curvatureDerivativeAt(curve, u) ?? 0);
+            const largest = Math.max(...changes.map(Math.abs));
+            for (let k = 2; k < places.length - 2; k++) {
+              const [a, b] = [changes[k]!, changes[k + 1]!];
+              // Clear of rounding on both sides, and of places where the curve turns at once.
+              const clear = [changes[k - 2]!, changes[k - 1]!, changes[k + 2]!].every(
+                (c) => Math.abs(c) > 1e-7 * largest,
+              );
+              const isChange =
+                a * b < 0 && changes[k - 1]! * a > 0 && changes[k - 2]! * a > 0 && changes[k + 2]! * b > 0;
+              if (!clear || !isChange || Math.abs(a - b) > 0.3 * largest) continue;
+              const near = found.some((u) => u >= places[k - 1]! && u <= places[k + 2]!);
+              expect(near, `${places[k]!} of ${JSON.stringify(curve)}`).toBe(true);
+            }
+          }
+        },
+      ),
+    );
   });
 });
 
