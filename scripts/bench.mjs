@@ -1,5 +1,6 @@
 import { join } from 'node:path';
 import { firstLoad, firstLoadLimit } from './firstLoad.mjs';
+import { benchCompiled } from './benchCompiled.mjs';
 import { benchLesson } from './benchLesson.mjs';
 import { benchDrag } from './benchDrag.mjs';
 import { buildWeb } from './build.mjs';
@@ -41,6 +42,10 @@ await run(async () => {
       show: true,
       cwd: join(root, 'core'),
     });
+  }
+  if (wanted('compiled')) {
+    console.log('\nBeside the compiled scientific library\n');
+    await benchCompiled();
   }
   if (wanted('lesson')) {
     console.log('');

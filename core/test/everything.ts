@@ -43,6 +43,7 @@ export * from '../src/curve/close.js';
 export * from '../src/curve/equidistribute.js';
 export * from '../src/curve/refit.js';
 export * from '../src/curve/fitCurve.js';
+export * from '../src/curve/fitClosed.js';
 export * from '../src/curve/fitPoints.js';
 export * from '../src/curve/arcLength.js';
 export * from '../src/curve/withDegree.js';

@@ -83,6 +83,9 @@ export const curveSentences = {
   knotCount:
     'The knot vector has {{found}} values; {{count}} control points of degree {{degree}} need {{expected}}.',
   knotNotFinite: 'Knot {{index, counted}} is {{value}}; every knot must be a finite number.',
+  closedFitPoints:
+    'There are to be {{count}} control points; a closed curve near these points may have from {{least}} to {{most}}.',
+  closedFitTooFew: 'A closed curve needs at least 3 distinct points; there are {{count}}.',
   knotsTooClose:
     'Knots {{before, counted}} and {{index, counted}} are {{gap}} apart; below {{least}} they can’t be told apart, so give them one value.',
   knotOrder:
