@@ -2,8 +2,7 @@ import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { fewest } from './equidistribute.js';
 import { CurveError } from './error.js';
-import { derivativesAtMany } from './evaluateMany.js';
-import type { PointFit, PointToleranceFit } from './fitPoints.js';
+import { pointFitOf, stepsToNearest, type PointFit, type PointToleranceFit } from './fitPoints.js';
 import { interpolateClosed, parametersOf, validatePoints, type Parametrisation } from './interpolate.js';
 import { validateDegree } from './knotVector.js';
 import { periodicKnotVector, wrapParameter, wrapped } from './periodic.js';
@@ -76,7 +75,7 @@ export function fitClosedToTolerance(
     (used.length <= maximumSpanCount
       ? attempt(() => {
           const { curve, parameters } = interpolateClosed(used, degree, parametrisation);
-          return measured(curve, used, parameters);
+          return pointFitOf(curve, used, parameters);
         })
       : undefined);
   if (found) return { ...found, reached: true, points: used };
@@ -119,7 +118,7 @@ function fitRound(
   const values = points.flat();
   const fit = (parameters: readonly number[]): PointFit => {
     const rows = fitRows({ degree, knots, periodic: true }, parameters, values, points[0]!.length);
-    return measured({ degree, knots, points: wrapped(rows, degree), periodic: true }, points, parameters);
+    return pointFitOf({ degree, knots, points: wrapped(rows, degree), periodic: true }, points, parameters);
   };
   let best = fit(start);
   for (let round = 0; round < mostRounds; round++) {
@@ -138,34 +137,11 @@ function fitRound(
 
 /** One step of Newton's method for each point towards its nearest place, by less than half of the way to a neighbour. */
 function nearer(curve: Curve, points: readonly Point[], parameters: readonly number[]): number[] {
-  const dimension = points[0]!.length;
-  const values = derivativesAtMany(curve, parameters, 2);
+  const steps = stepsToNearest(curve, points, parameters);
   return parameters.map((u, k) => {
-    let [slope, bend] = [0, 0];
-    for (let axis = 0; axis < dimension; axis++) {
-      const at = k * 3 * dimension + axis;
-      const off = values[at]! - points[k]![axis]!;
-      const first = values[at + dimension]!;
-      slope += off * first;
-      bend += first * first + off * values[at + 2 * dimension]!;
-    }
     const before = k === 0 ? parameters.at(-1)! - 1 : parameters[k - 1]!;
     const after = k === parameters.length - 1 ? parameters[0]! + 1 : parameters[k + 1]!;
-    const step = bend > 0 ? -slope / bend : 0;
-    return wrapParameter(
-      curve,
-      Math.min(u + 0.49 * (after - u), Math.max(u - 0.49 * (u - before), u + step)),
-    );
+    const [low, high] = [u - 0.49 * (u - before), u + 0.49 * (after - u)];
+    return wrapParameter(curve, Math.min(high, Math.max(low, u + steps[k]!)));
   });
-}
-
-function measured(curve: Curve, points: readonly Point[], parameters: readonly number[]): PointFit {
-  const dimension = points[0]!.length;
-  const values = derivativesAtMany(curve, parameters, 0);
-  let [worst, deviation] = [0, 0];
-  points.forEach((point, k) => {
-    const away = distance(point, [...values.subarray(k * dimension, (k + 1) * dimension)]);
-    if (away > deviation) [worst, deviation] = [k, away];
-  });
-  return { curve, parameters, deviation, worst };
 }

@@ -54,7 +54,7 @@ export function fitPoints(
   }
   const dimension = points[0]!.length;
   const rows = fitRows({ degree, knots }, parameters, points.flat(), dimension, [points[0]!, points.at(-1)!]);
-  return measured({ degree, knots, points: rows }, points, parameters);
+  return pointFitOf({ degree, knots, points: rows }, points, parameters);
 }
 
 /**
@@ -152,7 +152,7 @@ export function fitStroke(points: readonly Point[], tolerance: number, degree = 
   const nearer = nearestParameters(curve, used, near);
   const [first, second] = [near, nearer].map((at) => distancesOf(curve, used, at).distances);
   const chosen = near.map((u, k) => (second![k]! < first![k]! ? nearer[k]! : u));
-  const fit = measured(curve, used, chosen);
+  const fit = pointFitOf(curve, used, chosen);
   return { ...fit, reached: fit.deviation <= tolerance, points: used };
 }
 
@@ -174,7 +174,7 @@ function throughAll(
   if (points.length > maximumSpanCount + degree) return undefined;
   try {
     const { curve, parameters } = interpolate(points, degree, { parametrisation });
-    return measured(curve, points, parameters);
+    return pointFitOf(curve, points, parameters);
   } catch (error) {
     if (error instanceof CurveError && error.kind !== 'effort') return undefined;
     throw error;
@@ -206,7 +206,7 @@ function correctedFit(
   let best = fit(parameters);
   if (!best) {
     const nothing: Curve = { degree: 1, knots: [0, 0, 1, 1], points: [points[0]!, points.at(-1)!] };
-    return { ...measured(nothing, points, parameters), deviation: Infinity };
+    return { ...pointFitOf(nothing, points, parameters), deviation: Infinity };
   }
   let last = best;
   for (let round = 0; round < 12 && best.deviation > tolerance; round++) {
@@ -220,23 +220,32 @@ function correctedFit(
   return best;
 }
 
-/** One step of Newton's method for each point towards its nearest place, the order of points kept. */
-function nearestParameters(curve: Curve, points: readonly Point[], parameters: readonly number[]): number[] {
+/** How far one step of Newton's method moves the parameter of each point towards its nearest place. */
+export function stepsToNearest(
+  curve: Curve,
+  points: readonly Point[],
+  parameters: readonly number[],
+): number[] {
   const dimension = points[0]!.length;
   const values = derivativesAtMany(curve, parameters, 2);
-  const moved = parameters.map((u, k) => {
+  return points.map((point, k) => {
     let slope = 0;
     let bend = 0;
     for (let axis = 0; axis < dimension; axis++) {
       const at = k * 3 * dimension + axis;
-      const off = values[at]! - points[k]![axis]!;
+      const off = values[at]! - point[axis]!;
       const first = values[at + dimension]!;
       slope += off * first;
       bend += first * first + off * values[at + 2 * dimension]!;
     }
-    const step = bend > 0 ? -slope / bend : 0;
-    return Math.min(1, Math.max(0, u + step));
+    return bend > 0 ? -slope / bend : 0;
   });
+}
+
+/** One such step for each point, the order of points kept. */
+function nearestParameters(curve: Curve, points: readonly Point[], parameters: readonly number[]): number[] {
+  const steps = stepsToNearest(curve, points, parameters);
+  const moved = parameters.map((u, k) => Math.min(1, Math.max(0, u + steps[k]!)));
   moved[0] = 0;
   moved[moved.length - 1] = 1;
   // A step may not carry a point past its neighbours.
@@ -297,7 +306,8 @@ function distancesOf(
   return { distances, worst };
 }
 
-function measured(curve: Curve, points: readonly Point[], parameters: readonly number[]): PointFit {
+/** A curve with how far it lies from points at parameters. */
+export function pointFitOf(curve: Curve, points: readonly Point[], parameters: readonly number[]): PointFit {
   const { distances, worst } = distancesOf(curve, points, parameters);
   return { curve, parameters, deviation: distances[worst]!, worst };
 }
