@@ -12,7 +12,7 @@ import {
 import { type ConditionResult, type TaskAnswer } from '@bogen/core/lesson';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import i18next from 'i18next';
-import { ApiProblem, call } from '../api/call.js';
+import { ApiProblem, call, NotConnected } from '../api/call.js';
 import type { EditedDocument } from '../saving/editedDocument.js';
 import type { KeepLocks } from './workHost.js';
 
@@ -51,6 +51,21 @@ export function withPartsOf(before: FigureDocument, figure: FigureDocument): Fig
   return replaceEqualDeep(before, figure);
 }
 
+/** Fetches what keeps work. It comes with the work; the sheet is drawn without it. */
+function fetchSaving(): Promise<
+  [typeof import('../saving/editedDocument.js'), typeof import('../saving/localSteps.js')]
+> {
+  const saving = Promise.all([import('../saving/editedDocument.js'), import('../saving/localSteps.js')]);
+  // Where the work can't be fetched either, nobody waits for it.
+  saving.catch(() => undefined);
+  return saving;
+}
+
+/** Without it the sheet can be read as without the work, and both are fetched again together. */
+function notConnected(): never {
+  throw new NotConnected();
+}
+
 /** @param before the figure that the page shows until then */
 export async function openWork(place: WorkPlace, before: FigureDocument): Promise<OpenWork> {
   const key = keyOf(place);
@@ -59,12 +74,12 @@ export async function openWork(place: WorkPlace, before: FigureDocument): Promis
     known.edited.retry();
     return known;
   }
-  // What keeps work comes while the work itself does; the sheet is drawn without it.
-  const saving = Promise.all([import('../saving/editedDocument.js'), import('../saving/localSteps.js')]);
-  saving.catch(() => undefined);
+  const saving = fetchSaving();
   const work: Answer<'openWork'> = await call('openWork', { params: { ...place }, body: {} });
   const keepLocks = hasLocks(work.document) ? (await import('./keepLocks.js')).keepingLocks : undefined;
-  const [{ EditedDocument: Edited }, { openLocalSteps }] = await saving;
+  const [{ EditedDocument: Edited }, { openLocalSteps }] = await saving
+    .catch(() => fetchSaving())
+    .catch(notConnected);
   known?.edited.dispose();
   const local = await openLocalSteps<FigureCommand>(`work:${work.id}`, figureCommandVersions);
   const edited = new Edited<FigureDocument, FigureCommand>({
