@@ -13,6 +13,7 @@ import { Handles } from '../handles/Handles.js';
 import { Layers } from '../paint/layers.js';
 import type { Pane } from '../scene/pane.js';
 import { picturesOf } from '../paint/pictures.js';
+import { PickLayer } from '../handles/PickLayer.js';
 import { planeProjection, type Projection } from '../geometry/projection.js';
 import { HandWords } from './HandWords.js';
 import { ReferencePoint } from '../handles/ReferencePoint.js';
@@ -24,7 +25,6 @@ import { useZoom } from './zoom.js';
 
 /** Only two curves side by side have them; without a connection they are missing, and the page goes on. */
 const PaneFacts = lazyPart(async () => (await import('./PaneFacts.js')).PaneFacts);
-const PickLayer = lazyPart(async () => (await import('../handles/PickLayer.js')).PickLayer);
 const Chooser = lazyPart(async () => (await import('../handles/Chooser.js')).Chooser);
 
 interface FigurePaneProps {
@@ -172,9 +172,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
         {children?.(projection)}
         {over?.(projection, pane)}
         {scene.viewed.picking && (
-          <Suspense>
-            <PickLayer scene={scene} projection={projection} picking={scene.viewed.picking} />
-          </Suspense>
+          <PickLayer scene={scene} projection={projection} picking={scene.viewed.picking} />
         )}
       </Over>
     </div>
