@@ -29,9 +29,19 @@ export async function lastItem(page: Page): Promise<FigureItem> {
   return (await figure(page)).items.at(-1)!;
 }
 
-/** Where a place of the plane is on the screen; the first curve runs from (0, 10) to (200, 10). */
+/**
+ * Where a place of the plane is on the screen; the first curve runs from (0, 10) to (200, 10). Asked until two answers
+ * a frame apart are the same, so that what is still being laid out is not pressed beside.
+ */
 export async function screenOf(page: Page): Promise<(place: Point) => [number, number]> {
-  const [a, b] = [await placeOf(page, 'curve/P0'), await placeOf(page, 'curve/P5')];
+  const ends = async () => [await placeOf(page, 'curve/P0'), await placeOf(page, 'curve/P5')] as const;
+  let [a, b] = await ends();
+  await expect(async () => {
+    await page.evaluate(() => new Promise((resolve) => requestAnimationFrame(resolve)));
+    const before = [a, b];
+    [a, b] = await ends();
+    expect([a, b]).toEqual(before);
+  }).toPass();
   const scale = (b.x - a.x) / 200;
   return ([x, y]) => [a.x + scale * x!, a.y - scale * (y! - 10)];
 }

@@ -67,6 +67,8 @@ export * from '../src/curve/evenOut.js';
 export * from '../src/curve/construct.js';
 export * from '../src/curve/mirror.js';
 export * from '../src/curve/hull.js';
+export * from '../src/curve/convexHull.js';
+export * from '../src/curve/hullInSpace.js';
 export * from '../src/curve/facets.js';
 export * from '../src/curve/sampleDistances.js';
 export * from '../src/curve/lists.js';

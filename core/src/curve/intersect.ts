@@ -131,7 +131,9 @@ export function selfIntersections(curve: Curve, tolerance?: number): Intersectio
   // Parts that cannot meet themselves; a cusp is halved a few times and then left as it is.
   const simple: BezierPart[] = [];
   const simplify = (part: BezierPart, depth: number): void => {
-    if (depth === 0 || runsForward([part])) {
+    spend(2);
+    // What is so small stands still, however often it is halved.
+    if (depth === 0 || sizeOfPart(part) <= within || runsForward([part])) {
       simple.push(part);
       return;
     }
@@ -232,6 +234,7 @@ function narrow(
         if (isSmall || straightAndCrossing(a, b)) {
           const place = polish([a, b]);
           looks += 10;
+          spend(20);
           if (place) places.push(place);
           // Where Newton's method leads nowhere from large parts, they may cross near their ends, or not at all.
           if (place || isSmall) continue;

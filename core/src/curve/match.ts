@@ -6,6 +6,7 @@ import { arcLengthFrame } from './differential.js';
 import { CurveError } from './error.js';
 import { derivativesAt } from './evaluate.js';
 import { domainOf } from './knotVector.js';
+import { leastMovement } from './leastMovement.js';
 import { reverseCurve } from './reparametrise.js';
 import { clampEnds } from './split.js';
 import { addScaled, distance, dot, lengthOf, scaled, subtract } from './vector.js';
@@ -16,6 +17,12 @@ export type JointContinuity = 'G0' | 'G1' | 'G2' | 'G3' | 'C1' | 'C2';
 export const jointContinuities: readonly JointContinuity[] = ['G0', 'G1', 'G2', 'G3', 'C1', 'C2'];
 
 export type CurveEnd = 'start' | 'end';
+
+/**
+ * What stays of the curve where a G order leaves a choice: the handle keeps its length and further points their places
+ * along the tangent; or all points together move as little as may be (the smallest sum of squares).
+ */
+export type MatchMovement = 'sameHandle' | 'least';
 
 /** A curve that was matched to another. */
 export interface Match {
@@ -31,14 +38,12 @@ export interface Match {
 /**
  * Moves the first few control points of a curve so that it continues another (P&T 5.5; F 11): one more
  * for each order. For G orders only what the order needs changes: the handle's direction but not its
- * length, then of each further point only its place across the tangent. For
+ * length, then of each further point only its place across the tangent; or what moves all of them least. For
  * C orders the derivatives by the parameters as they are become equal.
  * @param curve clamped at the end that is matched, or clamped first
  * @param target the curve that stays
  * @param curveEnd which end of `curve` is moved
  * @param targetEnd which end of `target` it is matched to
- * @param handle what of the handle a G order keeps: its length, or the end of the handle as near as may be to where it
- * was, by which it moves least
  * @throws CurveError `degree` where the degree is below the order, `point-count` where the other end of
  * the curve would have to move, `singular` where the target stands still at its end, `point` for plane
  * and space
@@ -49,7 +54,7 @@ export function matchCurve(
   continuity: JointContinuity,
   curveEnd: CurveEnd = 'start',
   targetEnd: CurveEnd = 'end',
-  handle: 'length' | 'nearest' = 'length',
+  movement: MatchMovement = 'sameHandle',
 ): Match {
   refuseSignedWeights(curve);
   if (dimensionOf(curve) !== dimensionOf(target)) {
@@ -74,7 +79,7 @@ export function matchCurve(
   const wanted = derivativesAt(into, end, 3, 'left');
   const points = continuity.startsWith('C')
     ? matchedParametrically(forward, wanted, order)
-    : matchedGeometrically(forward, wanted, order, handle);
+    : matchedGeometrically(forward, wanted, order, movement);
   if (!points.every((point) => point.every(Number.isFinite))) {
     throw new CurveError('singular', told('tooSmallToMatch'));
   }
@@ -130,7 +135,7 @@ function matchedGeometrically(
   curve: Curve,
   wanted: readonly Point[],
   order: number,
-  keep: 'length' | 'nearest',
+  movement: MatchMovement,
 ): Point[] {
   const factors = startDerivativeFactors(curve);
   const points = curve.points.slice();
@@ -146,10 +151,20 @@ function matchedGeometrically(
   if (!(length > 0)) {
     throw new CurveError('singular', told('firstPointsOnOnePlace'));
   }
-  // The nearest place on the tangent, but not behind its beginning.
-  const nearest = Math.max(leastHandle * length, dot(subtract(curve.points[1]!, point), tangent));
-  points[1] = addScaled(point, tangent, keep === 'nearest' ? nearest : length);
+  const least =
+    movement === 'least'
+      ? leastMovement(
+          points,
+          factors,
+          { point, tangent, curvature: curvature!, change: change! },
+          order,
+          leastHandle * length,
+        )
+      : undefined;
+  points[1] = addScaled(point, tangent, least?.handle ?? length);
   if (order === 1) return points;
+  if (least)
+    points[2] = addScaled(points[2]!, tangent, least.along - dot(subtract(points[2]!, point), tangent));
   const speed = lengthOf(combination(factors[1]!, points, 1));
   const across = (vector: Point): number[] => addScaled(vector, tangent, -dot(vector, tangent));
   const second = combination(factors[2]!, points, 2);

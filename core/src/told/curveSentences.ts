@@ -58,7 +58,9 @@ export const curveSentences = {
   pointsOnOnePlace: 'All points coincide; a curve needs two distinct points.',
   weightWouldBe: 'Weight {{index, counted}} of the result would be {{weight}}; weights must stay above zero.',
   lineEnds: 'The line needs two distinct, finite points.',
-  hullOfPlaneOnly: 'Convex hulls and sign changes are available for plane curves only.',
+  hullOfPlaneOnly: 'Polygons around the spans are those of a plane curve; a curve in space has solid hulls.',
+  hullOfSpaceOnly: 'Solid hulls are those of a curve in space; a plane curve has polygons around its spans.',
+  planePlaces: 'The plane needs three points that are finite and do not lie on one line.',
   insertionTimes: 'The knot is to be inserted {{times}} times; the number must be a whole number from 1.',
   knotTooOften:
     'The knot {{knot}} would have multiplicity {{multiplicity}}; at most {{degree}} is allowed for degree {{degree}}.',

@@ -1,48 +1,15 @@
+import { Worker } from 'node:worker_threads';
 import { describe, expect, it } from 'vitest';
 import * as core from '../everything.js';
-import { CurveError, withinEffort, type Curve } from '../everything.js';
+import { CurveError, withinEffort } from '../everything.js';
+import { hostileCurves } from './hostileCurves.js';
 import { operations } from './operations.js';
 
 /** Some thousands of steps take a millisecond, so that this is about two seconds. */
 const most = 10_000_000;
 
-/** A hundred points of degree 9 at random, the same each time. */
-function wild(
-  weightExponent: number,
-  change: (points: number[][]) => number[][] = (points) => points,
-): Curve {
-  let state = 7;
-  const share = (): number => (state = (Math.imul(state, 1664525) + 1013904223) >>> 0) / 2 ** 32;
-  const points = change(Array.from({ length: 100 }, () => [100 * share(), 100 * share()]));
-  return {
-    degree: 9,
-    knots: core.clampedUniformKnots(100, 9),
-    points,
-    ...(weightExponent > 0 && {
-      weights: points.map(() => 10 ** (weightExponent * (2 * share() - 1))),
-    }),
-  };
-}
-
-const curves: [string, Curve][] = [
-  ['at random', wild(0)],
-  ['with weights from 1e-6 to 1e6', wild(6)],
-  [
-    'with a dozen points on one place each time',
-    wild(3, (points) => points.map((point, k) => (k % 20 < 12 ? points[k - (k % 20)]! : point))),
-  ],
-  ['back and forth on a line', wild(0, (points) => points.map(([x]) => [x!, 0]))],
-  [
-    'with knots close together',
-    core.withSettledKnots({
-      ...wild(0),
-      knots: wild(0).knots.map((knot) => (knot > 0 && knot < 1 ? 0.5 + (knot - 0.5) * 1e-6 : knot)),
-    }),
-  ],
-];
-
 describe('the work of every operation on 100 points of degree 9', () => {
-  it.each(curves)('%s is bounded', { timeout: 120_000 }, (_, curve) => {
+  it.each(hostileCurves)('%s is bounded', { timeout: 120_000 }, (_, curve) => {
     core.validateCurve(curve);
     for (const [name, operation] of operations) {
       try {
@@ -54,8 +21,28 @@ describe('the work of every operation on 100 points of degree 9', () => {
     }
   });
 
+  it(
+    'needs no more than 256 MB, as a thread shows that ends where it would',
+    { timeout: 300_000 },
+    async () => {
+      const worker = new Worker(new URL('./limitedMemory.mjs', import.meta.url), {
+        resourceLimits: { maxOldGenerationSizeMb: 208, maxYoungGenerationSizeMb: 48 },
+      });
+      let done = 0;
+      let buffers = 0;
+      worker.on('message', (bytes: number) => {
+        done++;
+        buffers = Math.max(buffers, bytes);
+      });
+      await new Promise<void>((resolve, reject) => worker.on('error', reject).on('exit', () => resolve()));
+      expect(done).toBe(hostileCurves.length * operations.length);
+      // What arrays of numbers hold lies outside of a thread's own memory.
+      expect(buffers).toBeLessThan(48e6);
+    },
+  );
+
   it('ends with a typed error where a caller gives less, whatever is asked', () => {
-    const [, curve] = curves[0]!;
+    const [, curve] = hostileCurves[0]!;
     let ended = 0;
     for (const [, operation] of operations) {
       try {

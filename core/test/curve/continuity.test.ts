@@ -21,11 +21,13 @@ import {
   periodicFromClosed,
   pointAt,
   splitCurve,
+  tangentAt,
   validateCurve,
   type Curve,
   type CurveEnd,
   type Point,
 } from '../everything.js';
+import { addScaled, distance } from '../../src/curve/vector.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectClose } from './reference.js';
 
@@ -247,7 +249,7 @@ describe('matching', () => {
             ],
           };
           const kept = matchCurve(turned, straight, 'G1');
-          const least = matchCurve(turned, straight, 'G1', 'start', 'end', 'nearest');
+          const least = matchCurve(turned, straight, 'G1', 'start', 'end', 'least');
           expect(least.joint.geometric).toBeGreaterThanOrEqual(1);
           expect(least.largestMove).toBeLessThanOrEqual(kept.largestMove + 1e-12);
           expect(least.largestMove).toBeCloseTo(length * Math.abs(Math.sin(angle)), 9);
@@ -255,6 +257,61 @@ describe('matching', () => {
       ),
     );
   });
+
+  it.each(['G1', 'G2', 'G3'] as const)(
+    'moves least where asked to, against other ways to reach %s',
+    (name) => {
+      const order = Number(name[1]);
+      const movedBy = (a: Curve, b: Curve): number =>
+        a.points.reduce((sum, point, k) => (k === 0 ? 0 : sum + distance(point, b.points[k]!) ** 2), 0);
+      fc.assert(
+        fc.property(
+          arbitraryCurve({ minimumDegree: 4, clampedOnly: true }),
+          arbitraryCurve({ minimumDegree: 3, clampedOnly: true }),
+          fc.array(
+            fc.tuple(
+              fc.double({ min: -3, max: 3, noNaN: true }),
+              fc.double({ min: -1, max: 1, noNaN: true }),
+            ),
+            {
+              minLength: 40,
+              maxLength: 40,
+            },
+          ),
+          (curve, target, others) => {
+            if (curve.points[0]!.length !== target.points[0]!.length) return;
+            let least;
+            let kept;
+            try {
+              kept = matchCurve(curve, target, name);
+              least = matchCurve(curve, target, name, 'start', 'end', 'least');
+            } catch (error) {
+              expect(error).toBeInstanceOf(CurveError);
+              return;
+            }
+            const own = movedBy(least.curve, curve);
+            const slack = 1e-9 * (own + sizeOf(curve) ** 2);
+            expect(own).toBeLessThanOrEqual(movedBy(kept.curve, curve) + slack);
+            const [, end] = domainOf(target.knots, target.degree);
+            const tangent = tangentAt(target, end, 'left')!;
+            const start = least.curve.points[0]!;
+            const length = distance(least.curve.points[1]!, start);
+            const first = distance(curve.points[0]!, curve.points[1]!);
+            for (const [stretch, slide] of others) {
+              // A handle is left a hundredth of its length.
+              if (length * 2 ** stretch < 0.0101 * (first || distance(start, curve.points[2]!) / 3)) continue;
+              // The same order is reached with another handle, and the third point elsewhere along the tangent.
+              const points = least.curve.points.slice();
+              points[1] = addScaled(start, tangent, length * 2 ** stretch);
+              if (order === 3) points[2] = addScaled(points[2]!, tangent, slide * length);
+              const other = matchCurve({ ...least.curve, points }, target, name).curve;
+              expect(movedBy(other, curve)).toBeGreaterThanOrEqual(own - slack);
+            }
+          },
+        ),
+      );
+    },
+  );
 
   it('works in space, where G3 includes torsion', () => {
     const lift = (curve: Curve, k: number): Curve => ({

@@ -115,6 +115,18 @@ const cases: readonly [Operation, changes: boolean][] = [
   [{ name: 'match', source: 'a', second: 'b', continuity: 'G2', curveEnd: 'end', targetEnd: 'start' }, true],
   [
     {
+      name: 'match',
+      source: 'a',
+      second: 'b',
+      continuity: 'G2',
+      curveEnd: 'end',
+      targetEnd: 'start',
+      movement: 'least',
+    },
+    true,
+  ],
+  [
+    {
       name: 'bridge',
       source: 'a',
       second: 'b',

@@ -109,7 +109,12 @@ export const change = {
     piece: { index: 'Piece' },
     trimToBox: { corners: 'Corner', index: 'Part' },
     join: { tolerance: 'Tolerance, mm' },
-    match: { continuity: 'Continuity', curveEnd: 'Its end', targetEnd: 'End of the other curve' },
+    match: {
+      continuity: 'Continuity',
+      curveEnd: 'Its end',
+      targetEnd: 'End of the other curve',
+      movement: 'Its points move',
+    },
     bridge: {
       end: 'From its',
       continuity: 'Continuity',
@@ -145,6 +150,8 @@ export const change = {
     after: 'what lies after',
     start: 'start',
     end: 'end',
+    sameHandle: 'with the handle as long as before',
+    least: 'as little as possible',
     pull: 'pull the ends together',
     bridge: 'bridge the gap',
     wrap: 'wrap round',
