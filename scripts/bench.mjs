@@ -43,6 +43,13 @@ await run(async () => {
       cwd: join(root, 'core'),
     });
   }
+  if (only.includes('fewest')) {
+    console.log('\nFits to a tolerance beside the fewest points that a long search finds\n');
+    await command(process.execPath, ['--import', 'tsx', 'bench/fewest.bench.ts'], {
+      show: true,
+      cwd: join(root, 'core'),
+    });
+  }
   if (wanted('compiled')) {
     console.log('\nBeside the compiled scientific library\n');
     await benchCompiled();

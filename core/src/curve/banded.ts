@@ -127,7 +127,7 @@ export function factoriseBandedWithExchange(matrix: BandedMatrix): BandedFactors
 export function solveBanded(factors: BandedFactors, rightHandSide: ArrayLike<number>): Float64Array {
   const { size, lower, upper, entries, exchanged } = factors;
   const width = lower + upper + 1;
-  const solution = Float64Array.from(rightHandSide);
+  const solution = new Float64Array(rightHandSide);
   if (exchanged) {
     for (let column = 0; column < size; column++) {
       const other = exchanged[column]!;

@@ -3,7 +3,7 @@
  * (P&T A2.2). They are non-negative and sum to one.
  * @param span a span index from `findSpan`
  * @param u a parameter inside that span, its ends included
- * @param out receives the values; a new array of p + 1 where not given
+ * @param out receives the values, from the index `at` on; a new array of p + 1 where not given
  */
 export function basisFunctions(
   knots: ArrayLike<number>,
@@ -11,18 +11,19 @@ export function basisFunctions(
   span: number,
   u: number,
   out: Float64Array = new Float64Array(degree + 1),
+  at = 0,
 ): Float64Array {
-  out[0] = 1;
+  out[at] = 1;
   for (let j = 1; j <= degree; j++) {
     let saved = 0;
     for (let r = 0; r < j; r++) {
       const right = knots[span + r + 1]! - u;
       const left = u - knots[span + 1 - j + r]!;
-      const term = out[r]! / (right + left);
-      out[r] = saved + right * term;
+      const term = out[at + r]! / (right + left);
+      out[at + r] = saved + right * term;
       saved = left * term;
     }
-    out[j] = saved;
+    out[at + j] = saved;
   }
   return out;
 }

@@ -25,36 +25,52 @@ export function factoriseCollocation(
   degree: number,
   sites: readonly Site[] | readonly number[],
 ): Collocation {
-  const matrix = createBandedMatrix(sites.length, degree, degree);
-  const { entries } = matrix;
-  const width = 2 * degree + 1;
-  const basis = new Float64Array(degree + 1);
-  const list = Float64Array.from(knots);
-  const end = list[list.length - degree - 1]!;
+  const order = degree + 1;
+  const count = sites.length;
+  const list = new Float64Array(knots);
+  const end = list[list.length - order]!;
+  const spans = new Int32Array(count);
+  const parameters = new Float64Array(count);
+  // The band is as narrow as the sites let it be, which decides how much work the system is.
+  let lower = 0;
+  let upper = 0;
   let span = degree;
-  for (let row = 0; row < sites.length; row++) {
+  for (let row = 0; row < count; row++) {
     const site = sites[row]!;
-    const parameter = typeof site === 'number' ? site : site.parameter;
-    const side = typeof site === 'number' ? 'right' : site.side;
-    // Sites ascend, so the span is mostly the last one or the next.
-    if (side === 'left' || !(parameter >= list[span]! && parameter < list[span + 1]!)) {
-      if (
-        side === 'right' &&
-        parameter < end &&
-        parameter >= list[span + 1]! &&
-        parameter < list[span + 2]!
-      ) {
-        span++;
-      } else {
-        span = findSpan(knots, degree, parameter, side);
-      }
+    const isPlain = typeof site === 'number';
+    const u = isPlain ? site : site.parameter;
+    // Sites ascend, so the span is the last one or one of the next.
+    if ((isPlain || site.side === 'right') && u >= list[span]! && u < end) {
+      while (u >= list[span + 1]!) span++;
+    } else {
+      span = findSpan(knots, degree, u, isPlain ? 'right' : site.side);
     }
-    basisFunctions(list, degree, span, parameter, basis);
-    for (let j = 0; j <= degree; j++) {
-      const offset = span - degree + j - row;
-      // A basis function that reaches outside the band is zero at this site.
-      if (offset >= -degree && offset <= degree) entries[row * width + offset + degree] = basis[j]!;
+    spans[row] = span;
+    parameters[row] = u;
+    const first = span - degree - row;
+    // At a knot the basis functions that begin or end there are zero.
+    const low = u < list[span + 1]! ? first : first + 1;
+    const high = u > list[span]! ? first + degree : first + degree - 1;
+    if (-low > lower) lower = -low;
+    if (high > upper) upper = high;
+  }
+  // A basis function that reaches outside a band of p on either side is zero at its site where there is a solution.
+  lower = Math.min(lower, degree);
+  upper = Math.min(upper, degree);
+  const matrix = createBandedMatrix(count, lower, upper);
+  const { entries } = matrix;
+  const width = lower + upper + 1;
+  const basis = new Float64Array(order);
+  for (let row = 0; row < count; row++) {
+    const offset = spans[row]! - degree - row;
+    const at = row * width + lower + offset;
+    if (offset >= -lower && offset + degree <= upper) {
+      basisFunctions(list, degree, spans[row]!, parameters[row]!, entries, at);
+      continue;
     }
+    basisFunctions(list, degree, spans[row]!, parameters[row]!, basis);
+    const last = Math.min(degree, upper - offset);
+    for (let j = Math.max(0, -lower - offset); j <= last; j++) entries[at + j] = basis[j]!;
   }
   const factors = factoriseBanded(matrix);
   return (values) => solveBanded(factors, values);

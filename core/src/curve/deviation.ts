@@ -5,7 +5,7 @@ import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
 import { pointAt } from './evaluate.js';
 import { domainOf, spansOf } from './knotVector.js';
-import { differenceOfPieces, lengthOfRow, rowsOver } from './pieceDifference.js';
+import { differenceOfPieces, lengthOfRow, rowsOfSpans } from './pieceDifference.js';
 import { sizeOf } from './sizeOf.js';
 import { halveRows } from './subdivide.js';
 
@@ -84,13 +84,14 @@ function differences(first: Curve, second: Curve, [from, to]: readonly [number, 
     .sort((a, b) => a - b)
     .filter((u, index, all) => index === 0 || u > all[index - 1]!);
   let [k, j] = [0, 0];
+  const [ownRows, otherRows] = [rowsOfSpans(first), rowsOfSpans(second)];
   return breaks.slice(1).map((high, index) => {
     const low = breaks[index]!;
     const middle = (low + high) / 2;
     while (k < own.length - 1 && own[k]!.end <= middle) k++;
     while (j < others.length - 1 && others[j]!.end <= there(middle)) j++;
-    const a = rowsOver(first, own[k]!, low, high);
-    const b = rowsOver(second, others[j]!, there(low), there(high));
+    const a = ownRows(own[k]!, low, high);
+    const b = otherRows(others[j]!, there(low), there(high));
     return { rows: differenceOfPieces(a, b, first, second), from: low, to: high };
   });
 }

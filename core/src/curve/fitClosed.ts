@@ -8,7 +8,7 @@ import { validateDegree } from './knotVector.js';
 import { periodicKnotVector, wrapParameter, wrapped } from './periodic.js';
 import { maximumSpanCount, validateTolerance } from './refit.js';
 import { fitRows } from './splineSpace.js';
-import { distance } from './vector.js';
+import { coordinatesOf, distance } from './vector.js';
 
 /** How often parameters follow the nearest places of the curve. */
 const mostRounds = 8;
@@ -115,7 +115,7 @@ function fitRound(
     1,
     degree,
   );
-  const values = points.flat();
+  const values = coordinatesOf(points);
   const fit = (parameters: readonly number[]): PointFit => {
     const rows = fitRows({ degree, knots, periodic: true }, parameters, values, points[0]!.length);
     return pointFitOf({ degree, knots, points: wrapped(rows, degree), periodic: true }, points, parameters);

@@ -2,12 +2,12 @@ import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { equidistributedBreaks, fewest } from './equidistribute.js';
 import { CurveError } from './error.js';
-import { derivativesAtMany } from './evaluateMany.js';
+import { derivativesAtMany, pointsAt } from './evaluateMany.js';
 import { interpolate, parametersOf, validatePoints, type Parametrisation } from './interpolate.js';
 import { clampedKnotVector, interiorKnots, validateDegree, validateKnots } from './knotVector.js';
 import { maximumSpanCount, pruneBreaks, validateTolerance } from './refit.js';
 import { fitRows } from './splineSpace.js';
-import { distance } from './vector.js';
+import { coordinatesOf, distance } from './vector.js';
 
 /** A curve near given points. */
 export interface PointFit {
@@ -53,7 +53,10 @@ export function fitPoints(
     );
   }
   const dimension = points[0]!.length;
-  const rows = fitRows({ degree, knots }, parameters, points.flat(), dimension, [points[0]!, points.at(-1)!]);
+  const rows = fitRows({ degree, knots }, parameters, coordinatesOf(points), dimension, [
+    points[0]!,
+    points.at(-1)!,
+  ]);
   return pointFitOf({ degree, knots, points: rows }, points, parameters);
 }
 
@@ -294,15 +297,16 @@ function distancesOf(
   parameters: readonly number[],
 ): { distances: Float64Array; worst: number } {
   const dimension = points[0]!.length;
-  const values = derivativesAtMany(curve, parameters, 0);
+  const values = pointsAt(curve, parameters);
   const distances = new Float64Array(points.length);
   let worst = 0;
-  points.forEach((point, k) => {
+  for (let k = 0; k < points.length; k++) {
+    const point = points[k]!;
     let sum = 0;
     for (let axis = 0; axis < dimension; axis++) sum += (values[k * dimension + axis]! - point[axis]!) ** 2;
     distances[k] = Math.sqrt(sum);
     if (distances[k]! > distances[worst]!) worst = k;
-  });
+  }
   return { distances, worst };
 }
 

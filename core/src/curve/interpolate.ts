@@ -32,21 +32,20 @@ export function parametersOf(points: readonly Point[], parametrisation: Parametr
     }
     gaps[index] = parametrisation === 'uniform' ? 1 : parametrisation === 'chord' ? gap : Math.sqrt(gap);
   }
-  const total = gaps.reduce((sum, gap) => sum + gap, 0);
+  let total = 0;
+  for (let index = 0; index < gaps.length; index++) total += gaps[index]!;
   const parameters = [0];
   let sum = 0;
-  for (const gap of gaps) {
-    sum += gap;
-    parameters.push(sum / total);
-  }
-  parameters[parameters.length - 1] = 1;
-  parameters.forEach((parameter, index) => {
-    if (index > 0 && !(parameter > parameters[index - 1]!)) {
+  for (let index = 1; index <= gaps.length; index++) {
+    sum += gaps[index - 1]!;
+    const parameter = index === gaps.length ? 1 : sum / total;
+    if (!(parameter > parameters[index - 1]!)) {
       throw new CurveError('point', told('neighboursTooClose', { index, before: index - 1 }), {
         index,
       });
     }
-  });
+    parameters.push(parameter);
+  }
   return parameters;
 }
 
@@ -57,8 +56,9 @@ export function parametersOf(points: readonly Point[], parametrisation: Parametr
  */
 export function averagedKnots(parameters: readonly number[], degree: number): number[] {
   const [start, end] = [parameters[0]!, parameters.at(-1)!];
-  const knots = Array<number>(degree + 1).fill(start);
-  const list = Float64Array.from(parameters);
+  const knots: number[] = [];
+  for (let k = 0; k <= degree; k++) knots.push(start);
+  const list = new Float64Array(parameters);
   for (let index = 1; index < list.length - degree; index++) {
     let sum = 0;
     for (let k = index; k < index + degree; k++) sum += list[k]!;
@@ -112,7 +112,7 @@ export function interpolate(
 ): Interpolation {
   validateDegree(degree);
   const wishes = typeof options === 'string' ? { parametrisation: options } : options;
-  validatePoints(points);
+  if (wishes.parameters) validatePoints(points);
   const parameters = wishes.parameters
     ? validParameters(wishes.parameters, points.length)
     : parametersOf(points, wishes.parametrisation ?? 'chord');

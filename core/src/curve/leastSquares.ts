@@ -1,5 +1,6 @@
 import { told } from '../told/told.js';
 import { CurveError } from './error.js';
+import { hypotenuse } from './vector.js';
 
 /**
  * A least-squares problem whose rows come one after the other and reach over few neighbouring unknowns.
@@ -13,6 +14,8 @@ export interface RowwiseLeastSquares {
   /** `triangle[row * width + k]` is the entry at column row + k. */
   readonly triangle: Float64Array;
   readonly rightHandSides: Float64Array;
+  /** Where an equation is turned into the triangle: a coefficient for each unknown, all zero between equations. */
+  readonly equation: Float64Array;
 }
 
 /**
@@ -27,49 +30,59 @@ export function createLeastSquares(size: number, width: number, components: numb
     components,
     triangle: new Float64Array(size * width),
     rightHandSides: new Float64Array(size * components),
+    equation: new Float64Array(size),
   };
 }
 
 /**
  * Adds one equation.
  * @param first the first unknown it names
- * @param coefficients its `width` coefficients, used up; those that reach past the last unknown must be 0
+ * @param coefficients its `width` coefficients; those that reach past the last unknown must be 0
  * @param values its right-hand sides, used up
  */
 export function addEquation(
-  { size, width, components, triangle, rightHandSides }: RowwiseLeastSquares,
+  { size, width, components, triangle, rightHandSides, equation }: RowwiseLeastSquares,
   first: number,
   coefficients: Float64Array,
   values: Float64Array,
 ): void {
-  for (let column = first; column < size; column++) {
-    const entry = coefficients[0]!;
-    if (entry !== 0) {
-      const at = column * width;
-      const pivot = triangle[at]!;
-      const radius = Math.hypot(pivot, entry);
-      const cosine = pivot / radius;
-      const sine = entry / radius;
-      for (let k = 0; k < width; k++) {
-        const above = triangle[at + k]!;
-        const below = coefficients[k]!;
-        triangle[at + k] = cosine * above + sine * below;
-        coefficients[k] = cosine * below - sine * above;
+  let last = Math.min(size, first + width) - 1;
+  for (let column = first; column <= last; column++) equation[column] = coefficients[column - first]!;
+  for (let column = first; column <= last; column++) {
+    const entry = equation[column]!;
+    if (entry === 0) continue;
+    equation[column] = 0;
+    const at = column * width - column;
+    const end = Math.min(size, column + width);
+    const pivot = triangle[at + column]!;
+    const side = column * components;
+    if (pivot === 0) {
+      // The triangle has no row for this unknown yet: what is left of the equation is it.
+      triangle[at + column] = entry;
+      for (let k = column + 1; k <= last; k++) {
+        triangle[at + k] = equation[k]!;
+        equation[k] = 0;
       }
-      for (let c = 0; c < components; c++) {
-        const above = rightHandSides[column * components + c]!;
-        const below = values[c]!;
-        rightHandSides[column * components + c] = cosine * above + sine * below;
-        values[c] = cosine * below - sine * above;
-      }
+      for (let c = 0; c < components; c++) rightHandSides[side + c] = values[c]!;
+      return;
     }
-    let rest = false;
-    for (let k = 0; k < width - 1; k++) {
-      coefficients[k] = coefficients[k + 1]!;
-      if (coefficients[k] !== 0) rest = true;
+    const radius = hypotenuse(pivot, entry);
+    const cosine = pivot / radius;
+    const sine = entry / radius;
+    triangle[at + column] = radius;
+    for (let k = column + 1; k < end; k++) {
+      const above = triangle[at + k]!;
+      const below = equation[k]!;
+      triangle[at + k] = cosine * above + sine * below;
+      equation[k] = cosine * below - sine * above;
     }
-    coefficients[width - 1] = 0;
-    if (!rest) return;
+    last = end - 1;
+    for (let c = 0; c < components; c++) {
+      const above = rightHandSides[side + c]!;
+      const below = values[c]!;
+      rightHandSides[side + c] = cosine * above + sine * below;
+      values[c] = cosine * below - sine * above;
+    }
   }
 }
 

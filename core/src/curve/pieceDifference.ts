@@ -14,6 +14,39 @@ export function rowsOver(curve: Curve, span: Span, from: number, to: number): nu
 }
 
 /**
+ * The same rows for one interval after the other, each in the span that is named with it: those of a whole span are kept
+ * while intervals lie in it, and cut by de Casteljau's algorithm (F 5), which is less work than further blossom values.
+ */
+export function rowsOfSpans(curve: Curve): (span: Span, from: number, to: number) => number[][] {
+  let kept: { readonly index: number; readonly rows: number[][] } | undefined;
+  return (span, from, to) => {
+    if (from <= span.start && to >= span.end) return rowsOver(curve, span, from, to);
+    if (kept?.index !== span.index) {
+      kept = { index: span.index, rows: rowsOver(curve, span, span.start, span.end) };
+    }
+    const share = (u: number): number => Math.min(1, Math.max(0, (u - span.start) / (span.end - span.start)));
+    const [low, high] = [share(from), share(to)];
+    return cut(cut(kept.rows, high, 'left'), high > 0 ? low / high : 0, 'right');
+  };
+}
+
+/** The rows of a Bézier piece up to a share of it, or from there on. */
+function cut(rows: number[][], t: number, side: 'left' | 'right'): number[][] {
+  if ((t === 1 && side === 'left') || (t === 0 && side === 'right')) return rows;
+  const last = rows.length - 1;
+  const level = rows.map((row) => row.slice());
+  const kept = [level[side === 'left' ? 0 : last]!.slice()];
+  for (let step = 1; step <= last; step++) {
+    for (let k = 0; k <= last - step; k++) {
+      const [row, next] = [level[k]!, level[k + 1]!];
+      for (let axis = 0; axis < row.length; axis++) row[axis] = (1 - t) * row[axis]! + t * next[axis]!;
+    }
+    kept.push(level[side === 'left' ? 0 : last - step]!.slice());
+  }
+  return side === 'left' ? kept : kept.reverse();
+}
+
+/**
  * A Bézier piece with its parameter s run through as s(t) = 2t(1 − t) a + t², so that it starts and ends as before: of
  * twice the degree, by de Casteljau's algorithm with polynomials for numbers (DeRose 1988).
  * @param a the middle coefficient of s; ½ changes nothing

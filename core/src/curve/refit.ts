@@ -5,9 +5,10 @@ import { largestDeviation } from './deviation.js';
 import { CurveError } from './error.js';
 import { pointsAt } from './evaluateMany.js';
 import { clampedKnotVector, domainOf, spansOf, validateDegree } from './knotVector.js';
-import { arcLengthTable, type ArcLengthTable } from './arcLength.js';
+import { arcLengthTable } from './arcLength.js';
 import { periodicKnotVector, wrapped } from './periodic.js';
 import type { Approximation } from './removeKnot.js';
+import type { SpanPolynomials } from './spanPolynomials.js';
 import { fitRows, samplingParameters, type SplineSpace } from './splineSpace.js';
 import { pointAt } from './evaluate.js';
 
@@ -92,15 +93,9 @@ export function pruneBreaks<Result>(
   return last;
 }
 
-/**
- * Ends of spans that may suit a curve: even by the parameter, even by its length, and at shares of its own spans.
- * @param table its arc length, where that is known already
- */
-export function breakCandidates(
-  curve: Curve,
-  spanCount: number,
-  table: ArcLengthTable = arcLengthTable(curve),
-): number[][] {
+/** Ends of spans that may suit a curve: even by the parameter, even by its length, and at shares of its own spans. */
+function breakCandidates(curve: Curve, spanCount: number): number[][] {
+  const table = arcLengthTable(curve);
   const [start, end] = domainOf(curve.knots, curve.degree);
   const even = Array.from({ length: spanCount + 1 }, (_, k) =>
     k === spanCount ? end : start + ((end - start) * k) / spanCount,
@@ -130,12 +125,14 @@ export function breakCandidates(
 /**
  * The least-squares curve with knots at the inner breaks, on the source's domain and parameter.
  * @param multiplicityOf how often the knot at a break stands, once where not given
+ * @param prepared the curve, ready for evaluation, where many are fitted to one
  */
 export function fitWithBreaks(
   curve: Curve,
   degree: number,
   breaks: readonly number[],
   multiplicityOf: (value: number) => number = () => 1,
+  prepared: Curve | SpanPolynomials = curve,
 ): Curve {
   const repeated = (list: readonly number[]): { value: number; multiplicity: number }[] =>
     list.map((value) => ({ value, multiplicity: multiplicityOf(value) }));
@@ -148,7 +145,7 @@ export function fitWithBreaks(
   const ratio = spansOf(curve.knots, curve.degree).length / (breaks.length - 1);
   const perSpan = Math.min(400, Math.ceil((2 * (degree + curve.degree) + 2) * Math.max(1, ratio)));
   const parameters = samplingParameters(space, perSpan);
-  const values = pointsAt(curve, parameters);
+  const values = pointsAt(prepared, parameters);
   if (space.periodic) {
     const points = fitRows(space, parameters, values, dimension);
     return { degree, knots: space.knots, points: wrapped(points, degree), periodic: true };

@@ -39,10 +39,13 @@ export function fitRows(
   const row = new Float64Array(width);
   const value = new Float64Array(components);
   const system = createLeastSquares(Math.max(0, size), width, components);
+  const list = new Float64Array(knots);
+  let span = -1;
   for (let k = 0; size > 0 && k < parameters.length; k++) {
     const u = parameters[k]!;
-    const span = findSpan(knots, degree, u);
-    basisFunctions(knots, degree, span, u, basis);
+    // Parameters mostly ascend, so that many in a row lie in one span.
+    if (!(span >= 0 && u >= list[span]! && u < list[span + 1]!)) span = findSpan(knots, degree, u);
+    basisFunctions(list, degree, span, u, basis);
     row.fill(0);
     for (let c = 0; c < components; c++) value[c] = values[k * components + c]!;
     const first = Math.max(0, Math.min(size - width, span - degree - offset));
