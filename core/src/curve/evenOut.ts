@@ -63,7 +63,14 @@ export function unevennessOf(curve: Curve, held: readonly number[] = []): number
     }
   }
   if (parts.length === 0) return 0;
-  const off = (row: readonly number[]): number => Math.abs(Math.sqrt(Math.max(0, row[0]! / row[1]!)) - 1);
+  // Where a curve nearly stands still, the rounding of the squares is large against them, and its root larger.
+  let largest = 0;
+  for (const { rows } of parts) for (const row of rows) largest = Math.max(largest, row[0]! / row[1]!);
+  const noise = roundingOfSquares * largest;
+  const off = (row: readonly number[]): number => {
+    const squared = row[0]! / row[1]!;
+    return Math.max(Math.sqrt(Math.max(0, squared + noise)) - 1, 1 - Math.sqrt(Math.max(0, squared - noise)));
+  };
   return boundLargest<SpeedPart>(
     parts,
     ({ rows, from, to }) => {
@@ -83,6 +90,8 @@ export function unevennessOf(curve: Curve, held: readonly number[] = []): number
     { share: 1e-9, least: 1e-13 },
   ).upper;
 }
+
+const roundingOfSquares = 2 ** -48;
 
 /** The square of the speed against the mean speed over a part of a span, as rows of numerator and denominator. */
 interface SpeedPart {

@@ -12,9 +12,8 @@ import { decompose } from './decompose.js';
 import { curvatureAt, curvatureDerivativeAt } from './differential.js';
 import { CurveError } from './error.js';
 import { pointAt } from './evaluate.js';
-import { curveOfRows, homogeneousRows } from './homogeneous.js';
+import { partsOfEvenWeight } from './evenWeights.js';
 import { domainOf } from './knotVector.js';
-import { halveRows } from './subdivide.js';
 
 /** The smallest box along the axes that holds a curve. */
 export interface BoundingBox {
@@ -31,7 +30,7 @@ export function boundingBox(curve: Curve): BoundingBox {
   const dimension = dimensionOf(curve);
   const low = Array<number>(dimension).fill(Infinity);
   const high = Array<number>(dimension).fill(-Infinity);
-  for (const piece of decompose(curve)) {
+  for (const piece of decompose(curve).flatMap(partsOfEvenWeight)) {
     const [start, end] = domainOf(piece.knots, piece.degree);
     const [numerators] = homogeneousParts(piece);
     for (let axis = 0; axis < dimension; axis++) {
@@ -72,7 +71,7 @@ export function inflections(curve: Curve): CurveLocation[] {
   }
   const found: CurveLocation[] = [];
   let lastSign = 0;
-  for (const piece of decompose(curve)) {
+  for (const piece of decompose(curve).flatMap(partsOfEvenWeight)) {
     const [start, end] = domainOf(piece.knots, piece.degree);
     const { turn } = curvatureParts(piece);
     const numerator = turn[0]!;
@@ -102,7 +101,9 @@ export function inflections(curve: Curve): CurveLocation[] {
 export function curvatureExtremes(curve: Curve): CurvatureExtreme[] {
   refuseSignedWeights(curve);
   const found: CurvatureExtreme[] = [];
-  for (const { whole, part: piece } of decompose(curve).flatMap(partsOfEvenWeight)) {
+  for (const { whole, part: piece } of decompose(curve).flatMap((whole) =>
+    partsOfEvenWeight(whole).map((part) => ({ whole, part })),
+  )) {
     const [start, end] = domainOf(piece.knots, piece.degree);
     const [first, last] = domainOf(whole.knots, whole.degree);
     const { turn, speedSquared, weight } = curvatureParts(piece);
@@ -156,33 +157,6 @@ export function curvatureExtremes(curve: Curve): CurvatureExtreme[] {
     }
   }
   return found;
-}
-
-/** Weights of a part differ by this factor at most. */
-const evenWeights = 4;
-
-/**
- * A Bézier piece in parts over which its weights are about even, so that what is small beside a large weight elsewhere
- * is not lost in rounding: the products in the curvature's derivative are of the ninth power of weights.
- */
-function partsOfEvenWeight(whole: Curve): { whole: Curve; part: Curve }[] {
-  if (!whole.weights) return [{ whole, part: whole }];
-  const { degree } = whole;
-  const parts: { whole: Curve; part: Curve }[] = [];
-  const divide = (rows: readonly (readonly number[])[], from: number, to: number, depth: number): void => {
-    const weights = rows.map((row) => row.at(-1)!);
-    if (depth === 0 || Math.max(...weights) <= evenWeights * Math.min(...weights)) {
-      const knots = [...Array<number>(degree + 1).fill(from), ...Array<number>(degree + 1).fill(to)];
-      parts.push({ whole, part: curveOfRows(whole, degree, knots, rows) });
-      return;
-    }
-    const [left, right] = halveRows(rows);
-    const middle = (from + to) / 2;
-    divide(left, from, middle, depth - 1);
-    divide(right, middle, to, depth - 1);
-  };
-  divide(homogeneousRows(whole), ...domainOf(whole.knots, degree), 24);
-  return parts;
 }
 
 /** Brings a root of the curvature's derivative to the rounding of the curve, by bisection around it. */

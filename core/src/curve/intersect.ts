@@ -6,6 +6,7 @@ import { rootsOfBernstein } from './bernstein.js';
 import { decompose } from './decompose.js';
 import { spend } from './effort.js';
 import { CurveError } from './error.js';
+import { partsOfEvenWeight } from './evenWeights.js';
 import { derivativesAt, pointAt } from './evaluate.js';
 import { domainOf, findSpan } from './knotVector.js';
 import { boxesMeet, halvePart, partsOf, runsForward, sizeOfPart, type BezierPart } from './subdivide.js';
@@ -55,7 +56,7 @@ export function intersectLine(
     throw new CurveError('argument', told('lineEnds'));
   }
   const found: LineIntersection[] = [];
-  for (const piece of decompose(curve)) {
+  for (const piece of decompose(curve).flatMap(partsOfEvenWeight)) {
     const [start, end] = domainOf(piece.knots, piece.degree);
     const heights = piece.points.map(
       (point, k) => cross(along, subtract(point, line[0])) * (piece.weights ? piece.weights[k]! : 1),

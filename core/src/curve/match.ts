@@ -9,6 +9,7 @@ import { domainOf } from './knotVector.js';
 import { leastMovement } from './leastMovement.js';
 import { reverseCurve } from './reparametrise.js';
 import { clampEnds } from './split.js';
+import { haveMeasurableSize } from './validate.js';
 import { addScaled, distance, dot, lengthOf, scaled, subtract } from './vector.js';
 
 /** What two curves are to have in common where they meet. */
@@ -80,7 +81,7 @@ export function matchCurve(
   const points = continuity.startsWith('C')
     ? matchedParametrically(forward, wanted, order)
     : matchedGeometrically(forward, wanted, order, movement);
-  if (!points.every((point) => point.every(Number.isFinite))) {
+  if (!haveMeasurableSize(points)) {
     throw new CurveError('singular', told('tooSmallToMatch'));
   }
   const matched = { ...forward, points };

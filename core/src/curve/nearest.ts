@@ -5,6 +5,7 @@ import type { Curve, Point } from './curve.js';
 import { decompose } from './decompose.js';
 import { spend } from './effort.js';
 import { CurveError } from './error.js';
+import { partsOfEvenWeight } from './evenWeights.js';
 import { pointAt } from './evaluate.js';
 import { domainOf } from './knotVector.js';
 import { distance } from './vector.js';
@@ -45,12 +46,14 @@ function stretchOf(pieces: readonly Stretch[]): Stretch {
 /**
  * Prepares a curve for many questions of which of its points is nearest: among the ends of all spans and
  * all parameters where (C(u) − target) · C′(u) vanishes (P&T 6.1), found as the roots of that polynomial
- * on each Bézier piece, so that none is missed. Pieces stand in a tree of boxes; those whose box is farther away than a
+ * on each Bézier piece, or on parts of it with even weights, so that none is missed. Pieces stand in a tree of boxes; those whose box is farther away than a
  * point that is known are passed over. Where several points are equally near, it is the one of the smallest parameter.
  * @returns a function of the target, which needs as many coordinates as the curve's points
  */
 export function nearestFinder(curve: Curve): (target: Point) => NearestPoint {
-  const own = hasSignedWeights(curve) ? piecesBetweenPoles(curve) : decompose(curve);
+  const own = hasSignedWeights(curve)
+    ? piecesBetweenPoles(curve)
+    : decompose(curve).flatMap(partsOfEvenWeight);
   const whole = stretchOf(
     own.map((piece): Stretch => {
       const [start, end] = domainOf(piece.knots, piece.degree);
@@ -124,12 +127,16 @@ export function nearestPoint(curve: Curve, target: Point): NearestPoint {
  * the smallest and the largest distance are among them.
  */
 export function stationaryDistances(curve: Curve, target: Point): number[] {
-  return decompose(curve).flatMap((piece, index) => {
-    spend(60);
-    const [start, end] = domainOf(piece.knots, piece.degree);
-    const inner = stationaryParameters(piece, target).map((t) => (t === 1 ? end : start + t * (end - start)));
-    return [...(index === 0 ? [start] : []), ...inner, end];
-  });
+  return decompose(curve)
+    .flatMap(partsOfEvenWeight)
+    .flatMap((piece, index) => {
+      spend(60);
+      const [start, end] = domainOf(piece.knots, piece.degree);
+      const inner = stationaryParameters(piece, target).map((t) =>
+        t === 1 ? end : start + t * (end - start),
+      );
+      return [...(index === 0 ? [start] : []), ...inner, end];
+    });
 }
 
 /** Local parameters of a Bézier piece, from 0 to 1, where the distance to `target` stands still. */

@@ -1,5 +1,5 @@
 import { told } from '../told/told.js';
-import type { Curve } from './curve.js';
+import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
 import { domainOf, knotRounding, spansOf, validateKnots } from './knotVector.js';
 import { knotsOfOnePeriod } from './periodic.js';
@@ -37,13 +37,27 @@ export function validateCurve(curve: Curve): void {
 /** The largest coordinate of a curve lies between these, or is zero: its sixth power, as in the change of curvature, is a number. */
 const sizes = [1e-40, 1e40] as const;
 
-function validateSize({ points }: Curve): void {
+/** Whether points are finite and of a size that can be calculated with. */
+export function haveMeasurableSize(points: readonly Point[]): boolean {
+  const { size } = largestCoordinate(points);
+  return size === 0 || (size >= sizes[0] && size <= sizes[1]);
+}
+
+/** The largest coordinate without its sign, and which point has it; the first that is no finite number where there is one. */
+function largestCoordinate(points: readonly Point[]): { size: number; index: number } {
   let [size, index] = [0, 0];
-  points.forEach((point, k) => {
-    for (const coordinate of point)
+  for (const [k, point] of points.entries()) {
+    for (const coordinate of point) {
+      if (!Number.isFinite(coordinate)) return { size: coordinate, index: k };
       if (Math.abs(coordinate) > size) [size, index] = [Math.abs(coordinate), k];
-  });
-  if (size === 0 || (size >= sizes[0] && size <= sizes[1])) return;
+    }
+  }
+  return { size, index };
+}
+
+function validateSize({ points }: Curve): void {
+  if (haveMeasurableSize(points)) return;
+  const { size, index } = largestCoordinate(points);
   throw new CurveError('point', told('curveSize', { index, size, least: sizes[0], most: sizes[1] }), {
     index,
     value: size,

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
+  boundingBox,
   closednessOf,
   decompose,
   domainOf,
@@ -8,13 +9,18 @@ import {
   extractPart,
   insertKnots,
   interiorKnots,
+  intersectLine,
+  nearestFinder,
   openCurve,
   periodicFromClosed,
+  pointAt,
+  spansOf,
   splitAtKnots,
   validateCurve,
   type Curve,
+  type Point,
 } from '../everything.js';
-import { arbitraryCurve } from './arbitrary.js';
+import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectSameCurve } from './sameCurve.js';
 
 describe('exact operations with weights from a millionth to a million', () => {
@@ -81,5 +87,92 @@ describe('exact operations with weights from a millionth to a million', () => {
         expectSameCurve(again, opened);
       }),
     );
+  });
+});
+
+describe('places on a curve with weights from a millionth to a million', () => {
+  const curves = arbitraryCurve({ rational: true, weightExponent: 6, dimension: 2 });
+  const shares = fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 10, maxLength: 10 });
+  /** Parameters that are as close beside each other as weights can make what happens there quick. */
+  const parametersOf = (curve: Curve, list: readonly number[]): number[] => {
+    const [start, end] = domainOf(curve.knots, curve.degree);
+    const spans = spansOf(curve.knots, curve.degree);
+    return list
+      .flatMap((share, k) => {
+        const span = spans[Math.floor(share * (spans.length - 1))]!;
+        const width = span.end - span.start;
+        const step = 10 ** -(k % 7);
+        return [
+          start + share * (end - start),
+          span.start + step * share * width,
+          span.end - step * share * width,
+        ];
+      })
+      .map((u) => Math.min(end, Math.max(start, u)))
+      .sort((a, b) => a - b);
+  };
+
+  it('are their own nearest places', () => {
+    fc.assert(
+      fc.property(curves, shares, (curve, list) => {
+        const find = nearestFinder(curve);
+        for (const u of parametersOf(curve, list)) {
+          expect(find(pointAt(curve, u)).distance).toBeLessThan(1e-9 * sizeOf(curve));
+        }
+      }),
+    );
+  });
+
+  it('lie in its box', () => {
+    fc.assert(
+      fc.property(curves, shares, (curve, list) => {
+        const { low, high } = boundingBox(curve);
+        const slack = 1e-9 * sizeOf(curve);
+        for (const u of parametersOf(curve, list)) {
+          pointAt(curve, u).forEach((value, axis) => {
+            expect(value).toBeGreaterThanOrEqual(low[axis]! - slack);
+            expect(value).toBeLessThanOrEqual(high[axis]! + slack);
+          });
+        }
+      }),
+    );
+  });
+
+  it('have a crossing with a line between them where they lie on its two sides', () => {
+    // Lines that pass beside two control points.
+    const place = fc.tuple(fc.nat(), fc.double({ min: -3, max: 3, noNaN: true }));
+    let crossings = 0;
+    fc.assert(
+      fc.property(curves, shares, place, place, (curve, list, one, two) => {
+        const [first, second] = [one, two].map(([index, beside]) =>
+          curve.points[index % curve.points.length]!.map((value, axis) => value + beside * (axis + 1)),
+        ) as [[number, number], [number, number]];
+        const length = Math.hypot(second[0] - first[0], second[1] - first[1]);
+        if (length < 1) return;
+        const found = intersectLine(curve, [first, second]);
+        const sideOf = ([x, y]: Point): number =>
+          ((second[0] - first[0]) * (y! - first[1]) - (second[1] - first[1]) * (x! - first[0])) / length;
+        const evenly = Array.from({ length: 60 }, (_, k) => k / 59);
+        const all = parametersOf(curve, [...list, ...evenly]).map((u) => ({
+          u,
+          side: sideOf(pointAt(curve, u)),
+        }));
+        const clear = all.filter(({ side }) => Math.abs(side) > 1e-4 * sizeOf(curve));
+        // What runs along the line for a while crosses it nowhere in particular.
+        const along = all.filter(({ side }) => Math.abs(side) < 1e-9 * sizeOf(curve));
+        // A gap may carry the curve to the other side without a crossing.
+        const gaps = interiorKnots(curve.knots, curve.degree).filter(
+          ({ multiplicity }) => multiplicity > curve.degree,
+        );
+        for (let k = 1; k < clear.length; k++) {
+          const [a, b] = [clear[k - 1]!, clear[k]!];
+          if (a.side * b.side > 0 || gaps.some(({ value }) => value >= a.u && value <= b.u)) continue;
+          if (along.some(({ u }) => u > a.u && u < b.u)) continue;
+          crossings++;
+          expect(found.some(({ parameter }) => parameter >= a.u && parameter <= b.u)).toBe(true);
+        }
+      }),
+    );
+    expect(crossings).toBeGreaterThan(5);
   });
 });
