@@ -1,4 +1,8 @@
+import { mkdirSync } from 'node:fs';
+import { join } from 'node:path';
 import { portIsFree, dataFolder, startCluster } from './cluster.mjs';
+import { backupToday } from './dump.mjs';
+import { lockFolder } from './folderLock.mjs';
 import { ensureNodePackages, ensurePostgres } from './packages.mjs';
 import { run, Trouble } from './say.mjs';
 
@@ -24,6 +28,8 @@ await run(async () => {
   const { startServer } = await import('./server.mjs');
   await buildWeb();
   const folder = dataFolder();
+  const letGo = lockFolder(folder);
+  process.on('exit', letGo);
   const cluster = await startCluster(bin, folder, databasePort);
   let server;
   let stopping = false;
@@ -44,14 +50,24 @@ await run(async () => {
     await cluster.stop();
     throw error;
   }
+  const backups = join(folder, 'backups');
+  mkdirSync(backups, { recursive: true, mode: 0o700 });
+  const keep = () =>
+    backupToday(cluster.bin, cluster.url, backups).catch((error) =>
+      console.error(`Today's backup was not made. ${error.message}`),
+    );
+  // By the hour, so that a machine that slept makes up for it.
+  setInterval(keep, 3_600_000).unref();
   const demo = await demoFacts();
   console.log(`
 Bogen is at           http://localhost:${port}
 Instructor signs in   ${demo.email}   password   ${demo.password}
 Class code            ${demo.code}
 Data is kept in       ${folder}
+with the backups of the last seven days in backups/
 
 Ctrl-C stops it.`);
+  await keep();
   await server.exited;
   if (!stopping) {
     await cluster.stop();

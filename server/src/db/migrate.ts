@@ -1,4 +1,4 @@
-import { Migrator, type Kysely, type Migration } from 'kysely';
+import { Migrator, sql, type Kysely, type Migration } from 'kysely';
 import type { Database } from './schema.js';
 import * as firstSlice from './migrations/001-first-slice.js';
 import * as pictures from './migrations/002-pictures.js';
@@ -10,6 +10,7 @@ import * as shelf from './migrations/007-shelf.js';
 import * as bench from './migrations/008-bench.js';
 import * as takenAlong from './migrations/009-taken-along.js';
 import * as terms from './migrations/010-terms.js';
+import * as loaded from './migrations/011-loaded.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -23,11 +24,30 @@ const migrations: Record<string, Migration> = {
   '008-bench': bench,
   '009-taken-along': takenAlong,
   '010-terms': terms,
+  '011-loaded': loaded,
 };
 
-/** Brings the database to the newest schema; does nothing where it is there already. */
+/**
+ * Brings the database to the newest schema; does nothing where it is there already.
+ * @throws Error where a newer version of Bogen has changed the database before
+ */
 export async function migrateDatabase(db: Kysely<Database>): Promise<void> {
   const migrator = new Migrator({ db, provider: { getMigrations: () => Promise.resolve(migrations) } });
+  const applied = await appliedMigrations(db);
+  const newest = applied.filter((name) => !(name in migrations)).at(-1);
+  if (newest) {
+    throw new Error(
+      `The database was written by a newer version of Bogen, which has the step ${newest}; this one knows steps up to ${Object.keys(migrations).at(-1)!}. Start that version or a later one; nothing was changed.`,
+    );
+  }
   const { error } = await migrator.migrateToLatest();
   if (error) throw error;
+}
+
+/** The names of what was applied already, in order. */
+async function appliedMigrations(db: Kysely<Database>): Promise<string[]> {
+  const tables = await db.introspection.getTables({ withInternalKyselyTables: true });
+  if (!tables.some(({ name }) => name === 'kysely_migration')) return [];
+  const { rows } = await sql<{ name: string }>`select name from kysely_migration order by name`.execute(db);
+  return rows.map(({ name }) => name);
 }

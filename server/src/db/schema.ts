@@ -14,6 +14,8 @@ interface OnShelf {
 }
 
 export interface Database {
+  /** What is loaded into a new database, and when that was done. */
+  loaded: { name: string; began_at: Made; done_at: ColumnType<Date | null, never, Date> };
   instructor: { id: Generated<string>; email: string; name: string; password_hash: string };
   course: {
     id: Generated<string>;

@@ -9,16 +9,53 @@ import { hashSecret, randomToken } from '../http/secret.js';
 import { appendSteps, createStream } from '../stream/stream.js';
 import { checkWork, openWork, startOf, studentStream } from '../work/router.js';
 
+/** The number of the lock that whoever loads holds. */
+const loading = 4870_011;
+
 /**
  * Loads the demo course into an empty database, by the same functions that real requests use. Does
- * nothing where there is an instructor already.
+ * nothing where there is an instructor already. Where loading was cut off before, what it left is taken away first.
  */
 export async function loadDemo(db: Db, pool: Pool): Promise<void> {
+  // Two servers may start at once on an empty database; one of them loads, and the other waits until it has. The lock goes
+  // with its connection, so that a process that dies holds nobody up.
+  await db.connection().execute(async (holder) => {
+    await sql`select pg_advisory_lock(${loading})`.execute(holder);
+    try {
+      if (!(await isWanted(db))) return;
+      await load(db, pool);
+      await db.updateTable('loaded').set({ done_at: new Date() }).where('name', '=', 'demo').execute();
+    } finally {
+      await sql`select pg_advisory_unlock(${loading})`.execute(holder);
+    }
+  });
+}
+
+/** Whether the demo is to be loaded now, with what a load that was cut off has left taken away. */
+async function isWanted(db: Db): Promise<boolean> {
+  return await db.transaction().execute(async (tx) => {
+    const begun = await tx
+      .selectFrom('loaded')
+      .select('done_at')
+      .where('name', '=', 'demo')
+      .executeTakeFirst();
+    const people = await tx.selectFrom('instructor').select('email').execute();
+    if (people.length === 0 && !begun) {
+      await tx.insertInto('loaded').values({ name: 'demo' }).execute();
+      return true;
+    }
+    // Somebody else's data are nobody's to take away.
+    if (!begun || begun.done_at || people.some(({ email }) => email !== instructor.email)) return false;
+    const tables = await tx.introspection.getTables();
+    const filled = tables.filter(({ name }) => name !== 'loaded').map(({ name }) => sql.table(name));
+    await sql`truncate ${sql.join(filled)}`.execute(tx);
+    return true;
+  });
+}
+
+async function load(db: Db, pool: Pool): Promise<void> {
   const passwordHash = await hash(instructor.password);
   const made = await db.transaction().execute(async (tx) => {
-    // Two servers may start at once on an empty database; one of them loads.
-    await sql`lock table instructor in exclusive mode`.execute(tx);
-    if (await tx.selectFrom('instructor').select('id').executeTakeFirst()) return undefined;
     const account = await tx
       .insertInto('instructor')
       .values({ email: instructor.email, name: instructor.name, password_hash: passwordHash })
@@ -41,7 +78,6 @@ export async function loadDemo(db: Db, pool: Pool): Promise<void> {
       .executeTakeFirstOrThrow();
     return { lesson: lesson.id, group: group.id, instructor: account.id };
   });
-  if (!made) return;
   await publishEdition(db, made.lesson, 0, made.instructor);
   const edition = await db
     .selectFrom('edition')
