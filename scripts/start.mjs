@@ -1,5 +1,6 @@
 import { mkdirSync } from 'node:fs';
 import { join } from 'node:path';
+import { setInterval } from 'node:timers';
 import { portIsFree, dataFolder, startCluster } from './cluster.mjs';
 import { backupToday } from './dump.mjs';
 import { lockFolder } from './folderLock.mjs';
