@@ -20,12 +20,15 @@ import { useExact } from '../text/useExact.js';
 import { useNotation } from '../text/notation.js';
 import { useFonts } from '../theme/fonts.js';
 import { Deferred } from '../ui/Deferred.js';
+import { lazyPart } from '../ui/lazyPart.js';
 import { useTheme, type Palette } from '../theme/theme.js';
 import { gutter, railAxis } from './axis.js';
 import { contentsOf } from './contents.js';
-import { TrackEdge } from './TrackEdge.js';
 import { plotFont, type Track, type TrackContents, type TrackInput } from './track.js';
 import { noteOf, summaryOf } from './words.js';
+
+/** Only for those who arrange the rail. */
+const TrackEdge = lazyPart(async () => (await import('./TrackEdge.js')).TrackEdge);
 
 interface TrackViewProps {
   readonly track: Track;
@@ -181,7 +184,9 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
         </Suspense>
       )}
       {mayArrangeRail(scene.host, scene.document) && (
-        <TrackEdge scene={scene} track={track} height={height} onPull={setPulled} />
+        <Suspense fallback={null}>
+          <TrackEdge scene={scene} track={track} height={height} onPull={setPulled} />
+        </Suspense>
       )}
     </div>
   );

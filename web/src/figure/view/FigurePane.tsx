@@ -15,7 +15,6 @@ import type { Pane } from '../scene/pane.js';
 import { picturesOf } from '../paint/pictures.js';
 import { PickLayer } from '../handles/PickLayer.js';
 import { planeProjection, type Projection } from '../geometry/projection.js';
-import { HandWords } from './HandWords.js';
 import { ReferencePoint } from '../handles/ReferencePoint.js';
 import { mayDraw } from '../scene/may.js';
 import type { FigureScene } from '../scene/scene.js';
@@ -25,6 +24,8 @@ import { useZoom } from './zoom.js';
 
 /** Only two curves side by side have them; without a connection they are missing, and the page goes on. */
 const PaneFacts = lazyPart(async () => (await import('./PaneFacts.js')).PaneFacts);
+/** Said at the earliest when something is in the hand. */
+const HandWords = lazyPart(async () => (await import('./HandWords.js')).HandWords);
 const Chooser = lazyPart(async () => (await import('../handles/Chooser.js')).Chooser);
 
 interface FigurePaneProps {
@@ -168,7 +169,9 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
             <Chooser scene={scene} question={scene.selected.question} projection={projection} />
           </Suspense>
         )}
-        <HandWords scene={scene} projection={projection} />
+        <Suspense>
+          <HandWords scene={scene} projection={projection} />
+        </Suspense>
         {children?.(projection)}
         {over?.(projection, pane)}
         {scene.viewed.picking && (
