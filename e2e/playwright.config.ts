@@ -11,7 +11,8 @@ export default defineConfig({
   // Only so that a test that hangs ends; how long one takes says nothing on a busy machine.
   timeout: 150_000,
   expect: { timeout: 10_000 },
-  retries: 0,
+  // On a machine that others share a gesture may be overtaken; what passes only the second time is told by its name.
+  retries: process.env['CI'] ? 1 : 0,
   reporter: [
     ['list'],
     ['json', { outputFile: process.env['BOGEN_E2E_REPORT'] ?? 'test-results/report.json' }],
