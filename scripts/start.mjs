@@ -8,6 +8,10 @@ import { ensureNodePackages, ensurePostgres } from './packages.mjs';
 import { run, Trouble } from './say.mjs';
 
 await run(async () => {
+  const wrong = process.argv.slice(2).find((argument) => argument !== '--empty');
+  if (wrong)
+    throw new Trouble(`npm start knows no ${wrong}. With -- --empty it begins without the demo course.`);
+  const isEmpty = process.argv.includes('--empty');
   const port = Number(process.env.BOGEN_PORT ?? 4870);
   const databasePort = Number(process.env.BOGEN_DB_PORT ?? 54870);
   for (const [name, value] of [
@@ -46,7 +50,7 @@ await run(async () => {
   process.on('SIGTERM', stop);
   process.on('SIGHUP', stop);
   try {
-    server = await startServer({ url: cluster.url, port, demo: true });
+    server = await startServer({ url: cluster.url, port, demo: !isEmpty });
   } catch (error) {
     await cluster.stop();
     throw error;
@@ -59,14 +63,12 @@ await run(async () => {
     );
   // By the hour, so that a machine that slept makes up for it.
   setInterval(keep, 3_600_000).unref();
-  const demo = await demoFacts();
+  const entry = await (await fetch(`http://127.0.0.1:${port}/api/entry`)).json();
   console.log(`
-Bogen is at           http://localhost:${port}
-Instructor signs in   ${demo.email}   password   ${demo.password}
-Class code            ${demo.code}
+Bogen is at           http://localhost:${port}${entry.demo ? await demoLines(entry.demo) : ''}
 Data is kept in       ${folder}
 with the backups of the last seven days in backups/
-
+${isEmpty && entry.demo ? '\nThis folder has the demo course from before. To begin without it, set BOGEN_DATA to a new folder.\n' : ''}
 Ctrl-C stops it.`);
   await keep();
   await server.exited;
@@ -76,15 +78,16 @@ Ctrl-C stops it.`);
   }
 });
 
-/** The demo's sign-in and class code, read from its data by a child, since that is TypeScript. */
-async function demoFacts() {
+/** The demo's sign-in and class code; the code is read from its data by a child, since that is TypeScript. */
+async function demoLines({ email, password }) {
   const { command } = await import('./command.mjs');
   const { root } = await import('./packages.mjs');
-  const script = `import('@bogen/demo').then(({ instructor, demoClass }) => console.log(JSON.stringify({ ...instructor, code: demoClass.code })))`;
+  const script = `import('@bogen/demo').then(({ demoClass }) => console.log(demoClass.code))`;
   const { output } = await command(
     process.execPath,
     ['--import', 'tsx', '--input-type=module', '-e', script],
     { cwd: `${root}/server` },
   );
-  return JSON.parse(output.trim().split('\n').at(-1));
+  const code = output.trim().split('\n').at(-1);
+  return `\nInstructor signs in   ${email}   password   ${password}\nClass code            ${code}`;
 }

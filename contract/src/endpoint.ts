@@ -1,7 +1,7 @@
 import type { ZodType } from 'zod';
 
-/** Who may call an endpoint. */
-export type Access = 'anyone' | 'instructor' | 'student' | 'signedIn';
+/** Who may call an endpoint. An administrator is an instructor too. */
+export type Access = 'anyone' | 'administrator' | 'instructor' | 'student' | 'signedIn';
 
 /** One request of the HTTP interface, as server, browser and the OpenAPI document all read it. */
 export interface Endpoint {

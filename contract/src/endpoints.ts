@@ -1,9 +1,11 @@
 import type { z } from 'zod';
 import { accountEndpoints } from './endpoints/account.js';
 import { benchEndpoints } from './endpoints/bench.js';
+import { classEndpoints } from './endpoints/classes.js';
 import { deskEndpoints } from './endpoints/desk.js';
 import { glossaryEndpoints } from './endpoints/glossary.js';
 import { healthEndpoints } from './endpoints/health.js';
+import { peopleEndpoints } from './endpoints/people.js';
 import { pictureEndpoints } from './endpoints/picture.js';
 import { readingEndpoints } from './endpoints/reading.js';
 import { shelfEndpoints } from './endpoints/shelf.js';
@@ -14,7 +16,9 @@ import type { progress } from './endpoints/parts.js';
 export const endpoints = {
   ...healthEndpoints,
   ...accountEndpoints,
+  ...peopleEndpoints,
   ...shelfEndpoints,
+  ...classEndpoints,
   ...writingEndpoints,
   ...readingEndpoints,
   ...deskEndpoints,

@@ -1,3 +1,4 @@
+export * from './audit.js';
 export * from './describe.js';
 export * from './endpoint.js';
 export * from './endpoints.js';
@@ -8,3 +9,4 @@ export * from './limits.js';
 export * from './problem.js';
 export * from './stream.js';
 export * from './sentences.js';
+export { roles } from './endpoints/account.js';

@@ -37,3 +37,9 @@ export const benchLimit = 100;
 
 /** How many terms of its own a course can have. */
 export const termLimit = 200;
+
+/** Signs of a password. */
+export const passwordLimits = { least: 10, most: 200 };
+
+/** How many students can be put on the list of a class in one go, and how many a class can have. */
+export const rosterLimits = { atOnce: 500, most: 1000 };

@@ -1,47 +1,5 @@
-/**
- * Where each request of the HTTP interface goes: all that a caller needs to know at run time. It stands apart
- * from the schemas, which are many times larger and which a reader's first load can do without.
- */
-export const paths = {
-  health: { method: 'get', path: '/health' },
-  ready: { method: 'get', path: '/ready' },
-  session: { method: 'get', path: '/session' },
-  signIn: { method: 'post', path: '/sign-in' },
-  signOut: { method: 'post', path: '/sign-out' },
-  join: { method: 'post', path: '/join' },
-  comeBack: { method: 'post', path: '/come-back' },
-  newReturnKey: { method: 'post', path: '/return-key' },
-  shelf: { method: 'get', path: '/shelf' },
-  createCourse: { method: 'post', path: '/courses' },
-  changeCourse: { method: 'put', path: '/courses/:course' },
-  copyCourse: { method: 'post', path: '/courses/:course/copies' },
-  changeLesson: { method: 'put', path: '/lessons/:lesson' },
-  copyLesson: { method: 'post', path: '/lessons/:lesson/copies' },
-  findInLessons: { method: 'get', path: '/shelf/found' },
-  lessonFile: { method: 'get', path: '/lessons/:lesson/file' },
-  addLessonFile: { method: 'post', path: '/courses/:course/lesson-files' },
-  createLesson: { method: 'post', path: '/courses/:course/lessons' },
-  createClass: { method: 'post', path: '/courses/:course/classes' },
-  draft: { method: 'get', path: '/lessons/:lesson/draft' },
-  appendToDraft: { method: 'post', path: '/lessons/:lesson/steps' },
-  lessonHistory: { method: 'get', path: '/lessons/:lesson/history' },
-  lessonAt: { method: 'get', path: '/lessons/:lesson/at/:revision' },
-  presence: { method: 'post', path: '/lessons/:lesson/presence' },
-  publish: { method: 'post', path: '/lessons/:lesson/editions' },
-  classHome: { method: 'get', path: '/class' },
-  readLesson: { method: 'get', path: '/class/lessons/:lesson' },
-  openWork: { method: 'put', path: '/editions/:edition/sheets/:sheet/stages/:stage/work' },
-  appendToWork: { method: 'post', path: '/work/:work/steps' },
-  checkTask: { method: 'post', path: '/editions/:edition/sheets/:sheet/tasks/:task/check' },
-  desk: { method: 'get', path: '/classes/:class/desk' },
-  studentWork: { method: 'get', path: '/classes/:class/work/:work' },
-  terms: { method: 'get', path: '/courses/:course/terms' },
-  addTerm: { method: 'post', path: '/courses/:course/terms' },
-  changeTerm: { method: 'put', path: '/courses/:course/terms/:term' },
-  removeTerm: { method: 'post', path: '/courses/:course/terms/:term/removal' },
-  bench: { method: 'get', path: '/bench' },
-  addToBench: { method: 'post', path: '/bench' },
-  benchFigure: { method: 'get', path: '/bench/:figure' },
-  changeBenchFigure: { method: 'put', path: '/bench/:figure' },
-  addPicture: { method: 'post', path: '/pictures' },
-} as const;
+import { everyonesPaths } from './paths/everyone.js';
+import { instructorsPaths } from './paths/instructors.js';
+
+/** Where each request of the HTTP interface goes. */
+export const paths = { ...everyonesPaths, ...instructorsPaths } as const;

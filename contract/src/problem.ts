@@ -6,6 +6,7 @@ export const problemTypes = [
   'bad-request',
   'too-large',
   'wrong-sign-in',
+  'wrong-code',
   'wrong-class-code',
   'wrong-return-key',
   'name-taken',

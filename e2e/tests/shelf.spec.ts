@@ -16,7 +16,7 @@ test('courses and lessons are named, copied, moved, put away, deleted and brough
   const cards = (title: string) => course(title).locator('[data-lesson] h3');
   const menu = async (what: string, row: string): Promise<void> => {
     await page.getByRole('button', { name: `What to do with the ${what}`, exact: true }).click();
-    await page.locator('[data-shelf-menu]').getByRole('button', { name: row, exact: true }).click();
+    await page.locator('[data-menu]').getByRole('button', { name: row, exact: true }).click();
   };
   const name = async (label: string, text: string, act: string): Promise<void> => {
     await page.getByLabel(label).fill(text);

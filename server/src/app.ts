@@ -6,8 +6,18 @@ import helmet from 'helmet';
 import { sql } from 'kysely';
 import type { Logger } from 'pino';
 import { z } from 'zod';
+import { dataRouter } from './account/data.js';
+import { entryRouter } from './account/entry.js';
+import { accountRouter } from './account/own.js';
+import { peopleRouter } from './account/people.js';
+import { schoolRouter } from './account/school.js';
+import { auditRouter } from './audit/router.js';
 import { benchRouter } from './bench/router.js';
+import { classManageRouter } from './class/manage.js';
+import { deskRouter } from './class/desk.js';
 import { classRouter } from './class/router.js';
+import type { Settings } from './config/settings.js';
+import { courseRouter } from './course/router.js';
 import type { Db } from './db/connect.js';
 import { glossaryRouter } from './glossary/router.js';
 import { errorHandler, refuseForeignOrigin } from './http/errors.js';
@@ -17,10 +27,11 @@ import { HttpProblem } from './http/problem.js';
 import { limitFloods } from './http/rateLimit.js';
 import { route } from './http/route.js';
 import { lessonRouter } from './lesson/router.js';
+import { mailOf } from './mail/send.js';
 import { pictureRouter } from './picture/router.js';
-import { sessionRouter } from './session/router.js';
 import { shelfChangeRouter } from './shelf/change.js';
 import { shelfRouter } from './shelf/router.js';
+import { studentRouter } from './student/router.js';
 import { workRouter } from './work/router.js';
 
 export interface AppOptions {
@@ -30,14 +41,17 @@ export interface AppOptions {
   readonly pool: Pool;
   /** Folder of the built web application; only the interface below `/api` is served where not given. */
   readonly webFolder?: string;
+  /** What whoever runs the server has set. */
+  readonly settings?: Settings;
 }
 
 /** The whole server as an Express application, without a port. It keeps nothing in memory that must not be lost. */
-export function createApp({ db, log, pool, webFolder }: AppOptions): Express {
+export function createApp({ db, log, pool, webFolder, settings = {} }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   // A reverse proxy on the same machine may tell the client's address and scheme.
-  app.set('trust proxy', 'loopback');
+  app.set('trust proxy', settings.trustProxy ?? 'loopback');
+  const mail = mailOf(settings);
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -57,7 +71,9 @@ export function createApp({ db, log, pool, webFolder }: AppOptions): Express {
         },
       },
       // Only a server behind TLS may ask for it; on loopback there is none.
-      strictTransportSecurity: false,
+      strictTransportSecurity: settings.baseUrl?.startsWith('https:')
+        ? { maxAge: 180 * 24 * 60 * 60, includeSubDomains: false }
+        : false,
     }),
   );
 
@@ -82,11 +98,20 @@ export function createApp({ db, log, pool, webFolder }: AppOptions): Express {
   api.use(limitFloods());
   api.use(refuseForeignOrigin);
   api.use(
-    sessionRouter(db),
+    entryRouter(db, settings),
+    accountRouter(db, settings, mail, log),
+    schoolRouter(db, settings, log),
+    dataRouter(db),
+    peopleRouter(db, settings, mail, log),
+    auditRouter(db),
+    courseRouter(db),
+    classManageRouter(db),
+    studentRouter(db),
     shelfRouter(db, pool),
     shelfChangeRouter(db),
     lessonRouter(db),
     classRouter(db, pool),
+    deskRouter(db, pool),
     workRouter(db, pool),
     pictureRouter(db, pool),
     benchRouter(db),

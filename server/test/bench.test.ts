@@ -2,7 +2,7 @@ import { benchLimit } from '@bogen/contract';
 import { emptyFigure, type FigureDocument } from '@bogen/core/figure';
 import { nearAndFar } from '@bogen/demo';
 import { describe, expect, it } from 'vitest';
-import { purgeDeleted } from '../src/shelf/purge.js';
+import { purgeDeleted } from '../src/forget/purge.js';
 import { TestServer, type Visitor } from './harness.js';
 
 const server = new TestServer('bench');

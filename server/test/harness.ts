@@ -19,6 +19,7 @@ import { createApp } from '../src/app.js';
 import { connect, type Db } from '../src/db/connect.js';
 import { migrateDatabase } from '../src/db/migrate.js';
 import { loadDemo } from '../src/demo/load.js';
+import type { Settings } from '../src/config/settings.js';
 import { Pool, type PoolOptions } from '../src/pool/pool.js';
 
 /** One server on a database of its own, for a file of tests. */
@@ -28,7 +29,11 @@ export class TestServer {
   private server!: Server;
   readonly pool: Pool;
 
-  constructor(name: string, pool: Partial<PoolOptions> = {}) {
+  constructor(
+    name: string,
+    pool: Partial<PoolOptions> = {},
+    private readonly options: { readonly demo?: boolean; readonly settings?: Settings } = {},
+  ) {
     this.pool = new Pool({ threads: 1, limit: 10_000, ...pool });
     const database = `test_${name}`;
     beforeAll(async () => {
@@ -37,7 +42,7 @@ export class TestServer {
       await admin.destroy();
       this.db = connect(inject('clusterUrl').replace(/\/postgres$/, `/${database}`));
       await migrateDatabase(this.db);
-      await loadDemo(this.db, this.pool);
+      if (this.options.demo ?? true) await loadDemo(this.db, this.pool);
       await this.start();
     });
     afterAll(async () => {
@@ -48,7 +53,8 @@ export class TestServer {
   }
 
   async start(db = this.db): Promise<void> {
-    this.server = createServer(createApp({ db, log: pino({ level: 'silent' }), pool: this.pool }));
+    const { settings = {} } = this.options;
+    this.server = createServer(createApp({ db, log: pino({ level: 'silent' }), pool: this.pool, settings }));
     // A slow machine must not find a connection closed that it is about to use again.
     this.server.keepAliveTimeout = 120_000;
     await new Promise<void>((resolve) => this.server.listen(0, '127.0.0.1', resolve));
@@ -109,7 +115,8 @@ export class Visitor {
     return response;
   }
 
-  private request<Name extends EndpointName>(name: Name, input: Input<Name>): Promise<Response> {
+  /** Calls an endpoint and gives back whatever comes. */
+  raw<Name extends EndpointName>(name: Name, input: Input<Name>): Promise<Response> {
     const endpoint = endpoints[name];
     const params = (input.params ?? {}) as Record<string, string>;
     const path = endpoint.path.replace(/:(\w+)/g, (_, key: string) => encodeURIComponent(params[key]!));
@@ -124,7 +131,7 @@ export class Visitor {
 
   /** Calls an endpoint, expects it to succeed, and holds its answer against the contract. */
   async call<Name extends EndpointName>(name: Name, input: Input<Name> = {}): Promise<Answer<Name>> {
-    const response = await this.request(name, input);
+    const response = await this.raw(name, input);
     const answer: unknown = await response.json();
     expect(response.status, JSON.stringify(answer)).toBe(200);
     return endpoints[name].answer.parse(answer) as Answer<Name>;
@@ -132,7 +139,7 @@ export class Visitor {
 
   /** Calls an endpoint and expects a problem. */
   async problem<Name extends EndpointName>(name: Name, input: Input<Name> = {}): Promise<Problem> {
-    return readProblem(await this.request(name, input));
+    return readProblem(await this.raw(name, input));
   }
 }
 

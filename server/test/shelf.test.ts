@@ -4,7 +4,7 @@ import { lessonVersion, newSheet, type LessonDocument } from '@bogen/core/lesson
 import { nearAndFar } from '@bogen/demo';
 import Ajv2020 from 'ajv/dist/2020.js';
 import { beforeEach, describe, expect, it } from 'vitest';
-import { purgeDeleted } from '../src/shelf/purge.js';
+import { purgeDeleted } from '../src/forget/purge.js';
 import { TestServer, type Visitor } from './harness.js';
 
 const server = new TestServer('shelf');

@@ -12,30 +12,68 @@ export const deskEndpoints = {
     access: 'instructor',
     summary: 'Who of a class has done which sheet.',
     params: z.strictObject({ class: id }),
+    query: z.strictObject({
+      /** The lesson to show; else the first. */
+      lesson: id.optional(),
+      /** A part of a name. */
+      find: z.string().trim().max(60).optional(),
+      page: z.coerce.number().int().min(0).max(1000).default(0),
+    }),
     answer: z.object({
       className: z.string(),
       code: z.string(),
       courseTitle: z.string(),
-      lessons: z.array(
-        z.object({
+      /** Whether the class is the asker's own, to run; a co-instructor sees it. */
+      isOwn: z.boolean(),
+      closedAt: z.string().nullable(),
+      archived: z.boolean(),
+      daysKept: z.int().nullable(),
+      /** Other classes of the instructor that a student can be moved to. */
+      otherClasses: z.array(z.object({ id, name: z.string(), courseTitle: z.string() })),
+      /** Who was removed and can still be brought back. */
+      removed: z.array(z.object({ id, name: z.string(), until: z.string() })),
+      /** The lessons that there are to choose from. */
+      lessons: z.array(z.object({ id, title: z.string() })),
+      lesson: z
+        .object({
           id,
           title: z.string(),
           edition: z.int(),
-          sheets: z.array(z.object({ id: z.string(), title: z.string(), tasks: z.array(z.string()) })),
-        }),
-      ),
+          sheets: z.array(
+            z.object({
+              id: z.string(),
+              title: z.string(),
+              /** How many of the whole class are done with it. */
+              done: z.int(),
+            }),
+          ),
+        })
+        .nullable(),
+      /** Students of the class, of them those who have not come yet, and those whose names were looked for. */
+      count: z.int(),
+      notJoined: z.int(),
+      found: z.int(),
+      page: z.int(),
+      pageSize: z.int(),
       students: z.array(
         z.object({
           id,
           name: z.string(),
           lastSeen: z.string().nullable(),
-          /** What is known of each sheet, by lesson; its id is that of the work that was changed last. */
-          work: z.array(
-            z.object({ id, lesson: id, sheet: z.string(), edition: z.int(), progress, attempts: z.int() }),
-          ),
+          /** Whether they have come in yet; who was only put on the list has not. */
+          hasJoined: z.boolean(),
+          /** What is known of each sheet of the lesson; its id is that of the work that was changed last. */
+          work: z.array(z.object({ id, sheet: z.string(), edition: z.int(), progress, attempts: z.int() })),
         }),
       ),
     }),
+  }),
+  classStudents: defineEndpoint({
+    ...paths.classStudents,
+    access: 'instructor',
+    summary: 'The names of all students of a class.',
+    params: z.strictObject({ class: id }),
+    answer: z.object({ students: z.array(z.object({ id, name: z.string(), hasJoined: z.boolean() })) }),
   }),
   studentWork: defineEndpoint({
     ...paths.studentWork,

@@ -40,12 +40,23 @@ export const shelfEndpoints = {
               changedSinceEdition: z.boolean(),
             }),
           ),
-          classes: z.array(z.object({ id, name: z.string(), code: z.string(), students: z.int() })),
+          /** Whose course it is, where it is another instructor's who lets one write it. */
+          owner: z.string().nullable(),
+          classes: z.array(
+            z.object({
+              id,
+              name: z.string(),
+              code: z.string(),
+              students: z.int(),
+              closed: z.boolean(),
+              archived: z.boolean(),
+            }),
+          ),
         }),
       ),
       /** What was deleted and can still be brought back. */
       deleted: z.array(
-        z.object({ kind: z.enum(['course', 'lesson']), id, title: z.string(), until: z.string() }),
+        z.object({ kind: z.enum(['course', 'lesson', 'class']), id, title: z.string(), until: z.string() }),
       ),
     }),
   }),
@@ -135,13 +146,5 @@ export const shelfEndpoints = {
     body: z.strictObject({ document: z.unknown() }),
     bodyLimit: bodyLimits.lesson,
     answer: z.object({ id }),
-  }),
-  createClass: defineEndpoint({
-    ...paths.createClass,
-    access: 'instructor',
-    summary: 'Makes a class with a code of its own.',
-    params: z.strictObject({ course: id }),
-    body: z.strictObject({ name: title }),
-    answer: z.object({ id, code: z.string() }),
   }),
 } as const;

@@ -11,6 +11,7 @@ import * as bench from './migrations/008-bench.js';
 import * as takenAlong from './migrations/009-taken-along.js';
 import * as terms from './migrations/010-terms.js';
 import * as loaded from './migrations/011-loaded.js';
+import * as people from './migrations/012-people.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -25,6 +26,7 @@ const migrations: Record<string, Migration> = {
   '009-taken-along': takenAlong,
   '010-terms': terms,
   '011-loaded': loaded,
+  '012-people': people,
 };
 
 /**

@@ -1,3 +1,4 @@
+import type { AuditAction } from '@bogen/contract';
 import type { ColumnType, Generated } from 'kysely';
 
 /** The tables, as Kysely types them. Their constraints stand in the migrations. */
@@ -16,7 +17,45 @@ interface OnShelf {
 export interface Database {
   /** What is loaded into a new database, and when that was done. */
   loaded: { name: string; began_at: Made; done_at: ColumnType<Date | null, never, Date> };
-  instructor: { id: Generated<string>; email: string; name: string; password_hash: string };
+  instructor: {
+    id: Generated<string>;
+    email: string;
+    name: string;
+    /** `null` for who signs in by the school alone. */
+    password_hash: string | null;
+    role: Generated<'administrator' | 'instructor'>;
+    made_at: Made;
+    /** Whether it came with the demo data, so that its password is known to everybody. */
+    is_demo: Generated<boolean>;
+    /** Who vouches for the person, and under which name; of who signs in by the school. */
+    issuer: string | null;
+    subject: string | null;
+  };
+  /** What the code of the first account has to be, as it was printed on the console last. */
+  first_code: { is_only: Generated<boolean>; code_hash: string; made_at: Made };
+  link: {
+    id: Generated<string>;
+    token_hash: string;
+    kind: 'invitation' | 'reset';
+    email: string;
+    role: 'administrator' | 'instructor' | null;
+    instructor_id: string | null;
+    made_by: string | null;
+    made_at: Made;
+    expires_at: Date;
+  };
+  /** Who else writes a course and sees its classes. */
+  course_instructor: { course_id: string; instructor_id: string; added_at: Made };
+  audit: {
+    number: Generated<string>;
+    at: Made;
+    by_id: string | null;
+    by_name: string | null;
+    action: AuditAction;
+    to_id: string | null;
+    to_name: string | null;
+    detail: string | null;
+  };
   course: {
     id: Generated<string>;
     instructor_id: string;
@@ -79,13 +118,29 @@ export interface Database {
     outline: Json;
     published_at: Made;
   };
-  class: { id: Generated<string>; course_id: string; name: string; code: string; made_at: Made };
+  class: {
+    id: Generated<string>;
+    course_id: string;
+    name: string;
+    code: string;
+    made_at: Made;
+    closed_at: ColumnType<Date | null, never, Date | null>;
+    archived_at: ColumnType<Date | null, never, Date | null>;
+    deleted_at: ColumnType<Date | null, never, Date | null>;
+    /** For how many days after the class closed its students are kept. */
+    days_kept: ColumnType<number | null, never, number | null>;
+  };
   student: {
     id: Generated<string>;
     class_id: string;
     name: string;
+    /** What names that look alike have in common. */
+    name_key: string;
     return_key_hash: string;
     last_seen: Generated<Date>;
+    /** `null` while they were only put on the list of the class. */
+    joined_at: ColumnType<Date | null, Date | null | undefined, Date>;
+    removed_at: ColumnType<Date | null, never, Date | null>;
   };
   work: {
     id: Generated<string>;
@@ -100,6 +155,10 @@ export interface Database {
     taken_from: ColumnType<string | null, string | undefined, never>;
   };
   session: {
+    id: Generated<string>;
+    made_at: Made;
+    seen_at: Generated<Date>;
+    browser: Generated<string>;
     token_hash: string;
     instructor_id: string | null;
     student_id: string | null;
@@ -125,7 +184,8 @@ export interface Database {
   };
   picture: {
     id: Generated<string>;
-    instructor_id: string;
+    /** `null` where its instructor was erased. */
+    instructor_id: string | null;
     media_type: 'image/png' | 'image/jpeg' | 'image/svg+xml';
     width: number;
     height: number;

@@ -6,6 +6,7 @@ import type { Db } from '../db/connect.js';
 import { publishEdition } from '../lesson/publish.js';
 import type { Pool } from '../pool/pool.js';
 import { hashSecret, randomToken } from '../http/secret.js';
+import { nameKey } from '../name/nameKey.js';
 import { appendSteps, createStream } from '../stream/stream.js';
 import { checkWork, openWork, startOf, studentStream } from '../work/router.js';
 
@@ -58,7 +59,13 @@ async function load(db: Db, pool: Pool): Promise<void> {
   const made = await db.transaction().execute(async (tx) => {
     const account = await tx
       .insertInto('instructor')
-      .values({ email: instructor.email, name: instructor.name, password_hash: passwordHash })
+      .values({
+        email: instructor.email,
+        name: instructor.name,
+        password_hash: passwordHash,
+        role: 'administrator',
+        is_demo: true,
+      })
       .returning('id')
       .executeTakeFirstOrThrow();
     const course = await tx
@@ -87,7 +94,12 @@ async function load(db: Db, pool: Pool): Promise<void> {
   for (const [number, { name, went }] of students.entries()) {
     const student = await db
       .insertInto('student')
-      .values({ class_id: made.group, name, return_key_hash: hashSecret(randomToken()) })
+      .values({
+        class_id: made.group,
+        name,
+        name_key: nameKey(name),
+        return_key_hash: hashSecret(randomToken()),
+      })
       .returning('id')
       .executeTakeFirstOrThrow();
     for (const [index, sheet] of nearAndFar.sheets.entries()) {

@@ -4,20 +4,20 @@ import { brokenConstraint, type Db, type Tx } from '../db/connect.js';
 import { readForeignFigure, storedFigure } from '../figure/foreign.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
-import { refuseForeignCourse } from '../lesson/own.js';
+import { courseFor } from '../course/access.js';
 
 /** The terms that instructors add to the glossaries of their courses. */
 export function glossaryRouter(db: Db): Router {
   const router = Router();
 
   route(router, db, 'terms', async ({ params, session }) => {
-    await refuseForeignCourse(db, params.course, session.instructor.id);
+    await courseFor(db, params.course, session.instructor.id, 'write');
     return { terms: await termsOf(db, params.course) };
   });
 
   route(router, db, 'addTerm', async ({ params, body, session }) => {
     const figure = body.figure === undefined ? null : readForeignFigure(body.figure);
-    await refuseForeignCourse(db, params.course, session.instructor.id);
+    await courseFor(db, params.course, session.instructor.id, 'write');
     return unlessTaken(body.term, () =>
       db.transaction().execute(async (tx) => {
         // The course is the gate of its glossary.
@@ -45,7 +45,7 @@ export function glossaryRouter(db: Db): Router {
 
   route(router, db, 'changeTerm', async ({ params, body, session }) => {
     const figure = body.figure === undefined ? undefined : readForeignFigure(body.figure);
-    await refuseForeignCourse(db, params.course, session.instructor.id);
+    await courseFor(db, params.course, session.instructor.id, 'write');
     const changed = await unlessTaken(body.term, () =>
       db
         .updateTable('term')
@@ -64,7 +64,7 @@ export function glossaryRouter(db: Db): Router {
   });
 
   route(router, db, 'removeTerm', async ({ params, session }) => {
-    await refuseForeignCourse(db, params.course, session.instructor.id);
+    await courseFor(db, params.course, session.instructor.id, 'write');
     await db
       .deleteFrom('term')
       .where('id', '=', params.term)

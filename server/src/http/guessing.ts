@@ -17,6 +17,12 @@ export interface Guard {
   readonly longest: number;
 }
 
+/**
+ * When a key does not wait. It is long ago and not now, since what began a moment earlier would take this moment for the
+ * future.
+ */
+const past = sql<Date>`to_timestamp(0)`;
+
 /** After so long without a failure a key starts anew. */
 const memory = '1 hour';
 
@@ -69,7 +75,7 @@ export async function forgetFailures(db: Db, guard: Guard): Promise<void> {
 export async function discountTry(db: Db, guard: Guard): Promise<void> {
   await db
     .updateTable('guess')
-    .set({ failures: sql<number>`greatest(failures - 1, 0)`, waits_until: sql<Date>`now()` })
+    .set({ failures: sql<number>`greatest(failures - 1, 0)`, waits_until: past })
     .where('key', '=', guard.key)
     .execute();
 }
@@ -78,11 +84,11 @@ export async function discountTry(db: Db, guard: Guard): Promise<void> {
 async function count(db: Db, { key, free, longest }: Guard, onlyIfNotWaiting: boolean): Promise<boolean> {
   const failures = sql<number>`case when guess.failed_at < now() - interval '${sql.raw(memory)}' then 1 else guess.failures + 1 end`;
   const { rows } = await sql<{ key: string }>`
-    insert into guess (key, failures, failed_at, waits_until) values (${key}, 1, now(), now())
+    insert into guess (key, failures, failed_at, waits_until) values (${key}, 1, now(), ${past})
     on conflict (key) do update set
       failures = ${failures},
       failed_at = now(),
-      waits_until = case when ${failures} <= ${free} then now()
+      waits_until = case when ${failures} <= ${free} then ${past}
         else now() + least(${longest}, power(2, least(${failures} - ${free} - 1, 20))) * interval '1 second' end
     ${onlyIfNotWaiting ? sql`where guess.waits_until <= now()` : sql``}
     returning key`.execute(db);

@@ -5,6 +5,7 @@ const statuses: Record<ProblemType, readonly [number, string]> = {
   'bad-request': [400, 'Bad request'],
   'too-large': [413, 'Too large'],
   'wrong-sign-in': [401, 'Wrong sign-in'],
+  'wrong-code': [401, 'Wrong code'],
   'wrong-class-code': [404, 'Wrong class code'],
   'wrong-return-key': [401, 'Wrong return key'],
   'name-taken': [409, 'Name taken'],

@@ -1,5 +1,5 @@
 import { toldByServer } from '@bogen/contract';
-import type { Answer, Endpoint, EndpointName, Endpoints } from '@bogen/contract';
+import type { Access, Answer, Endpoint, EndpointName, Endpoints } from '@bogen/contract';
 import { bodyLimits, endpoints } from '@bogen/contract';
 import type { Request, Response, Router } from 'express';
 import { z, type ZodType } from 'zod';
@@ -15,7 +15,9 @@ type SessionFor<E extends Endpoint> = E['access'] extends 'anyone'
   ? undefined
   : E['access'] extends 'signedIn'
     ? Exclude<Session, { who: 'nobody' }>
-    : Extract<Session, { who: E['access'] }>;
+    : E['access'] extends 'administrator'
+      ? Extract<Session, { who: 'instructor' }>
+      : Extract<Session, { who: E['access'] }>;
 
 /** What a handler gets: everything parsed, and a session of the kind that the endpoint asks for. */
 export interface Call<Name extends EndpointName> {
@@ -36,7 +38,7 @@ export function route<Name extends EndpointName>(
   router: Router,
   db: Db,
   name: Name,
-  handler: (call: Call<Name>) => Promise<Answer<Name>>,
+  handler: (call: Call<Name>) => Promise<Answer<Name>> | AsyncIterable<string>,
 ): void {
   const endpoint: Endpoint = endpoints[name];
   const limit =
@@ -44,12 +46,7 @@ export function route<Name extends EndpointName>(
   router[endpoint.method](endpoint.path, async (request, response) => {
     const session = endpoint.access === 'anyone' ? undefined : await readSession(db, request);
     if (session?.who === 'nobody') throw new HttpProblem('not-signed-in', toldByServer('notSignedIn'));
-    if (session && endpoint.access !== 'signedIn' && session.who !== endpoint.access) {
-      throw new HttpProblem(
-        'not-allowed',
-        toldByServer(endpoint.access === 'instructor' ? 'onlyInstructors' : 'onlyStudents'),
-      );
-    }
+    if (session) refuseOthers(endpoint.access, session);
     const params = parse(endpoint.params, request.params, 'address');
     if (endpoint.body) await readBody(request, response, limit);
     const call = {
@@ -61,8 +58,43 @@ export function route<Name extends EndpointName>(
       request,
       response,
     };
-    response.json(await handler(call as unknown as Call<Name>));
+    const answer: unknown = await handler(call as unknown as Call<Name>);
+    if (isStreamed(answer)) await sendStreamed(response, answer);
+    else response.json(answer);
   });
+}
+
+/** @throws HttpProblem `not-allowed` where somebody else than may calls an endpoint */
+function refuseOthers(access: Access, session: Exclude<Session, { who: 'nobody' }>): void {
+  if (access === 'signedIn' || access === 'anyone') return;
+  const is = session.who === 'student' ? ['student'] : ['instructor', session.instructor.role];
+  if (is.includes(access)) return;
+  const told = {
+    student: 'onlyStudents',
+    instructor: 'onlyInstructors',
+    administrator: 'onlyAdministrators',
+  } as const;
+  throw new HttpProblem('not-allowed', toldByServer(told[access]));
+}
+
+const isStreamed = (answer: unknown): answer is AsyncIterable<string> =>
+  typeof answer === 'object' && answer !== null && Symbol.asyncIterator in answer;
+
+/**
+ * An answer that is too long to be held at once is JSON that comes piece by piece. Where it fails on the way it is cut
+ * off, so that nobody takes a part for the whole.
+ */
+async function sendStreamed(response: Response, answer: AsyncIterable<string>): Promise<void> {
+  response.type('application/json');
+  for await (const piece of answer) {
+    if (response.destroyed) return;
+    if (!response.write(piece))
+      await new Promise((go) => {
+        response.once('drain', go);
+        response.once('close', go);
+      });
+  }
+  response.end();
 }
 
 function parse(schema: ZodType | undefined, value: unknown, what: string): unknown {

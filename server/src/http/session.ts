@@ -1,16 +1,33 @@
 import type { Request, Response } from 'express';
-import type { Db } from '../db/connect.js';
+import type { Db, Tx } from '../db/connect.js';
 import { hashSecret, randomToken } from './secret.js';
+
+interface SignedInInstructor {
+  readonly id: string;
+  readonly name: string;
+  readonly email: string;
+  readonly role: 'administrator' | 'instructor';
+}
 
 export type Session =
   | { readonly who: 'nobody' }
-  | { readonly who: 'instructor'; readonly instructor: { id: string; name: string; email: string } }
+  | { readonly who: 'instructor'; readonly instructor: SignedInInstructor }
   | {
       readonly who: 'student';
-      readonly student: { id: string; name: string; classId: string; className: string; classCode: string };
+      readonly student: {
+        id: string;
+        name: string;
+        classId: string;
+        className: string;
+        classCode: string;
+        /** Whether the class is closed, so that its students only look. */
+        closed: boolean;
+      };
     };
 
 const cookieName = 'bogen-session';
+/** When a session was used is written down so often, which is often enough to know one's own. */
+const hour = 60 * 60 * 1000;
 const days = 24 * 60 * 60 * 1000;
 const lifetimes = { instructor: 14 * days, student: 200 * days };
 
@@ -37,7 +54,12 @@ export async function readSession(db: Db, request: Request): Promise<Session> {
     .leftJoin('class', 'class.id', 'student.class_id')
     .where('token_hash', '=', hashSecret(token))
     .where('expires_at', '>', new Date())
+    .where('student.removed_at', 'is', null)
+    .where('class.deleted_at', 'is', null)
     .select([
+      'session.id',
+      'session.seen_at as seenAt',
+      'instructor.role',
       'instructor.id as instructorId',
       'instructor.name as instructorName',
       'instructor.email as email',
@@ -46,12 +68,15 @@ export async function readSession(db: Db, request: Request): Promise<Session> {
       'class.id as classId',
       'class.name as className',
       'class.code as classCode',
+      'class.closed_at as closedAt',
     ])
     .executeTakeFirst();
+  if (row && Date.now() - Number(row.seenAt) > hour)
+    await db.updateTable('session').set({ seen_at: new Date() }).where('id', '=', row.id).execute();
   if (row?.instructorId) {
     return {
       who: 'instructor',
-      instructor: { id: row.instructorId, name: row.instructorName!, email: row.email! },
+      instructor: { id: row.instructorId, name: row.instructorName!, email: row.email!, role: row.role! },
     };
   }
   if (row?.studentId) {
@@ -63,6 +88,7 @@ export async function readSession(db: Db, request: Request): Promise<Session> {
         classId: row.classId!,
         className: row.className!,
         classCode: row.classCode!,
+        closed: row.closedAt !== null,
       },
     };
   }
@@ -87,6 +113,7 @@ export async function startSession(
       instructor_id: 'instructor' in owner ? owner.instructor : null,
       student_id: 'student' in owner ? owner.student : null,
       expires_at: new Date(Date.now() + lifetime),
+      browser: (request.get('user-agent') ?? '').slice(0, 300),
     })
     .execute();
   response.cookie(cookieName, token, {
@@ -106,4 +133,44 @@ export async function endSession(db: Db, request: Request, response: Response): 
 async function deleteSession(db: Db, request: Request): Promise<void> {
   const token = tokenOf(request);
   if (token) await db.deleteFrom('session').where('token_hash', '=', hashSecret(token)).execute();
+}
+
+/** Ends sessions: all of somebody, but the one of this request where that is given. */
+export async function endSessionsOf(
+  db: Db | Tx,
+  owner: { instructor: string } | { student: string },
+  but?: Request,
+): Promise<void> {
+  const token = but && tokenOf(but);
+  let sessions = db.deleteFrom('session');
+  sessions =
+    'instructor' in owner
+      ? sessions.where('instructor_id', '=', owner.instructor)
+      : sessions.where('student_id', '=', owner.student);
+  if (token) sessions = sessions.where('token_hash', '!=', hashSecret(token));
+  await sessions.execute();
+}
+
+/** The sessions of an instructor, the one of this request among them; the one used last comes first. */
+export async function sessionsOf(
+  db: Db,
+  instructor: string,
+  request: Request,
+): Promise<{ id: string; browser: string; since: string; seen: string; isThis: boolean }[]> {
+  const token = tokenOf(request);
+  const rows = await db
+    .selectFrom('session')
+    .select(['id', 'browser', 'made_at', 'seen_at', 'token_hash'])
+    .where('instructor_id', '=', instructor)
+    .where('expires_at', '>', new Date())
+    .orderBy('seen_at', 'desc')
+    .limit(100)
+    .execute();
+  return rows.map((row) => ({
+    id: row.id,
+    browser: row.browser,
+    since: row.made_at.toISOString(),
+    seen: row.seen_at.toISOString(),
+    isThis: token !== undefined && row.token_hash === hashSecret(token),
+  }));
 }

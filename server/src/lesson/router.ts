@@ -1,13 +1,13 @@
 import { toldByServer } from '@bogen/contract';
 import { Router } from 'express';
 import { sql } from 'kysely';
+import { lessonFor } from '../course/access.js';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { appendSteps, documentAt, readDocument, readStream } from '../stream/stream.js';
 import { lessonStream } from './document.js';
 import { lessonFileOf } from './file.js';
-import { ownLesson } from './own.js';
 import { Presence } from './presence.js';
 import { publishEdition } from './publish.js';
 
@@ -20,7 +20,7 @@ export function lessonRouter(db: Db): Router {
   const presence = new Presence();
 
   route(router, db, 'draft', async ({ params, session }) => {
-    const lesson = await ownLesson(db, params.lesson, session.instructor.id);
+    const lesson = await lessonFor(db, params.lesson, session.instructor.id);
     const edition = await db
       .selectFrom('edition')
       .select(['number', 'revision'])
@@ -36,17 +36,17 @@ export function lessonRouter(db: Db): Router {
   });
 
   route(router, db, 'appendToDraft', async ({ params, body, session }) => {
-    const lesson = await ownLesson(db, params.lesson, session.instructor.id);
+    const lesson = await lessonFor(db, params.lesson, session.instructor.id);
     return appendSteps(db, lesson.streamId, session.instructor.id, body, lessonStream);
   });
 
   route(router, db, 'publish', async ({ params, body, session }) => {
-    const lesson = await ownLesson(db, params.lesson, session.instructor.id);
+    const lesson = await lessonFor(db, params.lesson, session.instructor.id);
     return publishEdition(db, lesson.id, body.revision, session.instructor.id);
   });
 
   route(router, db, 'lessonHistory', async ({ params, session }) => {
-    const lesson = await ownLesson(db, params.lesson, session.instructor.id);
+    const lesson = await lessonFor(db, params.lesson, session.instructor.id);
     const editions = await db
       .selectFrom('edition')
       .select(['number', 'revision', 'published_at as publishedAt'])
@@ -65,7 +65,7 @@ export function lessonRouter(db: Db): Router {
   });
 
   route(router, db, 'lessonAt', async ({ params, session }) => {
-    const lesson = await ownLesson(db, params.lesson, session.instructor.id);
+    const lesson = await lessonFor(db, params.lesson, session.instructor.id);
     const edition = await db
       .selectFrom('edition')
       .select('document')
@@ -80,7 +80,7 @@ export function lessonRouter(db: Db): Router {
   });
 
   route(router, db, 'presence', async ({ params, body, session }) => {
-    const lesson = await ownLesson(db, params.lesson, session.instructor.id);
+    const lesson = await lessonFor(db, params.lesson, session.instructor.id);
     if (body.isGone) {
       presence.leave(lesson.id, body.page);
       return { others: [] };
@@ -90,7 +90,7 @@ export function lessonRouter(db: Db): Router {
   });
 
   route(router, db, 'lessonFile', async ({ params, session }) => {
-    const lesson = await ownLesson(db, params.lesson, session.instructor.id);
+    const lesson = await lessonFor(db, params.lesson, session.instructor.id);
     const { document } = await readDocument(db, lesson.streamId, lessonStream);
     return lessonFileOf(db, document);
   });

@@ -2,11 +2,13 @@ import { toldByServer, type Body } from '@bogen/contract';
 import { type LessonCommand, type LessonDocument } from '@bogen/core/lesson';
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
+import { sql } from 'kysely';
+import { record } from '../audit/record.js';
+import { courseFor, lessonFor, type Right } from '../course/access.js';
 import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { lessonStream } from '../lesson/document.js';
-import { ownLesson, refuseForeignCourse } from '../lesson/own.js';
 import { appendSteps, createStream, readDocument } from '../stream/stream.js';
 import { putAt } from './row.js';
 
@@ -22,13 +24,22 @@ export function shelfChangeRouter(db: Db): Router {
     await db.transaction().execute(async (tx) => {
       // The instructor's row is the gate of the row of courses.
       await tx.selectFrom('instructor').select('id').where('id', '=', owner).forUpdate().execute();
-      const course = await tx
-        .selectFrom('course')
-        .select('id')
-        .where('id', '=', params.course)
-        .where('instructor_id', '=', owner)
-        .executeTakeFirst();
+      // A deleted one can be brought back, so that it is not asked for as others are.
+      const course =
+        body.deleted === undefined
+          ? await courseFor(tx, params.course, owner, 'own')
+          : await tx
+              .selectFrom('course')
+              .select(['id', 'title'])
+              .where('id', '=', params.course)
+              .where('instructor_id', '=', owner)
+              .executeTakeFirst();
       if (!course) throw new HttpProblem('not-found', toldByServer('courseNotThere'));
+      if (body.deleted !== undefined)
+        await record(tx, session, body.deleted ? 'courseDeleted' : 'courseRestored', {
+          id: course.id,
+          name: course.title,
+        });
       if (body.title !== undefined)
         await tx.updateTable('course').set({ title: body.title }).where('id', '=', course.id).execute();
       await setStanding(tx, 'course', course.id, body);
@@ -56,14 +67,18 @@ export function shelfChangeRouter(db: Db): Router {
   route(router, db, 'changeLesson', async ({ params, body, session }) => {
     const owner = session.instructor.id;
     if (body.deleted !== undefined) {
-      await setDeleted(db, params.lesson, owner, body.deleted);
+      const title = await setDeleted(db, params.lesson, owner, body.deleted);
+      await record(db, session, body.deleted ? 'lessonDeleted' : 'lessonRestored', {
+        id: params.lesson,
+        name: title,
+      });
       if (body.deleted) return {};
     }
-    const lesson = await ownLesson(db, params.lesson, owner);
+    const lesson = await lessonFor(db, params.lesson, owner, body.course === undefined ? 'write' : 'own');
     if (body.title !== undefined) await rename(db, lesson.streamId, owner, body.title);
     await db.transaction().execute(async (tx) => {
       const course = body.course ?? lesson.courseId;
-      await lockCourse(tx, course, owner);
+      await lockCourse(tx, course, owner, course === lesson.courseId ? 'write' : 'own');
       if (course !== lesson.courseId) {
         await refuseFull(tx, course);
         await tx
@@ -80,7 +95,7 @@ export function shelfChangeRouter(db: Db): Router {
 
   route(router, db, 'copyLesson', async ({ params, body, session }) => {
     const owner = session.instructor.id;
-    const lesson = await ownLesson(db, params.lesson, owner);
+    const lesson = await lessonFor(db, params.lesson, owner);
     const { document } = await readDocument(db, lesson.streamId, lessonStream);
     return db.transaction().execute(async (tx) => {
       await lockCourse(tx, lesson.courseId, owner);
@@ -95,7 +110,6 @@ export function shelfChangeRouter(db: Db): Router {
 
   route(router, db, 'copyCourse', async ({ params, body, session }) => {
     const owner = session.instructor.id;
-    await refuseForeignCourse(db, params.course, owner);
     return db.transaction().execute(async (tx) => {
       await lockCourse(tx, params.course, owner);
       const made = await tx
@@ -105,7 +119,7 @@ export function shelfChangeRouter(db: Db): Router {
         .executeTakeFirstOrThrow();
       // One after the other, so that no more than one lesson is held at once.
       for (const id of await lessonsOf(tx, params.course)) {
-        const { streamId } = await ownLesson(tx, id, owner);
+        const { streamId } = await lessonFor(tx, id, owner);
         const { document } = await readDocument(tx, streamId, lessonStream);
         await addLesson(tx, made.id, document);
       }
@@ -128,8 +142,13 @@ export async function addLesson(tx: Tx, course: string, document: LessonDocument
 }
 
 /** The course is the gate of its row of lessons. @throws HttpProblem `not-found` */
-export async function lockCourse(tx: Tx, id: string, owner: string): Promise<void> {
-  await refuseForeignCourse(tx, id, owner);
+export async function lockCourse(
+  tx: Tx,
+  id: string,
+  instructor: string,
+  right: Right = 'write',
+): Promise<void> {
+  await courseFor(tx, id, instructor, right);
   await tx.selectFrom('course').select('id').where('id', '=', id).forUpdate().execute();
 }
 
@@ -168,8 +187,8 @@ async function setStanding(
   if (Object.keys(set).length > 0) await tx.updateTable(table).set(set).where('id', '=', id).execute();
 }
 
-/** Deletes a lesson, which can be taken back, or takes that back. */
-async function setDeleted(db: Db, id: string, owner: string, deleted: boolean): Promise<void> {
+/** Deletes a lesson, which can be taken back, or takes that back. @returns its title */
+async function setDeleted(db: Db, id: string, owner: string, deleted: boolean): Promise<string> {
   const done = await db
     .updateTable('lesson')
     .set({ deleted_at: deleted ? new Date() : null })
@@ -181,9 +200,15 @@ async function setDeleted(db: Db, id: string, owner: string, deleted: boolean): 
         .where('instructor_id', '=', owner)
         .where('deleted_at', 'is', null),
     )
-    .returning('id')
+    .returning('stream_id')
     .executeTakeFirst();
   if (!done) throw new HttpProblem('not-found', toldByServer('lessonNotThere'));
+  const { title } = await db
+    .selectFrom('stream')
+    .where('id', '=', done.stream_id)
+    .select(sql<string>`document ->> 'title'`.as('title'))
+    .executeTakeFirstOrThrow();
+  return title;
 }
 
 /** The title is part of the lesson, so that it is a step as in the writer, with undo. */

@@ -46,7 +46,8 @@ function found(db: Db, owner: string, pattern: string): Promise<QueryResult<Row>
         select coalesce(string_agg(part #>> '{}', ' '), '') as text
         from jsonb_path_query(sheet -> 'prose', 'strict $.** ? (@.type() == "object" && @.type == "text").text') as part
       ) as prose
-      where course.instructor_id = ${owner} and course.deleted_at is null and lesson.deleted_at is null
+      where (course.instructor_id = ${owner} or exists (select from course_instructor as member
+          where member.course_id = course.id and member.instructor_id = ${owner})) and course.deleted_at is null and lesson.deleted_at is null
         and (prose.text ilike ${pattern} or sheet ->> 'title' ilike ${pattern}
           or stream.document ->> 'title' ilike ${pattern})
       order by course.place, lesson.place, number

@@ -1,30 +1,37 @@
 import { daysKept, type Answer } from '@bogen/contract';
 import { Router } from 'express';
 import { sql } from 'kysely';
-import { brokenConstraint, type Db } from '../db/connect.js';
+import { courseFor, mayCourse } from '../course/access.js';
+import type { Db } from '../db/connect.js';
 import { route } from '../http/route.js';
 import { migrateFigure, type FigureDocument } from '@bogen/core/figure';
 import { readForeignLesson } from '../lesson/document.js';
-import { randomCode } from '../http/secret.js';
 import { readLessonFile } from '../lesson/file.js';
-import { refuseForeignCourse } from '../lesson/own.js';
 import type { Pool } from '../pool/pool.js';
 import { addLesson, lockCourse, refuseFull } from './change.js';
 import { findInLessons } from './find.js';
-import { keptSince } from './purge.js';
+import { keptSince } from '../forget/purge.js';
 
-/** An instructor's courses, and making courses, lessons and classes. */
+/** An instructor's courses, and making courses and lessons. */
 export function shelfRouter(db: Db, pool: Pool): Router {
   const router = Router();
 
   route(router, db, 'shelf', async ({ session }) => {
     const courses = await db
       .selectFrom('course')
-      .select(['id', 'title', 'archived_at as archivedAt'])
-      .where('instructor_id', '=', session.instructor.id)
+      .innerJoin('instructor', 'instructor.id', 'course.instructor_id')
+      .select([
+        'course.id',
+        'course.title',
+        'course.archived_at as archivedAt',
+        'instructor.id as ownerId',
+        'instructor.name as owner',
+      ])
+      .where((where) => mayCourse(where, session.instructor.id, 'write'))
       .where('deleted_at', 'is', null)
+      .orderBy((order) => order('course.instructor_id', '!=', session.instructor.id))
       .orderBy('place')
-      .orderBy('id')
+      .orderBy('course.id')
       .execute();
     const deleted = await deletedOf(db, session.instructor.id);
     const ids = courses.map(({ id }) => id);
@@ -59,8 +66,11 @@ export function shelfRouter(db: Db, pool: Pool): Router {
       .execute();
     const classes = await db
       .selectFrom('class')
-      .leftJoin('student', 'student.class_id', 'class.id')
+      .leftJoin('student', (on) =>
+        on.onRef('student.class_id', '=', 'class.id').on('student.removed_at', 'is', null),
+      )
       .where('class.course_id', 'in', ids)
+      .where('class.deleted_at', 'is', null)
       .groupBy('class.id')
       .orderBy('class.made_at')
       .select((select) => [
@@ -68,14 +78,17 @@ export function shelfRouter(db: Db, pool: Pool): Router {
         'class.name',
         'class.code',
         'class.course_id as course',
+        'class.closed_at as closedAt',
+        'class.archived_at as archivedAt',
         select.fn.count<string>('student.id').as('students'),
       ])
       .execute();
     return {
       deleted,
-      courses: courses.map(({ id, title, archivedAt }) => ({
+      courses: courses.map(({ id, title, archivedAt, owner, ownerId }) => ({
         id,
         title,
+        owner: ownerId === session.instructor.id ? null : owner,
         archived: archivedAt !== null,
         lessons: lessons
           .filter(({ course }) => course === id)
@@ -92,11 +105,13 @@ export function shelfRouter(db: Db, pool: Pool): Router {
           })),
         classes: classes
           .filter(({ course }) => course === id)
-          .map(({ id: classId, name, code, students }) => ({
+          .map(({ id: classId, name, code, students, ...group }) => ({
             id: classId,
             name,
             code,
             students: Number(students),
+            closed: group.closedAt !== null,
+            archived: group.archivedAt !== null,
           })),
       })),
     };
@@ -111,7 +126,7 @@ export function shelfRouter(db: Db, pool: Pool): Router {
   );
 
   route(router, db, 'createLesson', async ({ params, body, session }) => {
-    await refuseForeignCourse(db, params.course, session.instructor.id);
+    await courseFor(db, params.course, session.instructor.id, 'write');
     const document = readForeignLesson(body.document);
     return db.transaction().execute(async (tx) => {
       await lockCourse(tx, params.course, session.instructor.id);
@@ -122,7 +137,7 @@ export function shelfRouter(db: Db, pool: Pool): Router {
 
   route(router, db, 'addLessonFile', async ({ params, body, session }) => {
     const owner = session.instructor.id;
-    await refuseForeignCourse(db, params.course, owner);
+    await courseFor(db, params.course, owner, 'write');
     const document = await readLessonFile(db, pool, owner, body.file);
     return db.transaction().execute(async (tx) => {
       await lockCourse(tx, params.course, owner);
@@ -134,21 +149,6 @@ export function shelfRouter(db: Db, pool: Pool): Router {
   route(router, db, 'findInLessons', ({ query, session }) =>
     findInLessons(db, session.instructor.id, query.text),
   );
-
-  route(router, db, 'createClass', async ({ params, body, session }) => {
-    await refuseForeignCourse(db, params.course, session.instructor.id);
-    for (let attempt = 0; ; attempt++) {
-      try {
-        return await db
-          .insertInto('class')
-          .values({ course_id: params.course, name: body.name, code: randomCode(2, 4) })
-          .returning(['id', 'code'])
-          .executeTakeFirstOrThrow();
-      } catch (error) {
-        if (!brokenConstraint(error) || attempt === 5) throw error;
-      }
-    }
-  });
 
   return router;
 }
@@ -172,7 +172,16 @@ async function deletedOf(db: Db, owner: string): Promise<Answer<'shelf'>['delete
     .where('lesson.deleted_at', '>', keptSince())
     .execute();
   const kept = daysKept * 24 * 60 * 60 * 1000;
+  const classes = await db
+    .selectFrom('class')
+    .innerJoin('course', 'course.id', 'class.course_id')
+    .select(['class.id', 'class.name as title', 'class.deleted_at as deletedAt'])
+    .where('course.instructor_id', '=', owner)
+    .where('course.deleted_at', 'is', null)
+    .where('class.deleted_at', '>', keptSince())
+    .execute();
   return [
+    ...classes.map((group) => ({ kind: 'class' as const, ...group })),
     ...courses.map((course) => ({ kind: 'course' as const, ...course })),
     ...lessons.map((lesson) => ({ kind: 'lesson' as const, ...lesson })),
   ]

@@ -74,6 +74,7 @@ export function workRouter(db: Db, pool: Pool): Router {
 
   route(router, db, 'appendToWork', async ({ params, body, session }) => {
     const { student } = session;
+    if (student.closed) throw new HttpProblem('not-allowed', toldByServer('classClosed'));
     const streamId = await ownWork(db, params.work, student.id);
     await touchStudent(db, student.id);
     const start = await startOf(db, streamId);
@@ -83,6 +84,7 @@ export function workRouter(db: Db, pool: Pool): Router {
 
   route(router, db, 'checkTask', async ({ params, body, session }) => {
     const { student } = session;
+    if (student.closed) throw new HttpProblem('refused', toldByServer('classClosed'));
     const sheet = await sheetForStudent(db, pool, params.edition, params.sheet, student);
     return checkWork(db, pool, student.id, params.edition, sheet, params.task, body.answer);
   });

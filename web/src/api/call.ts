@@ -1,6 +1,6 @@
 import type { Told } from '@bogen/core/lesson';
 import type { Answer, Body, EndpointName, Params, Problem, Query } from '@bogen/contract';
-import { paths } from '@bogen/contract/paths';
+import { everyonesPaths } from '@bogen/contract/paths/everyone';
 import { sendTold } from './sendTold.js';
 
 /** The server's answer that something is wrong, with the code of its sentence. */
@@ -25,7 +25,9 @@ export class NotConnected extends Error {
   }
 }
 
-type Input<Name extends EndpointName> = (Params<Name> extends undefined ? object : { params: Params<Name> }) &
+export type Input<Name extends EndpointName> = (Params<Name> extends undefined
+  ? object
+  : { params: Params<Name> }) &
   (Query<Name> extends undefined ? object : { query?: Query<Name> }) &
   (Body<Name> extends undefined ? object : { body: Body<Name> }) & {
     signal?: AbortSignal;
@@ -35,12 +37,20 @@ type Input<Name extends EndpointName> = (Params<Name> extends undefined ? object
     onSent?: (share: number) => void;
   };
 
+/** Calls one of the endpoints that a reader's pages know. `call` of `instructorCall` knows all. */
+export const call = <Name extends keyof typeof everyonesPaths>(
+  name: Name,
+  input: Input<Name>,
+): Promise<Answer<Name>> => callAt<Name>(everyonesPaths[name], input);
+
 /**
  * Calls an endpoint of the contract.
  * @throws ApiProblem where the server refuses, NotConnected where it can't be reached
  */
-export async function call<Name extends EndpointName>(name: Name, input: Input<Name>): Promise<Answer<Name>> {
-  const endpoint = paths[name];
+export async function callAt<Name extends EndpointName>(
+  endpoint: { readonly method: string; readonly path: string },
+  input: Input<Name>,
+): Promise<Answer<Name>> {
   const { params, query, body, signal, keepalive, onSent } = input as {
     params?: Record<string, string>;
     query?: Record<string, unknown>;

@@ -3,7 +3,7 @@ import type { Answer } from '@bogen/contract';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo } from 'react';
 import { Link, useParams } from 'react-router';
-import { call } from '../api/call.js';
+import { call } from '../api/instructorCall.js';
 import { FigureView } from '../figure/view/FigureView.js';
 import { stillHost } from '../figure/scene/host.js';
 import { useScene } from '../figure/scene/useScene.js';
@@ -20,7 +20,7 @@ import { useTranslation } from '../text/text.js';
 import { Failure, Loading } from '../ui/States.js';
 import { TopBar } from '../ui/TopBar.js';
 import { ProgressMark } from './ProgressMark.js';
-import { shownTime } from './time.js';
+import { shownTime } from '../text/time.js';
 
 /** A student's sheet as the student left it, to look at. */
 export function StudentWorkPage() {

@@ -4,7 +4,7 @@ import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { Pencil, Trash2 } from 'lucide-react';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
-import { call } from '../api/call.js';
+import { call } from '../api/instructorCall.js';
 import { benchOf } from '../bench/store.js';
 import { useSignInWhenNeeded } from '../session/useAccount.js';
 import { useShelf } from '../shelf/useShelf.js';

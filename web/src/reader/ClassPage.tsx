@@ -3,6 +3,7 @@ import { ProblemText } from '../ui/ProblemText.js';
 import { useMutation, useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { OwnData } from '../account/OwnData.js';
 import { call } from '../api/call.js';
 import { LessonCard } from '../thumbnail/LessonCard.js';
 import { ReturnKey } from '../session/ReturnKey.js';
@@ -24,6 +25,8 @@ export function ClassPage() {
   const who = useAccount().data;
   const signOut = useSignOut();
   const [asking, setAsking] = useState(false);
+  const [own, setOwn] = useState(false);
+  const student = who?.who === 'student' ? who.student : undefined;
   const newKey = useMutation({ mutationFn: () => call('newReturnKey', { body: {} }) });
   useSignInWhenNeeded(home.error, '/join');
   if (home.error) return <Failure error={home.error} onRetry={() => void home.refetch()} />;
@@ -35,7 +38,9 @@ export function ClassPage() {
         place={<span className="text-soft">{className}</span>}
         end={
           <>
-            <span className="text-[13px] text-soft">{who?.who === 'student' ? who.student.name : ''}</span>
+            <Button quiet title={t('account.data')} onClick={() => setOwn(true)}>
+              {student?.name}
+            </Button>
             <Button quiet onClick={() => setAsking(true)}>
               {t('session.returnKey')}
             </Button>
@@ -54,6 +59,11 @@ export function ClassPage() {
       <main className="mx-auto w-full max-w-[880px] flex-1 px-8 py-9">
         <p className="text-[14px] text-soft">{courseTitle}</p>
         <h1 className="font-serif text-[30px] font-medium">{t('reader.lessons')}</h1>
+        {student?.closed && (
+          <p className="mt-3 rounded-md border border-line bg-tint px-3 py-1.5 text-[14px]" data-closed>
+            {t('session.classClosed')}
+          </p>
+        )}
         {lessons.length === 0 && <p className="prose-text mt-6 max-w-[520px]">{t('reader.empty')}</p>}
         <ul className="mt-6 flex flex-col gap-5">
           {lessons.map((lesson) => {
@@ -107,6 +117,13 @@ export function ClassPage() {
           })}
         </ul>
       </main>
+      {own && student && (
+        <Panel open onClose={() => setOwn(false)} title={t('account.data')}>
+          <div>
+            <OwnData name={student.name} isStudent />
+          </div>
+        </Panel>
+      )}
       <Panel
         open={asking}
         onClose={() => setAsking(false)}

@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { useDeferredValue } from 'react';
 import { Link } from 'react-router';
-import { call } from '../api/call.js';
+import { call } from '../api/instructorCall.js';
 import { useTranslation } from '../text/text.js';
 import { ProblemText } from '../ui/ProblemText.js';
 

@@ -1,8 +1,10 @@
+import { useState } from 'react';
 import { Link } from 'react-router';
 import { useTold } from '../text/told.js';
 import { useTranslation } from '../text/text.js';
 import { LessonCard } from '../thumbnail/LessonCard.js';
 import type { ShelfHands } from './hands.js';
+import { HandOverPanel } from './HandOverPanel.js';
 import { giveOut } from './lessonFile.js';
 import { leavingRows } from './leavingRows.js';
 import { ShelfMenu } from './ShelfMenu.js';
@@ -23,6 +25,7 @@ export function LessonOnShelf({ lesson, course, courses, hands, before, after }:
   const { t } = useTranslation();
   const tell = useTold();
   const { id, title } = lesson;
+  const [handing, setHanding] = useState(false);
   const place = course.lessons.indexOf(lesson);
   const to = (change: Extract<ShelfChange, { of: 'lesson' }>['change']): ShelfChange => ({
     of: 'lesson',
@@ -61,7 +64,10 @@ export function LessonOnShelf({ lesson, course, courses, hands, before, after }:
               act: () => hands.does(to({ at: course.lessons.indexOf(after) }), moved),
             },
             ...courses
-              .filter((other) => other !== course && !other.archived)
+              .filter(
+                (other) =>
+                  other !== course && !other.archived && other.owner === null && course.owner === null,
+              )
               .map((other) => ({
                 label: t('shelf.moveTo', { course: other.title }),
                 act: () =>
@@ -77,10 +83,18 @@ export function LessonOnShelf({ lesson, course, courses, hands, before, after }:
                 giveOut(id, title).catch((error: unknown) => hands.tells(tell(error as Error)));
               },
             },
-            ...leavingRows(title, to, hands, t),
+            ...(course.owner === null
+              ? [
+                  { label: t('classes.handOver'), act: () => setHanding(true) },
+                  ...leavingRows(title, to, hands, t),
+                ]
+              : []),
           ]}
         />
       </div>
+      {handing && (
+        <HandOverPanel of="lesson" id={id} title={title} hands={hands} onClose={() => setHanding(false)} />
+      )}
     </li>
   );
 }

@@ -1,7 +1,7 @@
 import type { Sheet } from '@bogen/core/lesson';
 import { useMutation } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
-import { call } from '../api/call.js';
+import { call } from '../api/instructorCall.js';
 import { newId } from '../saving/newId.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';

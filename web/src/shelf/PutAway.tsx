@@ -1,5 +1,6 @@
 import type { Answer } from '@bogen/contract';
 import { useTranslation } from '../text/text.js';
+import { shownDay } from '../text/time.js';
 import { Button } from '../ui/Button.js';
 import type { ShelfHands } from './hands.js';
 import type { Course } from './useShelf.js';
@@ -51,7 +52,7 @@ export function Deleted({ deleted, hands }: { deleted: Answer<'shelf'>['deleted'
           <Row
             key={id}
             title={title}
-            beside={t('shelf.keptUntil', { day: new Date(until).toLocaleDateString('en-GB') })}
+            beside={t('shelf.keptUntil', { day: shownDay(until) })}
             act={t('shelf.bringBack')}
             onAct={() =>
               hands.does(

@@ -1,16 +1,8 @@
-import { EllipsisVertical } from 'lucide-react';
 import { useState } from 'react';
 import { useTranslation } from '../text/text.js';
-import { Button } from '../ui/Button.js';
-import { Popup } from '../ui/Popup.js';
+import { Menu, type MenuRow } from '../ui/Menu.js';
 import { NamePanel } from './NamePanel.js';
 import { useShelfChange, type ShelfChange } from './useShelf.js';
-
-/** One thing that can be done; what is not possible now is left out. */
-export interface MenuRow {
-  readonly label: string;
-  readonly act: () => void;
-}
 
 interface ShelfMenuProps {
   readonly label: string;
@@ -25,7 +17,6 @@ interface ShelfMenuProps {
 /** What can be done with something on the shelf. */
 export function ShelfMenu({ label, title, nameLabel, rename, copy, rows }: ShelfMenuProps) {
   const { t } = useTranslation();
-  const [open, setOpen] = useState(false);
   const [asks, setAsks] = useState<'rename' | 'copy' | null>(null);
   const change = useShelfChange();
   const close = (): void => {
@@ -39,37 +30,7 @@ export function ShelfMenu({ label, title, nameLabel, rename, copy, rows }: Shelf
   ];
   return (
     <>
-      <Popup
-        label={label}
-        open={open}
-        onOpen={setOpen}
-        trigger={
-          <Button quiet className="px-1.5" aria-label={label} title={label}>
-            <EllipsisVertical aria-hidden size={16} />
-          </Button>
-        }
-      >
-        {open && (
-          <div className="flex min-w-[220px] flex-col" data-shelf-menu>
-            {all.map(
-              (row) =>
-                row && (
-                  <Button
-                    key={row.label}
-                    quiet
-                    className="justify-start"
-                    onClick={() => {
-                      setOpen(false);
-                      row.act();
-                    }}
-                  >
-                    {row.label}
-                  </Button>
-                ),
-            )}
-          </div>
-        )}
-      </Popup>
+      <Menu label={label} rows={all} />
       <NamePanel
         open={asks !== null}
         title={t(asks === 'copy' ? 'shelf.copy' : 'shelf.rename')}

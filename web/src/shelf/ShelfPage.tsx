@@ -1,15 +1,13 @@
 import '../text/enPages.js';
 import { useMutation, useQueryClient } from '@tanstack/react-query';
 import { useState } from 'react';
-import { Link } from 'react-router';
-import { call } from '../api/call.js';
-import { useSignInWhenNeeded, useSignOut, useAccount } from '../session/useAccount.js';
+import { InstructorBar } from '../account/InstructorBar.js';
+import { call } from '../api/instructorCall.js';
+import { useSignInWhenNeeded } from '../session/useAccount.js';
 import { useTold } from '../text/told.js';
 import { useTranslation } from '../text/text.js';
-import { Button } from '../ui/Button.js';
 import { SearchField } from '../ui/SearchField.js';
 import { Failure, Loading } from '../ui/States.js';
-import { TopBar } from '../ui/TopBar.js';
 import { CourseShelf } from './CourseShelf.js';
 import { Found } from './Found.js';
 import type { Done, ShelfHands } from './hands.js';
@@ -23,8 +21,6 @@ export function ShelfPage() {
   const tell = useTold();
   const shelf = useShelf();
   const client = useQueryClient();
-  const who = useAccount().data;
-  const signOut = useSignOut();
   const change = useShelfChange();
   const [done, setDone] = useState<Done | null>(null);
   const [problem, setProblem] = useState('');
@@ -49,28 +45,15 @@ export function ShelfPage() {
       });
     },
     tells: setProblem,
+    says: (words) => {
+      setProblem('');
+      setDone({ words });
+    },
   };
   const standing = courses.filter(({ archived }) => !archived);
   return (
     <div className="flex min-h-full flex-col">
-      <TopBar
-        end={
-          <>
-            <span className="text-[13px] text-soft">
-              {who?.who === 'instructor' ? who.instructor.name : ''}
-            </span>
-            <Link
-              to="/bench"
-              className="inline-flex h-7 items-center rounded-md px-2.5 text-[13px] font-medium hover:bg-tint"
-            >
-              {t('shelf.toBench')}
-            </Link>
-            <Button quiet onClick={signOut}>
-              {t('app.signOut')}
-            </Button>
-          </>
-        }
-      />
+      <InstructorBar />
       <main className="mx-auto w-full max-w-[1080px] flex-1 px-4 py-9 sm:px-8">
         <div className="flex flex-wrap items-baseline gap-x-4 gap-y-2">
           <h1 className="flex-1 font-serif text-[30px] font-medium">{t('shelf.title')}</h1>

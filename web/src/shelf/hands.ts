@@ -10,4 +10,6 @@ export interface Done {
 export interface ShelfHands {
   readonly does: (change: ShelfChange, done: Done) => void;
   readonly tells: (problem: string) => void;
+  /** Says what was done elsewhere. */
+  readonly says: (words: string) => void;
 }

@@ -1,6 +1,6 @@
 import type { useTranslation } from '../text/text.js';
 import type { ShelfHands } from './hands.js';
-import type { MenuRow } from './ShelfMenu.js';
+import type { MenuRow } from '../ui/Menu.js';
 import type { ShelfChange } from './useShelf.js';
 
 /**

@@ -1,21 +1,12 @@
 import { bodyLimits } from '@bogen/contract/limits';
-import { call } from '../api/call.js';
+import { call } from '../api/instructorCall.js';
+import { saveFile } from '../ui/saveFile.js';
 
 /** Gives a lesson out as a file, named by its title. */
 export async function giveOut(lesson: string, title: string): Promise<void> {
   const file = await call('lessonFile', { params: { lesson } });
   const blob = new Blob([JSON.stringify(file, null, 1)], { type: 'application/json' });
-  const link = document.createElement('a');
-  link.href = URL.createObjectURL(blob);
-  // Signs that some systems do not take in names are left out.
-  link.download = `${
-    title
-      .replace(/[^\p{L}\p{N} _-]+/gu, ' ')
-      .trim()
-      .slice(0, 80) || 'lesson'
-  }.json`;
-  link.click();
-  setTimeout(() => URL.revokeObjectURL(link.href), 60_000);
+  saveFile(blob, `${title}.json`);
 }
 
 /** A file that is no lesson, for a reason that is known before it is sent. */

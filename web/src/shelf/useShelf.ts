@@ -1,6 +1,6 @@
 import type { Answer, Body } from '@bogen/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
-import { call } from '../api/call.js';
+import { call } from '../api/instructorCall.js';
 
 export type Course = Answer<'shelf'>['courses'][number];
 export type Lesson = Course['lessons'][number];
@@ -9,6 +9,7 @@ export type Lesson = Course['lessons'][number];
 export type ShelfChange =
   | { readonly of: 'course'; readonly id: string; readonly change: Body<'changeCourse'> }
   | { readonly of: 'lesson'; readonly id: string; readonly change: Body<'changeLesson'> }
+  | { readonly of: 'class'; readonly id: string; readonly change: Body<'changeClass'> }
   | { readonly of: 'copyCourse' | 'copyLesson'; readonly id: string; readonly title: string };
 
 /** The shelf as the server has it. */
@@ -25,6 +26,8 @@ export function useShelfChange() {
           return call('changeCourse', { params: { course: what.id }, body: what.change });
         case 'lesson':
           return call('changeLesson', { params: { lesson: what.id }, body: what.change });
+        case 'class':
+          return call('changeClass', { params: { class: what.id }, body: what.change });
         case 'copyCourse':
           return call('copyCourse', { params: { course: what.id }, body: { title: what.title } });
         case 'copyLesson':

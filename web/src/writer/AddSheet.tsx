@@ -3,7 +3,7 @@ import { newSheet, type Sheet } from '@bogen/core/lesson';
 import i18next from 'i18next';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { call } from '../api/call.js';
+import { call } from '../api/instructorCall.js';
 import { newId } from '../saving/newId.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';

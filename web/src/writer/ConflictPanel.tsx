@@ -1,7 +1,7 @@
 import { ProblemText } from '../ui/ProblemText.js';
 import { useMutation } from '@tanstack/react-query';
 import { useNavigate } from 'react-router';
-import { call } from '../api/call.js';
+import { call } from '../api/instructorCall.js';
 import { useEdited } from '../saving/useEdited.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';

@@ -28,7 +28,7 @@ import {
   dependentsOf,
 } from '@bogen/core/lesson';
 import i18next from 'i18next';
-import { call } from '../api/call.js';
+import { call } from '../api/instructorCall.js';
 import { snapMoved } from '../editing/draw/snapMoved.js';
 import type { FigureHost } from '../figure/scene/host.js';
 import { EditedDocument } from '../saving/editedDocument.js';

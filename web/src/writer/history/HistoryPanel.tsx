@@ -1,10 +1,11 @@
 import { backTo, CommandError } from '@bogen/core/lesson';
 import { useQuery } from '@tanstack/react-query';
 import { useState } from 'react';
-import { call } from '../../api/call.js';
+import { call } from '../../api/instructorCall.js';
 import { useEdited } from '../../saving/useEdited.js';
 import { useTold } from '../../text/told.js';
 import { useTranslation } from '../../text/text.js';
+import { shownDay } from '../../text/time.js';
 import { Button } from '../../ui/Button.js';
 import { Panel } from '../../ui/Panel.js';
 import { ProblemText } from '../../ui/ProblemText.js';
@@ -16,9 +17,6 @@ interface HistoryPanelProps {
   readonly edited: EditedDraft;
   readonly onClose: () => void;
 }
-
-const dayOf = (text: string): string =>
-  new Date(text).toLocaleDateString('en-GB', { day: 'numeric', month: 'long', year: 'numeric' });
 
 /** How the lesson was: its editions, and its days. Each is told apart from how it is now, and can be gone back to. */
 export function HistoryPanel({ lesson, edited, onClose }: HistoryPanelProps) {
@@ -54,7 +52,12 @@ export function HistoryPanel({ lesson, edited, onClose }: HistoryPanelProps) {
           )}
           <ul>
             {history.data.editions.map(({ number, revision, publishedAt }) =>
-              row(`edition ${number}`, t('lessonHistory.edition', { number }), dayOf(publishedAt), revision),
+              row(
+                `edition ${number}`,
+                t('lessonHistory.edition', { number }),
+                shownDay(publishedAt),
+                revision,
+              ),
             )}
           </ul>
           {history.data.days.length > 0 && (
@@ -62,7 +65,7 @@ export function HistoryPanel({ lesson, edited, onClose }: HistoryPanelProps) {
           )}
           <ul>
             {history.data.days.map(({ day, revision, steps }) =>
-              row(day, dayOf(day), t('lessonHistory.steps', { count: steps }), revision),
+              row(day, shownDay(day), t('lessonHistory.steps', { count: steps }), revision),
             )}
           </ul>
         </div>

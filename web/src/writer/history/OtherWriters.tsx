@@ -1,7 +1,7 @@
 import { useQuery } from '@tanstack/react-query';
 import { Users } from 'lucide-react';
 import { useEffect, useMemo } from 'react';
-import { call } from '../../api/call.js';
+import { call } from '../../api/instructorCall.js';
 import { newId } from '../../saving/newId.js';
 import { useTranslation } from '../../text/text.js';
 

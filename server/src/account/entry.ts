@@ -1,6 +1,10 @@
 import { toldByServer } from '@bogen/contract';
-import { hash, verify } from '@node-rs/argon2';
+import { instructor as demoInstructor } from '@bogen/demo';
 import { Router } from 'express';
+import { record } from '../audit/record.js';
+import { nameKey } from '../name/nameKey.js';
+import { refuseFullClass } from '../student/room.js';
+import type { Settings } from '../config/settings.js';
 import { brokenConstraint, type Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import {
@@ -14,9 +18,9 @@ import {
 import { route } from '../http/route.js';
 import { hashSecret, normaliseCode, randomCode } from '../http/secret.js';
 import { endSession, readSession, startSession } from '../http/session.js';
-
-/** Verified when no account fits, so that the time of an answer does not tell who has an account. */
-const nobodysHash = hash('nobody has this password');
+import { hasAccounts } from './firstCode.js';
+import { sessionOf } from './own.js';
+import { passwordFits } from './password.js';
 
 /**
  * An account's password is guarded under the account from this address, strictly, and under the account from
@@ -47,9 +51,23 @@ function returnKeyGuards(classId: string, address: string): readonly Guard[] {
 }
 
 /** Signing in and out, joining a class and coming back to it. */
-export function sessionRouter(db: Db): Router {
+export function entryRouter(db: Db, settings: Settings): Router {
   const router = Router();
   route(router, db, 'session', ({ request }) => readSession(db, request));
+
+  route(router, db, 'entry', async () => {
+    const demo = await db
+      .selectFrom('instructor')
+      .select('email')
+      .where('is_demo', '=', true)
+      .executeTakeFirst();
+    return {
+      first: !(await hasAccounts(db)),
+      demo: demo ? { email: demoInstructor.email, password: demoInstructor.password } : null,
+      school: settings.school?.name ?? null,
+      mail: settings.mail !== undefined,
+    };
+  });
 
   route(router, db, 'signIn', async ({ body, request, response }) => {
     const email = body.email.trim().toLowerCase();
@@ -61,7 +79,7 @@ export function sessionRouter(db: Db): Router {
       .selectAll()
       .where('email', '=', email)
       .executeTakeFirst();
-    const fits = await verify(account?.password_hash ?? (await nobodysHash), body.password);
+    const fits = await passwordFits(account?.password_hash, body.password);
     if (!account || !fits) {
       throw new HttpProblem('wrong-sign-in', toldByServer('wrongSignIn'));
     }
@@ -71,10 +89,8 @@ export function sessionRouter(db: Db): Router {
     // The address keeps its failures: an account of one's own must not pay for guesses at others.
     await discountTry(db, address);
     await startSession(db, request, response, { instructor: account.id });
-    return {
-      who: 'instructor' as const,
-      instructor: { id: account.id, name: account.name, email: account.email },
-    };
+    await record(db, account, 'signedIn');
+    return sessionOf(account);
   });
 
   route(router, db, 'signOut', async ({ request, response }) => {
@@ -84,20 +100,33 @@ export function sessionRouter(db: Db): Router {
 
   route(router, db, 'join', async ({ body, request, response }) => {
     const found = await classByCode(db, body.code, request.ip ?? '');
+    if (found.closedAt) throw new HttpProblem('refused', toldByServer('classTakesNobody'));
     const returnKey = randomCode(3, 4);
     try {
-      const { id } = await db
-        .insertInto('student')
-        .values({
-          class_id: found.id,
-          name: body.name,
-          return_key_hash: hashSecret(normaliseCode(returnKey)),
-        })
-        .returning('id')
-        .executeTakeFirstOrThrow();
+      const id = await db.transaction().execute(async (tx) => {
+        await refuseFullClass(tx, found.id, 1);
+        const made = await tx
+          .insertInto('student')
+          .values({
+            class_id: found.id,
+            name: body.name,
+            name_key: nameKey(body.name),
+            return_key_hash: hashSecret(normaliseCode(returnKey)),
+          })
+          .returning('id')
+          .executeTakeFirstOrThrow();
+        return made.id;
+      });
       await startSession(db, request, response, { student: id });
       return {
-        student: { id, name: body.name, classId: found.id, className: found.name, classCode: found.code },
+        student: {
+          id,
+          name: body.name,
+          classId: found.id,
+          className: found.name,
+          classCode: found.code,
+          closed: false,
+        },
         returnKey,
       };
     } catch (error) {
@@ -115,13 +144,28 @@ export function sessionRouter(db: Db): Router {
       .select(['id', 'name'])
       .where('class_id', '=', found.id)
       .where('return_key_hash', '=', hashSecret(normaliseCode(body.returnKey)))
+      .where('removed_at', 'is', null)
       .executeTakeFirst();
     if (!student) {
       await countFailure(db, guards);
       throw new HttpProblem('wrong-return-key', toldByServer('wrongReturnKey'));
     }
+    await db
+      .updateTable('student')
+      .set({ joined_at: new Date() })
+      .where('id', '=', student.id)
+      .where('joined_at', 'is', null)
+      .execute();
     await startSession(db, request, response, { student: student.id });
-    return { student: { ...student, classId: found.id, className: found.name, classCode: found.code } };
+    return {
+      student: {
+        ...student,
+        classId: found.id,
+        className: found.name,
+        classCode: found.code,
+        closed: found.closedAt !== null,
+      },
+    };
   });
 
   route(router, db, 'newReturnKey', async ({ session }) => {
@@ -141,7 +185,7 @@ async function classByCode(
   db: Db,
   typed: string,
   address: string,
-): Promise<{ id: string; name: string; code: string }> {
+): Promise<{ id: string; name: string; code: string; closedAt: Date | null }> {
   const guards = codeGuards(address);
   await refuseWhileWaiting(db, guards);
   const code = normaliseCode(typed);
@@ -149,7 +193,8 @@ async function classByCode(
     .selectFrom('class')
     .innerJoin('course', 'course.id', 'class.course_id')
     .where('course.deleted_at', 'is', null)
-    .select(['class.id', 'class.name', 'class.code'])
+    .where('class.deleted_at', 'is', null)
+    .select(['class.id', 'class.name', 'class.code', 'class.closed_at as closedAt'])
     .where((where) => where(where.fn('replace', ['code', where.val('-'), where.val('')]), '=', code))
     .executeTakeFirst();
   if (!found) {
