@@ -1,11 +1,42 @@
 import { createHash } from 'node:crypto';
 import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import { promisify } from 'node:util';
+import { brotliCompress, constants, gzip } from 'node:zlib';
 import { command } from './command.mjs';
 import { root } from './packages.mjs';
 import { Trouble } from './say.mjs';
 
 export const webFolder = join(root, 'web', 'dist');
+
+const [gzipped, brotlied] = [promisify(gzip), promisify(brotliCompress)];
+
+/** Writes what can be made smaller beside itself, so that it need not be done anew for each who asks. */
+async function compress(folder) {
+  const names = readdirSync(folder).filter((name) => /\.(js|css|svg|json|wasm)$/.test(name));
+  await Promise.all(
+    names.map(async (name) => {
+      const bytes = readFileSync(join(folder, name));
+      if (bytes.length < 1000) return;
+      const quality = {
+        [constants.BROTLI_PARAM_QUALITY]: 10,
+        [constants.BROTLI_PARAM_SIZE_HINT]: bytes.length,
+      };
+      writeFileSync(join(folder, `${name}.gz`), await gzipped(bytes, { level: 9 }));
+      writeFileSync(join(folder, `${name}.br`), await brotlied(bytes, { params: quality }));
+    }),
+  );
+}
+
+/** Builds the server as `npm run serve` runs it. */
+export async function buildServer() {
+  console.log('Building the server …');
+  for (const mode of ['main', 'worker']) {
+    const args = ['vite', 'build', '--logLevel', 'warn', '--mode', mode];
+    const { code, output } = await command('npx', args, { cwd: join(root, 'server') });
+    if (code !== 0) throw new Trouble(`The server could not be built:\n${output}`);
+  }
+}
 
 /** Builds the web application, where its sources changed since the last build. */
 export async function buildWeb() {
@@ -25,5 +56,6 @@ export async function buildWeb() {
     cwd: join(root, 'web'),
   });
   if (code !== 0) throw new Trouble(`The web application could not be built:\n${output}`);
+  await compress(join(webFolder, 'assets'));
   writeFileSync(stamp, digest);
 }

@@ -85,6 +85,7 @@ export const serverSentences = {
   alreadyTeaches: '{{name}} teaches this course already.',
   nameNotRepeated: 'To erase for good, repeat the name exactly as it is written.',
   coursesFirst: 'You still have courses. Hand them over or delete them first.',
+  stopping: 'The server is being stopped. Try again in a moment.',
   onlyOwner: 'Only the instructor whose course this is may do this.',
   onlyAdministrators: 'Only an administrator may do this.',
   classClosed:

@@ -1,6 +1,4 @@
 import { lessonFileSchema, toldByServer } from '@bogen/contract';
-import { existsSync } from 'node:fs';
-import { join } from 'node:path';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { sql } from 'kysely';
@@ -32,6 +30,9 @@ import { pictureRouter } from './picture/router.js';
 import { shelfChangeRouter } from './shelf/change.js';
 import { shelfRouter } from './shelf/router.js';
 import { studentRouter } from './student/router.js';
+import { serveWeb, webOf } from './http/web.js';
+import { Metrics } from './watch/metrics.js';
+import { watchRequests } from './watch/requests.js';
 import { workRouter } from './work/router.js';
 
 export interface AppOptions {
@@ -77,13 +78,21 @@ export function createApp({ db, log, pool, webFolder, settings = {} }: AppOption
     }),
   );
 
+  const metrics = new Metrics(db, pool);
+  app.use(watchRequests(log, metrics));
+  app.get('/metrics', limitFloods(), metrics.handler(db, settings));
+
   const api = express.Router();
+  const web = webFolder ? webOf(webFolder) : undefined;
   api.use((_request, response, next) => {
     response.set('Cache-Control', 'no-store');
+    if (web) response.set('Bogen-Build', web.build);
     next();
   });
   route(api, db, 'health', () => Promise.resolve({ status: 'up' as const }));
   route(api, db, 'ready', async () => {
+    // A process that is being stopped finishes what it has, and is given nothing new.
+    if (app.locals['stopping']) throw new HttpProblem('busy', toldByServer('stopping'), { retryAfter: 5 });
     await sql`select 1`.execute(db);
     return { status: 'ready' as const };
   });
@@ -122,17 +131,7 @@ export function createApp({ db, log, pool, webFolder, settings = {} }: AppOption
   });
   app.use('/api', api);
 
-  if (webFolder && existsSync(join(webFolder, 'index.html'))) {
-    app.use(
-      '/assets',
-      express.static(join(webFolder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }),
-    );
-    app.use(express.static(webFolder, { index: false }));
-    app.use((request, response, next) => {
-      if (request.method !== 'GET' && request.method !== 'HEAD') return next();
-      response.set('Cache-Control', 'no-cache').sendFile(join(webFolder, 'index.html'), { root: '/' });
-    });
-  }
+  if (web) serveWeb(app, web);
   app.use(errorHandler(log));
   return app;
 }

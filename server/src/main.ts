@@ -1,6 +1,7 @@
 import { sentences } from '@bogen/contract';
 import { wordMessagesBy } from '@bogen/core/lesson';
 import { createServer, type Server } from 'node:http';
+import { isMainThread } from 'node:worker_threads';
 import { pino } from 'pino';
 import { newFirstCode } from './account/firstCode.js';
 import { createApp } from './app.js';
@@ -16,6 +17,7 @@ const patience = 25_000;
 
 /** Starts one server process: migrates, loads the demo data where that is wished, and listens. */
 async function main(): Promise<void> {
+  if (!isMainThread) throw new Error('A thread is no server.');
   const { database, host, port, logLevel, web, loadsDemo, demoAnywhere, settings } = readSettings(
     process.env,
   );

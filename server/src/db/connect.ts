@@ -5,6 +5,11 @@ import type { Database } from './schema.js';
 export type Db = Kysely<Database>;
 export type Tx = Transaction<Database>;
 
+const pools = new WeakMap<Db, pg.Pool>();
+
+/** The connections of a database, to be counted. */
+export const poolOf = (db: Db): pg.Pool | undefined => pools.get(db);
+
 /**
  * A pool of connections. A connection that is lost, idle or in the middle of a transaction, is replaced: what
  * was asked of it fails with an error that `isDatabaseGone` knows, and nothing else happens.
@@ -19,7 +24,9 @@ export function connect(url: string): Db {
   pool.on('error', () => undefined);
   // The pool listens to idle connections only; an error of one in use would end the process.
   pool.on('connect', (client) => client.on('error', () => undefined));
-  return new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
+  const db = new Kysely<Database>({ dialect: new PostgresDialect({ pool }) });
+  pools.set(db, pool);
+  return db;
 }
 
 /** PostgreSQL's code for a broken uniqueness constraint, with the constraint's name. */

@@ -7,13 +7,13 @@ import { HttpProblem } from './problem.js';
 
 /** Turns whatever was thrown into `application/problem+json`. */
 export function errorHandler(log: Logger): ErrorRequestHandler {
-  return (error: unknown, request, response, next) => {
+  return (error: unknown, _request, response, next) => {
     if (response.headersSent) {
       next(error);
       return;
     }
     const { problem } = asProblem(error, (unknown) =>
-      log.error({ err: unknown, path: request.path }, 'unexpected error'),
+      log.error({ err: unknown, id: response.locals['requestId'] as string }, 'unexpected error'),
     );
     if (problem.type === 'database-unavailable')
       log.warn({ reason: error instanceof Error ? error.message : String(error) }, 'database unavailable');

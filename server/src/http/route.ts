@@ -44,6 +44,8 @@ export function route<Name extends EndpointName>(
   const limit =
     endpoint.bodyLimit ?? (endpoint.access === 'anyone' ? bodyLimits.anyone : bodyLimits.signedIn);
   router[endpoint.method](endpoint.path, async (request, response) => {
+    response.locals['endpoint'] = name;
+    response.locals['route'] = endpoint.path;
     const session = endpoint.access === 'anyone' ? undefined : await readSession(db, request);
     if (session?.who === 'nobody') throw new HttpProblem('not-signed-in', toldByServer('notSignedIn'));
     if (session) refuseOthers(endpoint.access, session);

@@ -17,6 +17,12 @@ export interface PoolOptions {
 
 const usual: PoolOptions = { threads: 2, mostWaiting: 60, limit: 2000, memory: 384 };
 
+/** What a thread runs: as it was built, or else its source by way of what translates it. */
+const threadFile = new URL(
+  import.meta.url.endsWith('.ts') ? './start.mjs' : '../worker/worker.js',
+  import.meta.url,
+);
+
 interface Waiting {
   readonly args: readonly unknown[];
   readonly resolve: (value: unknown) => void;
@@ -50,6 +56,11 @@ export class Pool {
     return this.lanes[name].run(args) as Promise<Awaited<ReturnType<Job<Name>>>>;
   }
 
+  /** How many jobs of each kind wait and run. */
+  standing(): { job: JobName; waiting: number; running: number }[] {
+    return (Object.keys(this.lanes) as JobName[]).map((job) => ({ job, ...this.lanes[job].standing() }));
+  }
+
   async close(): Promise<void> {
     await Promise.all(Object.values(this.lanes).map((lane) => lane.close()));
   }
@@ -61,6 +72,7 @@ class Lane {
   private readonly idle: Worker[] = [];
   private readonly threads = new Set<Worker>();
   private closed = false;
+  private running = 0;
 
   constructor(
     private readonly name: JobName,
@@ -84,6 +96,10 @@ class Lane {
     });
   }
 
+  standing(): { waiting: number; running: number } {
+    return { waiting: this.queue.length, running: this.running };
+  }
+
   async close(): Promise<void> {
     this.closed = true;
     await Promise.all([...this.threads].map((thread) => thread.terminate()));
@@ -91,7 +107,7 @@ class Lane {
 
   private startThread(): void {
     if (this.closed) return;
-    const thread = new Worker(new URL('./start.mjs', import.meta.url), {
+    const thread = new Worker(threadFile, {
       execArgv: [],
       workerData: this.name,
       resourceLimits: { maxOldGenerationSizeMb: this.options.memory },
@@ -152,7 +168,9 @@ class Lane {
       this.idle.push(thread);
       this.next();
     };
+    this.running++;
     const stop = (): void => {
+      this.running--;
       clearTimeout(timer);
       thread.off('message', onAnswer);
       thread.off('exit', onExit);

@@ -37,6 +37,24 @@ export type Input<Name extends EndpointName> = (Params<Name> extends undefined
     onSent?: (share: number) => void;
   };
 
+/** Whether the server has another build of the application by now than the one that this page came from. */
+let outdated = false;
+
+function noteBuild({ headers }: Response): void {
+  const now = headers.get('bogen-build');
+  const own = document.querySelector<HTMLMetaElement>('meta[name="build"]')?.content;
+  outdated ||= now !== null && own !== undefined && own !== now;
+}
+
+/** Whether the server was updated since this page was loaded: the next page is loaded anew, and not from what is gone. */
+export const isOutdated = (): boolean => outdated;
+
+/** Asks the server whether it was updated. Where it can't be reached it was not, as far as one knows. */
+export async function askWhetherOutdated(): Promise<boolean> {
+  await call('session', {}).catch(() => undefined);
+  return outdated;
+}
+
 /** Calls one of the endpoints that a reader's pages know. `call` of `instructorCall` knows all. */
 export const call = <Name extends keyof typeof everyonesPaths>(
   name: Name,
@@ -83,6 +101,7 @@ export async function callAt<Name extends EndpointName>(
     if (signal?.aborted) throw error;
     throw new NotConnected();
   }
+  noteBuild(response);
   if (response.ok) return (await response.json()) as Answer<Name>;
   if (!response.headers.get('content-type')?.includes('problem+json')) {
     throw new NotConnected();

@@ -1,4 +1,4 @@
-import { NotConnected } from '../api/call.js';
+import { askWhetherOutdated, NotConnected } from '../api/call.js';
 import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
 
 /** What to do so that pages that could not be fetched are tried anew when they are next opened. */
@@ -14,6 +14,8 @@ export function page(fetch: () => Promise<ComponentType>): ComponentType {
     try {
       return { default: await fetch() };
     } catch {
+      // After an update the page stands under another name: everything is being loaded anew, and nothing has failed.
+      if (await askWhetherOutdated()) await new Promise(() => location.reload());
       failed.add(forget);
       throw new NotConnected();
     }

@@ -1,5 +1,6 @@
 import { Suspense, useLayoutEffect } from 'react';
 import { Route, Routes, useLocation, useNavigationType } from 'react-router';
+import { isOutdated } from '../api/call.js';
 import { Loading } from '../ui/States.js';
 import { Home } from './Home.js';
 import { page } from './page.js';
@@ -22,7 +23,9 @@ export function Pages() {
   const { pathname } = useLocation();
   const way = useNavigationType();
   useLayoutEffect(() => {
-    if (way !== 'POP') window.scrollTo(0, 0);
+    // What is not sent yet rests on the device, so that loading anew loses nothing.
+    if (isOutdated()) location.reload();
+    else if (way !== 'POP') window.scrollTo(0, 0);
   }, [pathname, way]);
   return (
     <PageBoundary place={pathname}>
