@@ -29,6 +29,9 @@ export const daysKept = 30;
 /** Bytes of a whole stored document, as JSON in UTF-8. */
 export const documentLimit = 4_000_000;
 
+/** The largest number that a revision, an edition or a step can have, as the database keeps it. */
+export const mostCounted = 2_147_483_647;
+
 /** How deep arrays and objects of a body may be nested. */
 export const nestingLimit = 100;
 

@@ -1,5 +1,5 @@
 import { z, type ZodType } from 'zod';
-import { batchLimits } from './limits.js';
+import { batchLimits, mostCounted } from './limits.js';
 
 const stepId = z.uuid();
 const at = z.iso.datetime().optional();
@@ -16,7 +16,10 @@ export function stepSchema<Command extends ZodType>(command: Command) {
 /** Steps to append, with the revision they start from. */
 export function appendSchema<Command extends ZodType>(command: Command) {
   return z.strictObject({
-    base: z.int().min(0),
+    base: z
+      .int()
+      .min(0)
+      .max(mostCounted - batchLimits.steps),
     steps: z
       .array(stepSchema(command))
       .min(1)

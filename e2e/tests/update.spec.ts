@@ -22,7 +22,7 @@ test('a page that is open across an update is loaded anew with the next one, and
   const isSame = await mark(page);
   await update(page);
   await drag(page, 'waist/P4', { x: 30, y: -20 });
-  await saved(page);
+  await expect(saved(page)).toBeVisible();
   const moved = await placeOf(page, 'waist/P4');
   // It goes on as it is until one leaves it.
   expect(await isSame()).toBe(true);

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { mostCounted } from '../limits.js';
 import { paths } from '../paths.js';
 import { defineEndpoint } from '../endpoint.js';
 import { figureSchema } from '../figure.js';
@@ -39,7 +40,7 @@ export const benchEndpoints = {
       deleted: z.boolean().optional(),
       figure: z.unknown().optional(),
       /** With a figure: the revision that it was made from. Where there is a newer one, it is refused as stale. */
-      base: z.int().min(0).optional(),
+      base: z.int().min(0).max(mostCounted).optional(),
     }),
     answer: z.object(onBench),
   }),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { mostCounted } from '../limits.js';
 import { paths } from '../paths.js';
 import { defineEndpoint } from '../endpoint.js';
 import { figureCommandSchema, figureSchema } from '../figure.js';
@@ -61,7 +62,7 @@ export const readingEndpoints = {
     access: 'student',
     summary: 'An edition of a lesson to read: the one begun, or the newest.',
     params: z.strictObject({ lesson: id }),
-    query: z.strictObject({ edition: z.coerce.number().int().min(1).optional() }),
+    query: z.strictObject({ edition: z.coerce.number().int().min(1).max(mostCounted).optional() }),
     answer: z.object({
       lesson: id,
       title: z.string(),

@@ -1,4 +1,5 @@
 import { z } from 'zod';
+import { mostCounted } from '../limits.js';
 import { paths } from '../paths.js';
 import { defineEndpoint } from '../endpoint.js';
 import { lessonCommandSchema, lessonSchema } from '../lesson.js';
@@ -47,7 +48,7 @@ export const writingEndpoints = {
     ...paths.lessonAt,
     access: 'instructor',
     summary: 'A draft as it was at a revision.',
-    params: z.strictObject({ lesson: id, revision: z.coerce.number().int().min(0) }),
+    params: z.strictObject({ lesson: id, revision: z.coerce.number().int().min(0).max(mostCounted) }),
     answer: z.object({ document: lessonSchema }),
   }),
   presence: defineEndpoint({
@@ -65,7 +66,7 @@ export const writingEndpoints = {
     access: 'instructor',
     summary: 'Publishes the draft at a revision as the next edition.',
     params: z.strictObject({ lesson: id }),
-    body: z.strictObject({ revision: z.int().min(0) }),
+    body: z.strictObject({ revision: z.int().min(0).max(mostCounted) }),
     answer: z.object({ number: z.int(), revision: z.int() }),
   }),
 } as const;
