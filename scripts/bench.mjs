@@ -64,6 +64,11 @@ await run(async () => {
     await benchLesson();
   }
   if (wanted('log')) await benchLog();
+  if (only.includes('saves')) {
+    const { benchSaves } = await import('./benchSaves.mjs');
+    console.log('\nMany who save at once\n');
+    await benchSaves();
+  }
   if (!wanted('load') && !wanted('drag')) return;
   await buildWeb();
   if (wanted('load')) printFirstLoad();

@@ -53,7 +53,12 @@ function returnKeyGuards(classId: string, address: string): readonly Guard[] {
 /** Signing in and out, joining a class and coming back to it. */
 export function entryRouter(db: Db, settings: Settings): Router {
   const router = Router();
-  route(router, db, 'session', ({ request }) => readSession(db, request));
+  route(router, db, 'session', async ({ request }) => {
+    const session = await readSession(db, request);
+    if (session.who !== 'student') return session;
+    const { seenAt: _, ...student } = session.student;
+    return { who: session.who, student };
+  });
 
   route(router, db, 'entry', async () => {
     const demo = await db

@@ -10,7 +10,7 @@ import { route } from '../http/route.js';
 import type { Pool } from '../pool/pool.js';
 import { sheetOfStudent } from '../work/ownSheets.js';
 import { progressOf } from '../work/progress.js';
-import { startOf, workStream } from '../work/router.js';
+import { startOf, workStream } from '../work/streams.js';
 import {
   answersOf,
   editionsOfClass,

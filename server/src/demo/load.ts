@@ -8,7 +8,8 @@ import type { Pool } from '../pool/pool.js';
 import { hashSecret, randomToken } from '../http/secret.js';
 import { nameKey } from '../name/nameKey.js';
 import { appendSteps, createStream } from '../stream/stream.js';
-import { checkWork, openWork, startOf, studentStream } from '../work/router.js';
+import { checkWork, openWork } from '../work/router.js';
+import { startOf, studentStream } from '../work/streams.js';
 
 /** The number of the lock that whoever loads holds. */
 const loading = 4870_011;

@@ -1,4 +1,6 @@
 import type { Request, Response } from 'express';
+import { sql } from 'kysely';
+import { Batches, perDatabase } from '../db/batches.js';
 import type { Db, Tx } from '../db/connect.js';
 import { hashSecret, randomToken } from './secret.js';
 
@@ -20,6 +22,7 @@ export type Session =
         classId: string;
         className: string;
         classCode: string;
+        readonly seenAt: Date;
         /** Whether the class is closed, so that its students only look. */
         closed: boolean;
       };
@@ -43,20 +46,28 @@ export function sessionKeyOf(request: Request): string | undefined {
   return token && hashSecret(token);
 }
 
-/** Who the request's cookie stands for. */
-export async function readSession(db: Db, request: Request): Promise<Session> {
-  const token = tokenOf(request);
-  if (!token) return { who: 'nobody' };
-  const row = await db
+/** Sessions by their tokens, all that are asked for at the same moment together. */
+const rowsOf = perDatabase(
+  (db: Db) =>
+    new Batches(async (hashes: readonly string[]) => {
+      const rows = await sessionRows(db, hashes);
+      const byHash = new Map(rows.map((row) => [row.hash, row]));
+      return hashes.map((hash) => byHash.get(hash));
+    }, 2),
+);
+
+function sessionRows(db: Db, hashes: readonly string[]) {
+  return db
     .selectFrom('session')
     .leftJoin('instructor', 'instructor.id', 'session.instructor_id')
     .leftJoin('student', 'student.id', 'session.student_id')
     .leftJoin('class', 'class.id', 'student.class_id')
-    .where('token_hash', '=', hashSecret(token))
-    .where('expires_at', '>', new Date())
+    .where(sql<boolean>`token_hash = any(${hashes})`)
+    .where('expires_at', '>', sql<Date>`now()`)
     .where('student.removed_at', 'is', null)
     .where('class.deleted_at', 'is', null)
     .select([
+      'session.token_hash as hash',
       'session.id',
       'session.seen_at as seenAt',
       'instructor.role',
@@ -65,12 +76,20 @@ export async function readSession(db: Db, request: Request): Promise<Session> {
       'instructor.email as email',
       'student.id as studentId',
       'student.name as studentName',
+      'student.last_seen as studentSeenAt',
       'class.id as classId',
       'class.name as className',
       'class.code as classCode',
       'class.closed_at as closedAt',
     ])
-    .executeTakeFirst();
+    .execute();
+}
+
+/** Who the request's cookie stands for. */
+export async function readSession(db: Db, request: Request): Promise<Session> {
+  const token = tokenOf(request);
+  if (!token) return { who: 'nobody' };
+  const row = await rowsOf(db).get(hashSecret(token));
   if (row && Date.now() - Number(row.seenAt) > hour)
     await db.updateTable('session').set({ seen_at: new Date() }).where('id', '=', row.id).execute();
   if (row?.instructorId) {
@@ -89,6 +108,7 @@ export async function readSession(db: Db, request: Request): Promise<Session> {
         className: row.className!,
         classCode: row.classCode!,
         closed: row.closedAt !== null,
+        seenAt: row.studentSeenAt!,
       },
     };
   }

@@ -4,6 +4,7 @@ import { batchLimits, documentLimit } from '@bogen/contract';
 import { sql } from 'kysely';
 import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
+import { presentOf, savedBy, type WrittenStep } from './atOnce.js';
 import { StepRows } from './stepRows.js';
 
 /** A document at a revision, with what one author can undo and redo of it. */
@@ -150,13 +151,96 @@ export async function appendSteps<Document, Command>(
   kind: StreamKind<Document, Command>,
 ): Promise<{ revision: number }> {
   refuseTooManyCommands(steps, kind);
+  return (
+    (await appendAtOnce(db, id, author, base, steps, kind)) ?? appendInTurn(db, id, author, base, steps, kind)
+  );
+}
+
+/**
+ * The usual case in one reading and one writing: things that were done, on the revision that is there. Nothing is held in
+ * between, and the writing takes place only where the revision is still the same.
+ * @returns `undefined` where it is another case, and nothing was written
+ * @throws HttpProblem as `appendSteps` does
+ */
+async function appendAtOnce<Document, Command>(
+  db: Db,
+  id: string,
+  author: string,
+  base: number,
+  steps: readonly Step<Command>[],
+  kind: StreamKind<Document, Command>,
+): Promise<{ revision: number } | undefined> {
+  const done = steps.filter((step) => step.kind === 'do');
+  const revision = base + steps.length;
+  if (done.length < steps.length || Math.floor(base / snapshotEvery) < Math.floor(revision / snapshotEvery))
+    return undefined;
+  const stream = await presentOf(db).get({ id, base, steps: steps.map((step) => step.id) });
+  if (!stream || stream.isKnown) return undefined;
+  let document = kind.read(stream.document);
+  const written: WrittenStep[] = [];
+  for (const [index, step] of done.entries()) {
+    const inverse = await tried(step, async () => {
+      await kind.permit?.(document, step.command);
+      const applied = kind.apply(document, step.command);
+      document = applied.document;
+      return applied.inverse;
+    });
+    written.push({
+      id: step.id,
+      revision: base + index + 1,
+      command: step.command,
+      inverse,
+      at: step.at ?? null,
+    });
+  }
+  const isSaved = await savedBy(db).get({
+    id,
+    base,
+    revision,
+    document: textOf(document, steps),
+    author,
+    version: kind.version,
+    steps: written,
+  });
+  return isSaved ? { revision } : undefined;
+}
+
+/** Does what a step asks for. @throws HttpProblem `refused`, with the step, where it does not fit */
+async function tried<Command, T>(step: Step<Command>, work: () => Promise<T>): Promise<T> {
+  try {
+    return await work();
+  } catch (error) {
+    if (error instanceof CommandError) throw new HttpProblem('refused', error.told, { step: step.id });
+    throw error;
+  }
+}
+
+/** A document as it is stored. @throws HttpProblem `too-large` */
+function textOf<Command>(document: unknown, steps: readonly Step<Command>[]): string {
+  const text = JSON.stringify(document);
+  if (text.length > documentLimit)
+    throw new HttpProblem('too-large', tooLargeToKeep, { step: largest(steps).id });
+  return text;
+}
+
+/** Any case, one after the other with whoever else appends. */
+function appendInTurn<Document, Command>(
+  db: Db,
+  id: string,
+  author: string,
+  base: number,
+  steps: readonly Step<Command>[],
+  kind: StreamKind<Document, Command>,
+): Promise<{ revision: number }> {
   return db.transaction().execute(async (tx) => {
     const stream = await tx
       .selectFrom('stream')
       .select(['document', 'revision'])
       .where('id', '=', id)
       .forUpdate()
-      .executeTakeFirstOrThrow();
+      .executeTakeFirst();
+    // It was erased with whoever it belonged to.
+    if (!stream) throw new HttpProblem('not-found', toldByServer('workNotYours'));
     const known = await tx
       .selectFrom('stream_step')
       .select('id')
@@ -183,7 +267,7 @@ export async function appendSteps<Document, Command>(
     const rows = new StepRows<Command>(tx, id, author, kind.version);
     for (const step of fresh) {
       revision++;
-      try {
+      await tried(step, async () => {
         if (step.kind === 'do') {
           await kind.permit?.(document, step.command);
           const applied = kind.apply(document, step.command);
@@ -196,10 +280,7 @@ export async function appendSteps<Document, Command>(
           document = applied.document;
           await rows.undoneOrRedone(revision, step, change.revision, effect, applied.inverse);
         }
-      } catch (error) {
-        if (error instanceof CommandError) throw new HttpProblem('refused', error.told, { step: step.id });
-        throw error;
-      }
+      });
       if (revision % snapshotEvery === 0) {
         await tx
           .insertInto('stream_snapshot')
@@ -208,12 +289,9 @@ export async function appendSteps<Document, Command>(
       }
     }
     await rows.flush();
-    const text = JSON.stringify(document);
-    if (text.length > documentLimit)
-      throw new HttpProblem('too-large', tooLargeToKeep, { step: largest(fresh).id });
     await tx
       .updateTable('stream')
-      .set({ document: text, revision, changed_at: sql<Date>`now()` })
+      .set({ document: textOf(document, fresh), revision, changed_at: sql<Date>`now()` })
       .where('id', '=', id)
       .execute();
     return { revision };

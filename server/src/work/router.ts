@@ -1,73 +1,28 @@
 import { toldByServer, type Answer } from '@bogen/contract';
-import { told } from '@bogen/core/lesson';
-import {
-  applyFigureCommand,
-  figureVersion,
-  migrateFigure,
-  migrateFigureCommand,
-  readerMay,
-  singleCommands,
-  type FigureCommand,
-  type FigureDocument,
-} from '@bogen/core/figure';
-import {
-  CommandError,
-  isTaskMet,
-  migrateLesson,
-  sheetOf,
-  taskOf,
-  type Sheet,
-  type Step,
-  type TaskAnswer,
-} from '@bogen/core/lesson';
+import { isTaskMet, migrateLesson, sheetOf, taskOf, type Sheet, type TaskAnswer } from '@bogen/core/lesson';
 import { Router } from 'express';
 import { sql } from 'kysely';
+import { Batches, perDatabase } from '../db/batches.js';
 import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { Gate } from '../pool/gate.js';
-import { sheetOfStudent } from './ownSheets.js';
 import type { Pool } from '../pool/pool.js';
-import { appendSteps, createStream, readDocument, readStream, type StreamKind } from '../stream/stream.js';
-
-/** A student's figure as a stream of commands. */
-export const workStream: StreamKind<FigureDocument, FigureCommand> = {
-  apply: applyFigureCommand,
-  read: (stored) => migrateFigure(stored) as unknown as FigureDocument,
-  version: figureVersion,
-  readCommand: migrateFigureCommand,
-  size: (command) => singleCommands(command).length,
-};
-
-/** The same for a student, who may only do what the stage allows its readers. */
-export function studentStream(pool: Pool, start: FigureDocument): StreamKind<FigureDocument, FigureCommand> {
-  return {
-    ...workStream,
-    permit: async (document, command) => {
-      if (!readerMay(document, command, start)) throw new CommandError(told('notForReaders'));
-      // What an operation comes to is calculated again, in a thread of its own and within a time.
-      if (isOperation(command) && !(await pool.run('results', document, command)))
-        throw new CommandError(told('resultNotTrue'));
-    },
-  };
-}
-
-const isOperation = (command: FigureCommand): boolean =>
-  singleCommands(command).some(({ name }) => name === 'operate');
-
-/** Whether a step carries the result of an operation, which is calculated again before it is believed. */
-const operates = (step: Step<FigureCommand>): boolean => step.kind === 'do' && isOperation(step.command);
+import { appendSteps, createStream, readDocument, readStream } from '../stream/stream.js';
+import { sheetOfStudent } from './ownSheets.js';
+import { operates, startOf, KnownWorks, studentStream, workStream } from './streams.js';
 
 /** Students' work on the sheets of an edition. */
 export function workRouter(db: Db, pool: Pool): Router {
   const router = Router();
   const calculating = new Gate(2, 100);
+  const works = new KnownWorks(db);
 
   route(router, db, 'openWork', async ({ params, session }) => {
     const { student } = session;
     const sheet = await sheetForStudent(db, pool, params.edition, params.sheet, student);
     const { id, streamId } = await openWork(db, pool, student.id, params.edition, sheet, params.stage);
-    await touchStudent(db, student.id);
+    await touchStudent(db, student);
     const state = await readStream(db, streamId, workStream, student.id);
     return { ...state, id, sheet: sheet.id, stage: params.stage };
   });
@@ -75,9 +30,8 @@ export function workRouter(db: Db, pool: Pool): Router {
   route(router, db, 'appendToWork', async ({ params, body, session }) => {
     const { student } = session;
     if (student.closed) throw new HttpProblem('not-allowed', toldByServer('classClosed'));
-    const streamId = await ownWork(db, params.work, student.id);
-    await touchStudent(db, student.id);
-    const start = await startOf(db, streamId);
+    const { streamId, start } = await works.of(params.work, student.id);
+    await touchStudent(db, student);
     const append = () => appendSteps(db, streamId, student.id, body, studentStream(pool, start));
     return body.steps.some(operates) ? calculating.pass(append) : append();
   });
@@ -92,13 +46,18 @@ export function workRouter(db: Db, pool: Pool): Router {
   return router;
 }
 
-/** A student was here just now. */
-async function touchStudent(db: Db, id: string): Promise<void> {
-  await db
-    .updateTable('student')
-    .set({ last_seen: sql<Date>`now()` })
-    .where('id', '=', id)
-    .execute();
+/** Who was here just now, all of the same moment together. */
+const seenBy = perDatabase(
+  (db: Db) =>
+    new Batches(async (ids: readonly string[]) => {
+      await sql`update student set last_seen = now() where id = any(${ids}::uuid[])`.execute(db);
+      return ids;
+    }, 1),
+);
+
+/** A student was here just now. It is written down once a minute, since it is told by minutes. */
+async function touchStudent(db: Db, { id, seenAt }: { id: string; seenAt: Date }): Promise<void> {
+  if (Date.now() - Number(seenAt) >= 60_000) await seenBy(db).get(id);
 }
 
 /** The sheet of an edition as a student gets it, where that edition is of a lesson of their class's course. */
@@ -169,29 +128,6 @@ function workOn(
     .where('sheet_id', '=', sheetId)
     .where('stage', '=', stage)
     .executeTakeFirst();
-}
-
-/** The stream of a student's own work. */
-async function ownWork(db: Db, id: string, studentId: string): Promise<string> {
-  const work = await db
-    .selectFrom('work')
-    .select('stream_id as streamId')
-    .where('id', '=', id)
-    .where('student_id', '=', studentId)
-    .executeTakeFirst();
-  if (!work) throw new HttpProblem('not-found', toldByServer('workNotYours'));
-  return work.streamId;
-}
-
-/** The figure that a student's work began with, as its stage showed it when it was opened. */
-export async function startOf(db: Db, streamId: string): Promise<FigureDocument> {
-  const { document } = await db
-    .selectFrom('stream_snapshot')
-    .select('document')
-    .where('stream_id', '=', streamId)
-    .where('revision', '=', 0)
-    .executeTakeFirstOrThrow();
-  return workStream.read(document);
 }
 
 /**

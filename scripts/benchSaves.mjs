@@ -1,0 +1,181 @@
+import { randomUUID } from 'node:crypto';
+import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { setTimeout as sleep } from 'node:timers/promises';
+import { freePort, startCluster } from './cluster.mjs';
+import { command } from './command.mjs';
+import { ensurePostgres } from './packages.mjs';
+import { startServer } from './server.mjs';
+
+const count = 500;
+const seconds = 15;
+
+/**
+ * Many students who save at once, on a database that writes to its disk as in use: as fast as they can, one after the
+ * other; and each every ten seconds. Beside it the same writing by pgbench, with nothing before it.
+ */
+export async function benchSaves() {
+  const bin = await ensurePostgres();
+  const folder = mkdtempSync('/tmp/bogen-saves-');
+  const cluster = await startCluster(bin, folder, await freePort());
+  const port = await freePort();
+  const server = await startServer({ url: cluster.url, port, demo: true });
+  const base = `http://127.0.0.1:${port}/api`;
+  try {
+    const { demoClass } = await demo();
+    const students = [];
+    // A few at a time, as a class comes in.
+    for (let k = 0; k < count; k += 10)
+      students.push(
+        ...(await Promise.all(Array.from({ length: 10 }, (_, j) => comesIn(base, demoClass.code, k + j)))),
+      );
+    const rate = await closedLoop(base, students);
+    await everyTenSeconds(base, students);
+    await desk(base);
+    await beside(bin, cluster.url, students, rate, folder);
+  } finally {
+    await server.stop();
+    await cluster.stop();
+    rmSync(folder, { recursive: true, force: true });
+  }
+}
+
+async function demo() {
+  const script = `import('@bogen/demo').then(({ demoClass, instructor }) => console.log(JSON.stringify({ demoClass, instructor })))`;
+  const { output } = await command(
+    process.execPath,
+    ['--import', 'tsx', '--input-type=module', '-e', script],
+    {
+      cwd: join(import.meta.dirname, '..', 'server'),
+    },
+  );
+  return JSON.parse(output.trim().split('\n').at(-1));
+}
+
+async function send(base, headers, method, path, body) {
+  const response = await fetch(base + path, {
+    method,
+    headers: { 'content-type': 'application/json', ...headers },
+    ...(body === undefined ? {} : { body: JSON.stringify(body) }),
+  });
+  const answer = await response.json();
+  if (!response.ok) throw new Error(`${path}: ${response.status} ${JSON.stringify(answer)}`);
+  return { answer, cookie: response.headers.getSetCookie()[0]?.split(';')[0] };
+}
+
+/** A new student with the first sheet open. */
+async function comesIn(base, code, number) {
+  // Each from an address of its own, so that what is limited by address does not count here.
+  const from = { 'x-forwarded-for': `10.1.${Math.floor(number / 250)}.${(number % 250) + 1}` };
+  const { cookie } = await send(base, from, 'POST', '/join', { code, name: `Saver ${number}` });
+  const headers = { ...from, cookie };
+  const { answer: home } = await send(base, headers, 'GET', '/class');
+  const { answer: lesson } = await send(base, headers, 'GET', `/class/lessons/${home.lessons[0].id}`);
+  const sheet = lesson.sheets[0];
+  const path = `/editions/${lesson.edition.id}/sheets/${sheet.id}/stages/${sheet.stages[0].id}/work`;
+  const { answer: work } = await send(base, headers, 'PUT', path, {});
+  return { headers, work: work.id, revision: work.revision };
+}
+
+/** One save. @returns how long it took, in ms */
+async function save(base, student) {
+  const command = {
+    name: 'moveControlPoint',
+    item: 'waist',
+    index: 4,
+    to: [140 + Math.random() * 20, 30 + Math.random() * 10],
+  };
+  const began = performance.now();
+  const { answer } = await send(base, student.headers, 'POST', `/work/${student.work}/steps`, {
+    base: student.revision,
+    steps: [{ id: randomUUID(), kind: 'do', command }],
+  });
+  student.revision = answer.revision;
+  return performance.now() - began;
+}
+
+const share = (times, part) => times.toSorted((a, b) => a - b)[Math.floor((times.length - 1) * part)];
+const told = (times) =>
+  `median ${share(times, 0.5).toFixed(0)} ms, 99 of 100 within ${share(times, 0.99).toFixed(0)} ms`;
+
+async function closedLoop(base, students) {
+  const times = [];
+  const until = performance.now() + seconds * 1000;
+  await Promise.all(
+    students.map(async (student) => {
+      while (performance.now() < until) times.push(await save(base, student));
+    }),
+  );
+  const rate = times.length / seconds;
+  console.log(
+    `${count} students, each saving as fast as it goes: ${rate.toFixed(0)} saves a second, ${told(times)}`,
+  );
+  return rate;
+}
+
+async function everyTenSeconds(base, students) {
+  const times = [];
+  await Promise.all(
+    students.map(async (student, k) => {
+      await sleep((k / count) * 10_000);
+      for (let round = 0; round < 2; round++) {
+        const began = performance.now();
+        times.push(await save(base, student));
+        await sleep(Math.max(0, 10_000 - (performance.now() - began)));
+      }
+    }),
+  );
+  console.log(`${count} students, each saving every 10 s: ${told(times)}`);
+}
+
+async function desk(base) {
+  const { instructor } = await demo();
+  const { cookie } = await send(base, {}, 'POST', '/sign-in', {
+    email: instructor.email,
+    password: instructor.password,
+  });
+  const { answer: shelf } = await send(base, { cookie }, 'GET', '/shelf');
+  const path = `/classes/${shelf.courses[0].classes[0].id}/desk`;
+  const times = [];
+  let bytes = 0;
+  for (let k = 0; k < 11; k++) {
+    const began = performance.now();
+    const response = await fetch(base + path, { headers: { cookie } });
+    bytes = (await response.text()).length;
+    times.push(performance.now() - began);
+  }
+  console.log(`the class desk of ${count + 12} students: ${(bytes / 1000).toFixed(0)} kB, ${told(times)}`);
+}
+
+/** The same writing by pgbench, on the same rows. */
+async function beside(bin, url, students, rate, folder) {
+  const psql = (text) => command(join(bin, 'psql'), ['-X', '-A', '-t', '-c', text, url]);
+  await psql(`create table bench_stream as select row_number() over () as n, work.stream_id as id, student_id as author
+    from work join student on student.id = work.student_id where student.name like 'Saver %';
+    create unique index on bench_stream (n); analyze`);
+  const { output } = await psql(
+    `select document from stream where id = (select id from bench_stream where n = 1)`,
+  );
+  const document = output.trim().replaceAll("'", "''");
+  const script = join(folder, 'save.sql');
+  writeFileSync(
+    script,
+    `\\set n random(1, ${students.length})
+with one as (select id, author, (select revision from stream where stream.id = bench_stream.id) as base from bench_stream where n = :n),
+saved as (update stream set document = '${document}'::jsonb, revision = base + 1, changed_at = now() from one
+  where stream.id = one.id and stream.revision = one.base returning stream.id),
+dropped as (update stream_step set state = 'dropped' from one where stream_id = one.id and stream_step.author = one.author
+  and kind = 'do' and state = 'undone')
+insert into stream_step (stream_id, revision, id, kind, command, inverse, state, author, version)
+select one.id, base + 1, gen_random_uuid(), 'do', '{"name": "moveControlPoint", "item": "waist", "index": 4, "to": [150, 30]}',
+  '{"name": "moveControlPoint", "item": "waist", "index": 4, "to": [150, 30]}', 'done', one.author, 1 from one
+where exists (select from saved);
+`,
+  );
+  const args = ['-n', '-f', script, '-c', '10', '-j', '2', '-T', String(seconds), url];
+  const { output: told } = await command(join(bin, 'pgbench'), args);
+  const tps = Number(/tps = ([\d.]+)/.exec(told)?.[1]);
+  console.log(
+    `pgbench with the same writing: ${tps.toFixed(0)} a second; the server does ${((100 * rate) / tps).toFixed(0)} % of it (at least 50)`,
+  );
+}
