@@ -24,6 +24,25 @@ async function benchLog() {
   }
 }
 
+/** Requests that are made to keep a server busy, while somebody else saves. */
+async function benchAttacks() {
+  const { freePort, startThrowAwayCluster } = await import('./cluster.mjs');
+  const { startServer } = await import('./server.mjs');
+  const cluster = await startThrowAwayCluster(await ensurePostgres());
+  const port = await freePort();
+  const server = await startServer({ url: cluster.url, port, demo: true });
+  try {
+    await command(process.execPath, ['--import', 'tsx', 'bench/attacks.bench.ts'], {
+      show: true,
+      cwd: join(root, 'server'),
+      env: { ...process.env, BASE: `http://127.0.0.1:${port}` },
+    });
+  } finally {
+    await server.stop();
+    await cluster.discard();
+  }
+}
+
 /** What the core costs, what the reader loads first, and how a drag keeps up with the frames. */
 await run(async () => {
   await ensureNodePackages();
@@ -64,6 +83,12 @@ await run(async () => {
     await benchLesson();
   }
   if (wanted('log')) await benchLog();
+  if (only.includes('attacks')) {
+    console.log(
+      '\nRequests made to keep a server busy: answered or refused within 2 s, saves of others within 250 ms\n',
+    );
+    await benchAttacks();
+  }
   if (only.includes('saves')) {
     const { benchSaves } = await import('./benchSaves.mjs');
     console.log('\nMany who save at once\n');

@@ -104,4 +104,82 @@ describe('an SVG picture', () => {
     expect(await of('')).toEqual([800, 600]);
     expect(await of('width="1e9" height="1e9"')).toEqual([8000, 8000]);
   });
+
+  it('is read as a browser reads it, escapes and style sheets too', async () => {
+    const { bytes } = await checkPicture(
+      svg(`
+        <style>
+          /* a comment */ .fine { stroke: #b33; fill: none }
+          .far { fill: \\75rl(http://elsewhere.example/1) }
+          .near { fill: url(#paint) }
+          @import "http://elsewhere.example/2.css";
+          @font-face { font-family: spy; src: url(http://elsewhere.example/3) }
+          @media screen { .fine { fill: url(http://elsewhere.example/4) } }
+          .odd { background: url(http://elsewhere.example/5); behavior: url(#x); fill: red }
+        </style>
+        <![CDATA[ <script>alert(1)</script> ]]>
+        <path class="fine" style="stroke:\\000075 rl(//elsewhere.example/6);fill:u\\72l(http://elsewhere.example/7);stroke-width:2" d="M1 1L9 9"/>
+        <rect fill="u/**/rl(http://elsewhere.example/8)" mask="url( 'http://elsewhere.example/9' )" width="3" height="3"/>
+        <circle r="2" fill="url(#paint)" onclick="alert(2)" style="fill:expression(alert(3))"/>
+        <image href="data:image/svg+xml;base64,PHN2Zy8+" width="4" height="4"/>
+        <image xlink:href="data:image/png;base64,iVBORw0KGgo=" width="4" height="4"/>
+        <filter id="f"><feImage href="http://elsewhere.example/10"/></filter>
+        <set attributeName="href" to="http://elsewhere.example/11"/>
+        <text font-family="'Some Serif', serif">A &lt; B &amp; C</text>
+      `),
+    );
+    const text = bytes.toString('utf8');
+    expect(text).not.toMatch(
+      /elsewhere|alert|script|import|font-face|media|background|behavior|expression|filter|feImage|<set|svg\+xml/,
+    );
+    expect(text).toContain('.fine{stroke:#b33;fill:none}');
+    expect(text).toContain('.near{fill:url(#paint)}');
+    expect(text).toContain('.odd{fill:red}');
+    expect(text).toContain('style="stroke-width:2"');
+    expect(text).toContain('<circle r="2" fill="url(#paint)">');
+    expect(text).toContain('data:image/png;base64,iVBORw0KGgo=');
+    expect(text).toContain('A &lt; B &amp; C');
+  });
+
+  it('that takes more than a picture should is refused, and so is one that is broken', async () => {
+    const uses = (from: string, to: string): string =>
+      `<g id="${to}">${`<use href="#${from}"/>`.repeat(10)}</g>`;
+    const names = [...'abcdefghij'];
+    const bomb = `<defs><path id="a" d="M0 0h1"/>${names
+      .slice(1)
+      .map((name, k) => uses(names[k]!, name))
+      .join('')}</defs><use href="#j"/>`;
+    const attributes = Array.from({ length: 300_000 }, (_, k) => `a${k}="1"`).join(' ');
+    for (const hostile of [
+      svg('<path d="M0 0h1"/>'.repeat(200_000)),
+      svg(`${'<g>'.repeat(20_000)}<path d="M0 0h1"/>${'</g>'.repeat(20_000)}`),
+      svg(`<path ${attributes} d="M0 0h1"/>`),
+      svg(bomb),
+      svg('<g id="x"><use href="#x"/></g>'),
+      Buffer.from(
+        '<!DOCTYPE svg [<!ENTITY a "aaaa"><!ENTITY b "&a;&a;">]><svg xmlns="http://www.w3.org/2000/svg"><text>&b;</text></svg>',
+      ),
+      svg('<path d="M0 0h1">'),
+    ])
+      await expect(checkPicture(hostile)).rejects.toMatchObject({ problem: { type: 'refused' } });
+  });
+
+  it('comes to readers as pixels, and to its instructor as it is', async () => {
+    const teacher = await server.signedIn();
+    const kept = await teacher.call('addPicture', send(svg('<rect width="60" height="40" fill="#2a6"/>')));
+    const own = await teacher.fetch(`/pictures/${kept.id}`);
+    expect(own.headers.get('content-type')).toBe('image/svg+xml');
+    const student = await server.student('Runa Pixels');
+    for (const pixels of ['kept', 'drawn later']) {
+      if (pixels === 'drawn later')
+        await server.db.updateTable('picture').set({ pixels: null }).where('id', '=', kept.id).execute();
+      const seen = await student.fetch(`/pictures/${kept.id}`);
+      expect(seen.headers.get('content-type')).toBe('image/png');
+      const image = sharp(Buffer.from(await seen.arrayBuffer()));
+      const { width, height } = await image.metadata();
+      expect([width, height]).toEqual([1200, 800]);
+      const { dominant } = await image.stats();
+      expect(dominant.g).toBeGreaterThan(dominant.r);
+    }
+  });
 });

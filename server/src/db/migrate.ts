@@ -12,6 +12,7 @@ import * as takenAlong from './migrations/009-taken-along.js';
 import * as terms from './migrations/010-terms.js';
 import * as loaded from './migrations/011-loaded.js';
 import * as people from './migrations/012-people.js';
+import * as pixels from './migrations/013-pixels.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -27,6 +28,7 @@ const migrations: Record<string, Migration> = {
   '010-terms': terms,
   '011-loaded': loaded,
   '012-people': people,
+  '013-pixels': pixels,
 };
 
 /**

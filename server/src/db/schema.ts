@@ -191,6 +191,8 @@ export interface Database {
     height: number;
     bytes: Buffer;
     digest: Buffer;
+    /** Of an SVG: what readers get of it, as PNG. */
+    pixels: ColumnType<Buffer | null, Buffer | null | undefined, Buffer | null>;
     made_at: Made;
   };
   guess: { key: string; failures: number; failed_at: Date; waits_until: Date };

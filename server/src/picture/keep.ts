@@ -3,6 +3,7 @@ import { createHash } from 'node:crypto';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import type { Pool } from '../pool/pool.js';
+import { rasterise } from './rasterise.js';
 
 /** How many bytes of pictures one instructor can keep. */
 const room = 400_000_000;
@@ -44,9 +45,10 @@ export async function keepPicture(db: Db, pool: Pool, owner: string, sent: Buffe
   if (Number(kept.bytes ?? 0) + bytes.length > room) {
     throw new HttpProblem('refused', toldByServer('noRoomForPictures'));
   }
+  const pixels = mediaType === 'image/svg+xml' ? await rasterise(bytes, width, height) : null;
   const { id } = await db
     .insertInto('picture')
-    .values({ instructor_id: owner, media_type: mediaType, width, height, bytes, digest })
+    .values({ instructor_id: owner, media_type: mediaType, width, height, bytes, digest, pixels })
     // Sent twice at the same moment it is kept once.
     .onConflict((conflict) => conflict.columns(['instructor_id', 'digest']).doUpdateSet({ width }))
     .returning('id')

@@ -1,8 +1,7 @@
 import { toldByServer } from '@bogen/contract';
-import createDOMPurify from 'dompurify';
-import { JSDOM } from 'jsdom';
 import sharp from 'sharp';
 import { HttpProblem } from '../http/problem.js';
+import { cleanSvg, escaped } from './cleanSvg.js';
 
 /** A picture that may be kept and shown. */
 export interface CheckedPicture {
@@ -17,8 +16,8 @@ const limits = { side: 8000, pixels: 40_000_000 };
 
 /**
  * Checks what was sent as a picture by its contents, not by its name. A PNG or JPEG is decoded whole and
- * written anew, upright and without what cameras write beside the pixels; an SVG is parsed and keeps only
- * what draws: no scripts, no links, nothing from elsewhere.
+ * written anew, upright and without what cameras write beside the pixels; an SVG keeps only what draws: no
+ * scripts, no links, nothing from elsewhere.
  * @throws HttpProblem `refused` with a sentence that says what to do
  */
 export async function checkPicture(bytes: Buffer): Promise<CheckedPicture> {
@@ -57,54 +56,30 @@ function looksLikeSvg(bytes: Buffer): boolean {
 }
 
 function checkSvg(bytes: Buffer): CheckedPicture {
-  const { window } = new JSDOM('');
-  const purify = createDOMPurify(window);
-  // What is fetched from elsewhere would tell others who looks at the sheet; only references inside stay.
-  purify.addHook('uponSanitizeAttribute', (_node, attribute) => {
-    const value = attribute.attrValue.trim();
-    if (/^(xlink:)?href$/i.test(attribute.attrName) && !value.startsWith('#') && !isInlineImage(value)) {
-      attribute.keepAttr = false;
-    }
-    if (/url\(\s*['"]?\s*(?!#|['"]#)/i.test(value) || /@import|expression\(/i.test(value)) {
-      attribute.keepAttr = false;
-    }
-  });
-  purify.addHook('uponSanitizeElement', (node, data) => {
-    if (data.tagName === 'style' && /@import|url\(\s*['"]?\s*(?!#|['"]#)/i.test(node.textContent ?? '')) {
-      node.parentNode?.removeChild(node);
-    }
-  });
-  const clean = purify.sanitize(bytes.toString('utf8'), {
-    USE_PROFILES: { svg: true, svgFilters: true },
-    FORBID_TAGS: ['foreignObject', 'a', 'animate', 'set', 'script'],
-    RETURN_DOM_FRAGMENT: true,
-  });
-  const svg = clean.querySelector('svg');
-  if (!svg || svg.childElementCount === 0) {
+  const { inside, attributes } = cleanSvg(bytes.toString('utf8'));
+  if (!/<(?!\/|style|defs|title|desc)/.test(inside)) {
     throw new HttpProblem('refused', toldByServer('pictureEmpty'));
   }
-  const [width, height] = sizeOfSvg(svg);
+  const [width, height] = sizeOfSvg(attributes);
   // Browsers draw a picture without a size of its own at none or at 300 × 150.
-  svg.setAttribute('width', String(width));
-  svg.setAttribute('height', String(height));
-  if (!svg.hasAttribute('viewBox')) svg.setAttribute('viewBox', `0 0 ${width} ${height}`);
-  svg.setAttribute('xmlns', 'http://www.w3.org/2000/svg');
-  const text = new window.XMLSerializer().serializeToString(svg);
-  window.close();
-  return { mediaType: 'image/svg+xml', width, height, bytes: Buffer.from(text, 'utf8') };
-}
-
-function isInlineImage(value: string): boolean {
-  return /^data:image\/(png|jpeg);base64,/i.test(value);
+  const { width: _, height: __, viewBox = `0 0 ${width} ${height}`, ...rest } = attributes;
+  const all = { xmlns: 'http://www.w3.org/2000/svg', width, height, viewBox, ...rest };
+  const written = Object.entries(all).map(([name, value]) => ` ${name}="${escaped(String(value))}"`);
+  return {
+    mediaType: 'image/svg+xml',
+    width,
+    height,
+    bytes: Buffer.from(`<svg${written.join('')}>${inside}</svg>`, 'utf8'),
+  };
 }
 
 /** Width and height from an SVG's own attributes, or from its view box; whole numbers above zero. */
-function sizeOfSvg(svg: Element): [number, number] {
+function sizeOfSvg(attributes: Readonly<Record<string, string>>): [number, number] {
   const length = (name: string): number => {
-    const text = svg.getAttribute(name) ?? '';
+    const text = attributes[name] ?? '';
     return text.endsWith('%') ? NaN : parseFloat(text);
   };
-  const box = (svg.getAttribute('viewBox') ?? '').split(/[\s,]+/).map(Number);
+  const box = (attributes['viewBox'] ?? '').split(/[\s,]+/).map(Number);
   let [width, height] = [length('width'), length('height')];
   if (!(width > 0 && height > 0)) [width, height] = [box[2] ?? NaN, box[3] ?? NaN];
   if (!(width > 0 && height > 0 && Number.isFinite(width) && Number.isFinite(height))) return [800, 600];
