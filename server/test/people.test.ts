@@ -67,11 +67,18 @@ describe('the first account', () => {
     expect(account).toMatchObject({ role: 'administrator', is_demo: false });
   });
 
-  it('is not needed where the demo is, which says so', async () => {
+  it('is not needed where the demo is, which says so until its password is another', async () => {
     expect(await server.visitor().call('entry')).toMatchObject({
       first: false,
       demo: { email: demoInstructor.email, password: demoInstructor.password },
     });
+    await server.db.updateTable('instructor').set({ is_demo: false }).execute();
+    expect(await server.visitor().call('entry')).toMatchObject({ demo: null });
+    await server.db
+      .updateTable('instructor')
+      .set({ is_demo: true })
+      .where('email', '=', demoInstructor.email)
+      .execute();
   });
 });
 

@@ -68,7 +68,7 @@ export function entryRouter(db: Db, settings: Settings): Router {
       .executeTakeFirst();
     return {
       first: !(await hasAccounts(db)),
-      demo: demo ? { email: demoInstructor.email, password: demoInstructor.password } : null,
+      demo: demo ? { email: demo.email, password: demoInstructor.password } : null,
       school: settings.school?.name ?? null,
       mail: settings.mail !== undefined,
     };

@@ -94,7 +94,7 @@ export function accountRouter(db: Db, settings: Settings, mail: Mail | undefined
       }
       const changed = await tx
         .updateTable('instructor')
-        .set({ password_hash: password })
+        .set({ password_hash: password, is_demo: false })
         .where('id', '=', link.instructor)
         .returning(['id', 'name', 'email', 'role'])
         .executeTakeFirstOrThrow();
@@ -157,11 +157,12 @@ export function accountRouter(db: Db, settings: Settings, mail: Mail | undefined
       .executeTakeFirstOrThrow();
     // Who has signed in by the school alone so far sets a first one.
     if (kept !== null) await refuseOtherPassword(instructor.id, body.password);
+    // A password of one's own is known to nobody else, also where the account came with the demo.
     const password = await hashPassword(body.next, [instructor.email, instructor.name]);
     await db.transaction().execute(async (tx) => {
       await tx
         .updateTable('instructor')
-        .set({ password_hash: password })
+        .set({ password_hash: password, is_demo: false })
         .where('id', '=', instructor.id)
         .execute();
       await endSessionsOf(tx, { instructor: instructor.id }, request);

@@ -76,12 +76,11 @@ export function StudentMenu({ student, desk, hands }: StudentMenuProps) {
         title={t('classes.renameStudent')}
         label={t('classes.studentName')}
         name={name}
+        most={60}
         act={t('shelf.setName')}
         isPending={change.isPending}
         error={change.error}
-        onName={(next) =>
-          does({ name: next.slice(0, 60) }, t('classes.studentRenamed', { before: name, name: next }))
-        }
+        onName={(next) => does({ name: next }, t('classes.studentRenamed', { before: name, name: next }))}
         onClose={close}
       />
       {asks === 'key' && (

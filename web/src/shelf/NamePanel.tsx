@@ -12,6 +12,8 @@ interface NamePanelProps {
   readonly label: string;
   /** What stands in the field at first. */
   readonly name?: string;
+  /** Characters that it may have. */
+  readonly most?: number;
   /** What the button says that does it. */
   readonly act: string;
   readonly isPending: boolean;
@@ -29,7 +31,16 @@ export function NamePanel(props: NamePanelProps) {
   );
 }
 
-function NameFields({ label, name = '', act, isPending, error, onName, onClose }: NamePanelProps) {
+function NameFields({
+  label,
+  name = '',
+  most = 200,
+  act,
+  isPending,
+  error,
+  onName,
+  onClose,
+}: NamePanelProps) {
   const { t } = useTranslation();
   const tell = useTold();
   const { register, handleSubmit, formState } = useForm<{ name: string }>({ defaultValues: { name } });
@@ -42,7 +53,7 @@ function NameFields({ label, name = '', act, isPending, error, onName, onClose }
       <Field
         autoFocus
         label={label}
-        maxLength={200}
+        maxLength={most}
         error={formState.errors.name?.message ?? (error ? tell(error) : undefined)}
         {...register('name', { validate: (value) => value.trim() !== '' || t('session.required') })}
       />
