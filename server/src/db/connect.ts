@@ -38,13 +38,13 @@ export function brokenConstraint(error: unknown): string | undefined {
 export const isStatementTimeout = (error: unknown): boolean =>
   error instanceof pg.DatabaseError && error.code === '57014';
 
-/** Whether an error says that the database is not there, rather than that it refused something. */
+/** Whether an error says that the database is not there, or has no room or memory left, rather than that it refused something. */
 export function isDatabaseGone(error: unknown): boolean {
   if (!(error instanceof Error)) return false;
   const code = 'code' in error ? String(error.code) : '';
   return (
-    /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|57P01|57P02|57P03|08\d{3}|53300)$/.test(code) ||
-    /Connection terminated|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
+    /^(ECONNREFUSED|ECONNRESET|EPIPE|ETIMEDOUT|57P0[1-5]|08\d{3}|53\d{3}|58\d{3})$/.test(code) ||
+    /Connection terminated|driver has already been destroyed|timeout exceeded when trying to connect|Client has encountered a connection error/.test(
       error.message,
     )
   );
