@@ -86,7 +86,7 @@ export class Savers {
       method,
       headers: { 'content-type': 'application/json', ...headers },
       ...(body === undefined ? {} : { body: JSON.stringify(body) }),
-      signal: AbortSignal.timeout(30_000),
+      signal: globalThis.AbortSignal.timeout(30_000),
     });
     const answer = await response.json();
     if (!response.ok) {
