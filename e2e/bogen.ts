@@ -131,6 +131,16 @@ export async function signIn(context: BrowserContext): Promise<Page> {
   return page;
 }
 
+/** From the shelf to the class desk, at a lesson. */
+export async function openDesk(page: Page, lesson = 'Near and far'): Promise<void> {
+  await page.getByRole('link', { name: 'Class desk' }).first().click();
+  // The field’s label holds its choices too.
+  await page
+    .locator('label', { hasText: /^Lesson/ })
+    .locator('select')
+    .selectOption({ label: lesson });
+}
+
 export const handle = (page: Page, name: string): Locator => page.locator(`[data-handle="${name}"]`);
 
 /** Where a handle stands on the screen, by its translation. */

@@ -49,6 +49,10 @@ await run(async () => {
     await teacher.getByRole('heading', { name: 'Shelf' }).waitFor();
     await shoot(teacher, 'shelf');
     await teacher.getByRole('link', { name: 'Class desk' }).click();
+    await teacher
+      .locator('label', { hasText: /^Lesson/ })
+      .locator('select')
+      .selectOption({ label: 'Near and far' });
     await teacher.getByRole('table').first().waitFor();
     await shoot(teacher, 'desk');
     await teacher.getByRole('link', { name: /Catrin Vale, An edit point/ }).click();
@@ -178,7 +182,7 @@ await run(async () => {
     await student.getByRole('button', { name: 'Go to the lessons' }).click();
     await student.getByRole('heading', { name: 'Lessons' }).waitFor();
     await shoot(student, 'class');
-    await student.getByRole('link', { name: 'Begin' }).click();
+    await student.getByRole('link', { name: 'A control point acts near' }).click();
     await student.locator('[data-handle="waist/P4"]').focus();
     await shoot(student, 'reader-near');
     await student.getByRole('link', { name: /Next sheet/ }).click();

@@ -1,5 +1,15 @@
 import type { Page } from '@playwright/test';
-import { coordinatesOf, dragTo, expect, joinClass, saved, signIn, test, openFirstSheet } from '../bogen.js';
+import {
+  coordinatesOf,
+  dragTo,
+  expect,
+  joinClass,
+  openDesk,
+  saved,
+  signIn,
+  test,
+  openFirstSheet,
+} from '../bogen.js';
 
 test('the server goes away while a student works: it says so, nothing is lost, and the check is made up for', async ({
   newContext,
@@ -40,7 +50,7 @@ test('the server goes away while a student works: it says so, nothing is lost, a
   await expect(page.locator('[data-progress="done"]')).toHaveCount(1, { timeout: 60_000 });
 
   const desk = await signIn(await newContext());
-  await desk.getByRole('link', { name: 'Class desk' }).click();
+  await openDesk(desk);
   await expect(
     desk.getByRole('link', { name: `${name}, A control point acts near: done. Open the figure.` }),
   ).toBeVisible();

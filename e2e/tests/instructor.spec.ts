@@ -5,6 +5,7 @@ import {
   expect,
   handle,
   joinClass,
+  openDesk,
   placeOf,
   saved,
   signIn,
@@ -104,7 +105,7 @@ test('an instructor writes, arranges and publishes a lesson, and a student reads
   });
 
   const { page: student } = await joinClass(await newContext());
-  await student.getByRole('link', { name: 'Six pegs' }).click();
+  await student.getByRole('link', { name: 'Six pegs', exact: true }).click();
   await expect(student.getByText('A curve on six pegs.')).toBeVisible();
   await expect(student.locator('.katex')).toBeVisible();
   await expect(student.getByText('Sheet 2 of 2')).toBeVisible();
@@ -229,7 +230,7 @@ test('the class desk shows progress and opens a figure as the student left it', 
   const left = await coordinatesOf(student, 'waist/P6');
   await expect(saved(student)).toBeVisible();
   const page = await signIn(await newContext());
-  await page.getByRole('link', { name: 'Class desk' }).click();
+  await openDesk(page);
   await expect(
     page.getByRole('link', { name: 'Anouk Tessel, A control point acts near: done. Open the figure.' }),
   ).toBeVisible();

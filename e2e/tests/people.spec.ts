@@ -129,6 +129,7 @@ test('a class is filled from a list, run, closed and deleted, and its students n
     await expect(page.getByLabel('Names from')).toHaveValue('1,0');
     await page.getByRole('button', { name: 'Add 3 students' }).click();
     const slip = page.locator('[data-keys] li').filter({ hasText: 'Maud Ferrier' });
+    await expect(slip).toBeVisible();
     [code, key] = (await slip.locator('.font-mono').allInnerTexts()) as [string, string];
     await page.emulateMedia({ media: 'print' });
     await expect(page.getByRole('button', { name: 'Print' })).toBeHidden();

@@ -3,6 +3,7 @@ import {
   expect,
   handle,
   joinClass,
+  openDesk,
   placeOf,
   saved,
   signIn,
@@ -81,7 +82,7 @@ test('no screen has an accessibility violation, in both themes', async ({ newCon
     await expect(handle(teacher, 'waist/P4')).toBeVisible();
     expect(await violations(teacher), `preview, ${theme}`).toEqual([]);
     await teacher.goto('/shelf');
-    await teacher.getByRole('link', { name: 'Class desk' }).first().click();
+    await openDesk(teacher);
     await expect(teacher.getByRole('table').first()).toBeVisible();
     expect(await violations(teacher), `desk, ${theme}`).toEqual([]);
     await teacher

@@ -27,7 +27,7 @@ export class Savers {
         base,
         headers,
         'GET',
-        `/class/lessons/${home.lessons[0].id}`,
+        `/class/lessons/${home.lessons.find(({ title }) => title === 'Near and far').id}`,
       );
       const sheet = lesson.sheets[0];
       const path = `/editions/${lesson.edition.id}/sheets/${sheet.id}/stages/${sheet.stages[0].id}/work`;

@@ -104,7 +104,7 @@ const course = shelf.courses[0]!.id;
 const other: Person = { cookie: '' };
 await made<unknown>(other, 'POST', '/join', { code: demoClass.code, name: `Other ${Date.now()}` });
 const home = await made<{ lessons: { id: string; title: string }[] }>(other, 'GET', '/class');
-const firstLesson = home.lessons[0]!.id;
+const firstLesson = home.lessons.find(({ title }) => title === 'Near and far')!.id;
 const lesson = await made<{ edition: { id: string }; sheets: { id: string; stages: { id: string }[] }[] }>(
   other,
   'GET',
@@ -184,7 +184,7 @@ for (const [name, items] of Object.entries(figures)) {
             stage: 'first',
             prompt: 'Do it.',
             hints: [],
-            conditions: [{ kind: 'pointsAtMost', item: 'z', most: 10 }],
+            conditions: [{ kind: 'pointsAtMost', item: 'z', atMost: 10 }],
           },
         ],
       },
@@ -228,15 +228,169 @@ for (const [name, inside] of Object.entries(pictures))
     const { status, answer } = await send(head, 'POST', '/pictures', svg(inside));
     return `${status} ${String(answer['detail'] ?? 'kept')}`;
   });
-const draft = await made<{ revision: number }>(head, 'GET', `/lessons/${firstLesson}/draft`);
-await attacked('a draft batch of 5,000 commands', async () => {
-  const command = {
-    name: 'batch',
-    commands: Array.from({ length: 5000 }, (_, k) => ({ name: 'setTitle', title: `T${k}` })),
+/** A lesson of one sheet, with a draft to work on. */
+async function draftOf(items: readonly FigureItem[]): Promise<string> {
+  const figure: FigureDocument = { ...emptyFigure(), items };
+  const document = {
+    version: lessonVersion,
+    title: 'Draft',
+    sheets: [newSheet({ id: 'one', title: 'One', figure })],
   };
-  const { status, answer } = await send(head, 'POST', `/lessons/${firstLesson}/steps`, {
-    base: draft.revision,
-    steps: [{ id: randomUUID(), kind: 'do', command }],
+  return (await made<{ id: string }>(head, 'POST', `/courses/${course}/lessons`, { document })).id;
+}
+const step = (command: object): object => ({ id: randomUUID(), kind: 'do', command });
+const told = ({ status, answer }: { status: number; answer: Record<string, unknown> }): string =>
+  `${status} ${String(answer['detail'] ?? '')}`.slice(0, 120);
+
+for (const [name, items] of Object.entries({
+  'of one curve of 2,000 points': [given('a', curveOf(2000))],
+  'of 200 curves built on each other': [
+    given('a', curveOf(8)),
+    ...Array.from({ length: 199 }, (_, k) =>
+      built(`b${k}`, { name: 'refit', source: k === 0 ? 'a' : `b${k - 1}`, degree: 5, spans: 100 }),
+    ),
+  ],
+})) {
+  const id = await draftOf(items).catch((error: unknown) => console.log(String(error)));
+  if (id === undefined) continue;
+  const move = (k: number): object => ({
+    name: 'moveControlPoint',
+    item: 'a',
+    index: k % 8,
+    to: [k, Math.random()],
   });
-  return `${status} ${String(answer['detail'] ?? '')}`;
+  for (const [count, batches] of [
+    [5000, 10],
+    [2000, 4],
+  ] as const)
+    await attacked(`a draft batch of ${count} commands, ${name}`, async () =>
+      told(
+        await send(head, 'POST', `/lessons/${id}/steps`, {
+          base: 0,
+          steps: Array.from({ length: batches }, () =>
+            step({
+              name: 'figure',
+              sheet: 'one',
+              command: { name: 'batch', commands: Array.from({ length: 500 }, (_, k) => move(k)) },
+            }),
+          ),
+        }),
+      ),
+    );
+}
+
+/** Undoing counts for one command, whatever it undoes. */
+const undone = await draftOf([given('a', curveOf(2000))]);
+const manyMoves = {
+  name: 'figure',
+  sheet: 'one',
+  command: {
+    name: 'batch',
+    commands: Array.from({ length: 500 }, (_, k) => ({
+      name: 'moveControlPoint',
+      item: 'a',
+      index: k,
+      to: [k, 1],
+    })),
+  },
+};
+for (let k = 0; k < 40; k += 4)
+  await made<unknown>(head, 'POST', `/lessons/${undone}/steps`, {
+    base: k,
+    steps: Array.from({ length: 4 }, () => step(manyMoves)),
+  });
+await attacked('undoing 40 batches of 500 commands', async () =>
+  told(
+    await send(head, 'POST', `/lessons/${undone}/steps`, {
+      base: 40,
+      steps: Array.from({ length: 40 }, () => ({ id: randomUUID(), kind: 'undo' })),
+    }),
+  ),
+);
+
+/** A student who sends as much at once as may be sent. */
+const eager: Person = { cookie: '' };
+await made<unknown>(eager, 'POST', '/join', { code: demoClass.code, name: `Eager ${Date.now()}` });
+const eagerWork = await made<{ id: string; revision: number }>(
+  eager,
+  'PUT',
+  `/editions/${lesson.edition.id}/sheets/${sheet.id}/stages/${sheet.stages[0]!.id}/work`,
+  {},
+);
+await attacked("2,000 moves of a student's, one by one and in batches", async () => {
+  const moved = (k: number): object => ({
+    name: 'moveControlPoint',
+    item: 'waist',
+    index: 4,
+    to: [140 + (k % 9), 30],
+  });
+  return told(
+    await send(eager, 'POST', `/work/${eagerWork.id}/steps`, {
+      base: eagerWork.revision,
+      steps: [
+        ...Array.from({ length: 90 }, (_, k) => step(moved(k))),
+        ...Array.from({ length: 3 }, () =>
+          step({ name: 'batch', commands: Array.from({ length: 500 }, (_, k) => moved(k)) }),
+        ),
+      ],
+    }),
+  );
+});
+
+/** A draft of nearly 4 MB, of strokes. */
+const heavy = await draftOf(
+  Array.from({ length: 4 }, (_, k) => ({
+    id: `s${k}`,
+    name: `s${k}`,
+    kind: 'shape',
+    shape: { kind: 'stroke', points: wave(20_000), tolerance: 5, degree: 3 },
+  })) as unknown as FigureItem[],
+).catch((error: unknown) => console.log(String(error)));
+if (heavy !== undefined)
+  await attacked('200 steps on a draft of 4 MB', async () =>
+    told(
+      await send(head, 'POST', `/lessons/${heavy}/steps`, {
+        base: 0,
+        steps: Array.from({ length: 200 }, (_, k) =>
+          step({ name: 'setSheetTitle', sheet: 'one', title: `T${k}` }),
+        ),
+      }),
+    ),
+  );
+
+/** A log of which each step is as large as a request may be: 80 strokes of 20,000 points, one over the other. */
+const planted = await draftOf([given('a', curveOf(8))]);
+const stroke = (k: number): FigureItem =>
+  ({
+    id: 's',
+    name: 's',
+    kind: 'shape',
+    shape: { kind: 'stroke', points: wave(20_000).map(([x, y]) => [x!, y! + k]), tolerance: 5, degree: 3 },
+  }) as unknown as FigureItem;
+for (let k = 0; k < 80; k++)
+  await made<unknown>(head, 'POST', `/lessons/${planted}/steps`, {
+    base: k,
+    steps: [
+      step({
+        name: 'figure',
+        sheet: 'one',
+        command:
+          k === 0 ? { name: 'addItem', item: stroke(k), at: 1 } : { name: 'replaceItem', item: stroke(k) },
+      }),
+    ],
+  });
+await attacked('opening a draft whose log holds 80 large steps', async () => {
+  const { status, answer } = await send(head, 'GET', `/lessons/${planted}/draft`);
+  return `${status} ${JSON.stringify(answer).length} bytes`;
+});
+await attacked('saving on the first revision of it', async () => {
+  const { status, answer } = await send(head, 'POST', `/lessons/${planted}/steps`, {
+    base: 0,
+    steps: [step({ name: 'setTitle', title: 'Stale' })],
+  });
+  return `${status} ${JSON.stringify(answer).length} bytes`;
+});
+await attacked('reading how it was 79 steps after it was made', async () => {
+  const { status, answer } = await send(head, 'GET', `/lessons/${planted}/at/79`);
+  return `${status} ${JSON.stringify(answer).length} bytes`;
 });

@@ -50,6 +50,8 @@ export interface AppOptions {
 export function createApp({ db, log, pool, webFolder, settings = {} }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
+  // Answers are not kept by browsers, so that nothing is gained by telling whether they have changed.
+  app.disable('etag');
   // A reverse proxy on the same machine may tell the client's address and scheme.
   app.set('trust proxy', settings.trustProxy ?? 'loopback');
   const mail = mailOf(settings);
@@ -107,6 +109,8 @@ export function createApp({ db, log, pool, webFolder, settings = {} }: AppOption
   api.use(limitFloods());
   api.use(refuseForeignOrigin);
   api.use(
+    // What is asked for most is found first.
+    workRouter(db, pool),
     entryRouter(db, settings),
     accountRouter(db, settings, mail, log),
     schoolRouter(db, settings, log),
@@ -118,10 +122,9 @@ export function createApp({ db, log, pool, webFolder, settings = {} }: AppOption
     studentRouter(db),
     shelfRouter(db, pool),
     shelfChangeRouter(db),
-    lessonRouter(db),
+    lessonRouter(db, pool),
     classRouter(db, pool),
     deskRouter(db, pool),
-    workRouter(db, pool),
     pictureRouter(db, pool),
     benchRouter(db),
     glossaryRouter(db),

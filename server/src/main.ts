@@ -48,7 +48,8 @@ ${settings.baseUrl ?? `http://localhost:${port}`}/first   with the code   ${code
     );
     process.exit(1);
   });
-  server.listen(port, host, () => {
+  // As many as may come back at the same moment, after a pause or a failure, without waiting to be asked again.
+  server.listen({ port, host, backlog: 4096 }, () => {
     log.info({ host, port }, 'listening');
     process.send?.('listening');
   });

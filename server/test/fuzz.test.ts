@@ -4,7 +4,7 @@ import fc, { type Arbitrary } from 'fast-check';
 import { z, type ZodType } from 'zod';
 import { describe, expect, it } from 'vitest';
 import { arbitraryOf, type JsonSchema } from './arbitrary.js';
-import { TestServer, type Visitor } from './harness.js';
+import { nearAndFarOf, TestServer, type Visitor } from './harness.js';
 
 const server = new TestServer('fuzz');
 /** Bodies for all endpoints together; the long run sends 10,000. */
@@ -24,7 +24,7 @@ async function scene(): Promise<Scene> {
   await instructor.call('addTerm', { params: { course }, body: { term: 'Rib', sentence: 'The side.' } });
   const { terms } = await instructor.call('terms', { params: { course } });
   const student = await server.student(`Fuzz ${crypto.randomUUID()}`);
-  const lesson = lessons[0]!.id;
+  const lesson = nearAndFarOf(lessons).id;
   const { edition, sheets } = await student.call('readLesson', { params: { lesson } });
   const sheet = sheets[0]!;
   const stage = sheet.stages[0]!.id;

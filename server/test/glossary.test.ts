@@ -1,7 +1,7 @@
 import { termLimit } from '@bogen/contract';
 import { nearAndFar } from '@bogen/demo';
 import { expect, it } from 'vitest';
-import { TestServer } from './harness.js';
+import { nearAndFarOf, TestServer } from './harness.js';
 
 const server = new TestServer('glossary');
 const figure = nearAndFar.sheets[0]!.figure;
@@ -19,7 +19,7 @@ it('a course has terms of its own, which its instructor adds and its students ge
     body: { term: 'Purfling', sentence: 'An inlaid line along the edge.' },
   });
   const student = await server.student('Gro Term');
-  const lesson = course!.lessons[0]!.id;
+  const lesson = nearAndFarOf(course!.lessons).id;
   expect((await student.call('readLesson', { params: { lesson } })).terms).toMatchObject([
     { term: 'Purfling', figure: null },
     { term: 'Upper bout', sentence: 'The wide part above the waist.', figure },

@@ -3,8 +3,8 @@ import type { LessonCommand } from '@bogen/core/lesson';
 import { nearAndFar } from '@bogen/demo';
 import { sql } from 'kysely';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { readProblem, TestServer, type Visitor } from './harness.js';
-import { Presence } from '../src/lesson/presence.js';
+import { nearAndFarOf, readProblem, TestServer, type Visitor } from './harness.js';
+import { tellPresence } from '../src/lesson/presence.js';
 
 const server = new TestServer('lesson');
 let teacher: Visitor;
@@ -28,13 +28,13 @@ describe('the shelf', () => {
   it('shows courses, lessons with their first figure, and classes', async () => {
     const { courses } = await teacher.call('shelf');
     expect(courses[0]).toMatchObject({ title: 'Lines of a viol', classes: [{ students: 12 }] });
-    expect(courses[0]!.lessons[0]).toMatchObject({
+    expect(nearAndFarOf(courses[0]!.lessons)).toMatchObject({
       title: 'Near and far',
       sheetCount: 3,
       edition: 1,
       changedSinceEdition: false,
     });
-    expect(courses[0]!.lessons[0]!.firstFigure).toEqual(nearAndFar.sheets[0]!.figure);
+    expect(nearAndFarOf(courses[0]!.lessons).firstFigure).toEqual(nearAndFar.sheets[0]!.figure);
   });
 
   it('is empty for a new instructor, who can fill it and sees nothing of the others', async () => {
@@ -308,13 +308,18 @@ describe('who writes at a lesson', () => {
     ).toBe('not-found');
   });
 
-  it('is forgotten after a while, and only so many are kept in mind', () => {
-    const presence = new Presence();
-    const page = (id: number) => ({ page: `p${id}`, name: 'N', sheet: 's' });
-    presence.tell('l', page(1), 0);
-    expect(presence.tell('l', page(2), 14_000)).toHaveLength(1);
-    expect(presence.tell('l', page(3), 16_000)).toMatchObject([{ page: 'p2' }]);
-    for (let k = 0; k < 100; k++) presence.tell('l', page(k), 16_000);
-    expect(presence.tell('l', page(3), 16_000).length).toBeLessThanOrEqual(20);
+  it('is forgotten after a while, and only so many are kept in mind', async () => {
+    const lesson = await newLesson();
+    const tell = (id: number) => tellPresence(server.db, lesson, { page: `p${id}`, name: 'N', sheet: 's' });
+    await tell(1);
+    expect(await tell(2)).toMatchObject([{ page: 'p1' }]);
+    await sql`update presence set seen_at = now() - interval '16 seconds' where page = 'p1'`.execute(
+      server.db,
+    );
+    expect(await tell(3)).toMatchObject([{ page: 'p2' }]);
+    for (let k = 10; k < 60; k++) await tell(k);
+    expect((await tell(3)).length).toBeLessThanOrEqual(20);
+    // One that is known is told of where it goes on, however many there are.
+    expect(await tell(2)).toHaveLength(19);
   });
 });

@@ -1,6 +1,6 @@
 import { endpoints, type EndpointName } from '@bogen/contract';
 import { describe, expect, it } from 'vitest';
-import { TestServer, type Visitor } from './harness.js';
+import { nearAndFarOf, TestServer, type Visitor } from './harness.js';
 
 const server = new TestServer('roles');
 
@@ -175,7 +175,7 @@ async function scene(): Promise<Scene> {
     },
     params: {
       course,
-      lesson: lessons[0]!.id,
+      lesson: nearAndFarOf(lessons).id,
       class: classes[0]!.id,
       student: session.who === 'student' ? session.student.id : '',
       work: work.id,

@@ -22,8 +22,11 @@ import { up as first } from '../src/db/migrations/001-first-slice.js';
 import { up as second } from '../src/db/migrations/002-pictures.js';
 import { up as third } from '../src/db/migrations/003-guesses.js';
 import { up as fourth } from '../src/db/migrations/004-log.js';
+import { up as bytes } from '../src/db/migrations/014-bytes.js';
 import type { Database } from '../src/db/schema.js';
+import type { HttpProblem } from '../src/http/problem.js';
 import { lessonStream } from '../src/lesson/document.js';
+import { Applying } from '../src/stream/applying.js';
 import { appendSteps, createStream, documentAt, readStream, snapshotEvery } from '../src/stream/stream.js';
 import { TestServer } from './harness.js';
 
@@ -197,6 +200,107 @@ describe('a stream', () => {
     ).rejects.toMatchObject({ problem: { type: 'too-large', status: 413 } });
     expect(base).toBeGreaterThan(most + 1);
   }, 60_000);
+
+  it('reads and hands out no more of a log of large steps than is meant, however well they compress', async () => {
+    const id = await newStream();
+    const large = (k: number): LessonCommand => ({
+      name: 'setProse',
+      sheet: 'near',
+      prose: {
+        ...emptyProse,
+        content: Array.from({ length: 10 }, () => ({
+          type: 'paragraph',
+          content: [{ type: 'text', text: 'x'.repeat(18_000 + k) }],
+        })),
+      },
+    });
+    for (let k = 0; k < 50; k++) await append(id, anna, k, [done(large(k))]);
+    const state = await readStream(server.db, id, lessonStream, anna);
+    expect(state.more).toBe(true);
+    expect(state.undoable).toHaveLength(1);
+    expect(state.undoable[0]!.command).toEqual(large(49));
+    await append(id, anna, 50, [{ id: randomUUID(), kind: 'undo' }]);
+    expect((await readStream(server.db, id, lessonStream, anna)).redoable[0]!.command).toEqual(large(49));
+    const stale = async (base: number): Promise<unknown> => {
+      const error: unknown = await append(id, ben, base, [titled('Late')]).catch((e: unknown) => e);
+      return (error as HttpProblem).problem.current;
+    };
+    expect(await stale(0)).toMatchObject({ revision: 51, since: null });
+    expect(await stale(48)).toMatchObject({ since: [large(48), large(49), large(48)] });
+    expect(await documentAt(server.db, id, lessonStream, 20)).toMatchObject({ title: nearAndFar.title });
+    for (let k = 51; k < 95; k++) await append(id, anna, k, [done(large(k))]);
+    await expect(documentAt(server.db, id, lessonStream, 94)).rejects.toMatchObject({
+      problem: { type: 'too-costly' },
+    });
+  }, 60_000);
+});
+
+describe('commands given one after the other', () => {
+  interface Count {
+    readonly count: number;
+  }
+  const plain = (document: Count, by: number): { document: Count; inverse: number } => ({
+    document: { count: document.count + by },
+    inverse: -by,
+  });
+  const busy = (ms: number): void => {
+    const end = performance.now() + ms;
+    while (performance.now() < end);
+  };
+
+  it('leaves breaks in which others get their turn', async () => {
+    let turns = 0;
+    const timer = setInterval(() => turns++, 1);
+    const slow = (document: Count, by: number): ReturnType<typeof plain> => {
+      busy(10);
+      return plain(document, by);
+    };
+    const applying = new Applying<Count, number>({ apply: slow }, { count: 0 });
+    for (let k = 0; k < 20; k++) expect(await applying.do(k)).toBe(-k);
+    clearInterval(timer);
+    expect(applying.document.count).toBe(190);
+    expect(turns).toBeGreaterThan(4);
+  });
+
+  it('ends where all together take too long', async () => {
+    const applying = new Applying<Count, number>(
+      {
+        apply: (document, by) => {
+          busy(400);
+          return plain(document, by);
+        },
+      },
+      { count: 0 },
+    );
+    await expect(
+      (async () => {
+        for (let k = 0; k < 20; k++) await applying.do(1);
+      })(),
+    ).rejects.toMatchObject({ problem: { type: 'too-costly' } });
+  });
+
+  it('does elsewhere what takes long, and asks there whether it is permitted', async () => {
+    const asked: boolean[] = [];
+    const applying = new Applying<Count, number>(
+      {
+        apply: plain,
+        permit: () => undefined,
+        elsewhere: {
+          takesLong: (by) => by > 9,
+          apply: (document, by, isAsked) => {
+            asked.push(isAsked);
+            return Promise.resolve(plain(document, by));
+          },
+        },
+      },
+      { count: 0 },
+    );
+    await applying.do(1);
+    await applying.do(10);
+    await applying.again(20);
+    expect(asked).toEqual([true, false]);
+    expect(applying.document).toEqual({ count: 31 });
+  });
 });
 
 describe('the log of the edition before', () => {
@@ -255,6 +359,7 @@ describe('the log of the edition before', () => {
       await sql`insert into edition (lesson_id, number, revision, document)
         values (${lesson}, 1, 4, ${JSON.stringify(old)})`.execute(db);
       await fourth(db as never);
+      await bytes(db as never);
       const state = await readStream(db, stream, lessonStream, teacher);
       expect(state.undoable).toHaveLength(2);
       expect(state.redoable).toHaveLength(0);

@@ -2,7 +2,7 @@ import { demoClass } from '@bogen/demo';
 import { describe, expect, it } from 'vitest';
 import { purgeDeleted } from '../src/forget/purge.js';
 import { nameKey } from '../src/name/nameKey.js';
-import { TestServer, type Visitor } from './harness.js';
+import { nearAndFarOf, TestServer, type Visitor } from './harness.js';
 
 const server = new TestServer('students');
 const day = 24 * 60 * 60 * 1000;
@@ -30,7 +30,7 @@ async function joined(
 /** Opens the first sheet and moves a point. */
 async function works(visitor: Visitor, x: number): Promise<{ work: string; lesson: string }> {
   const { lessons } = await visitor.call('classHome');
-  const lesson = lessons[0]!.id;
+  const lesson = nearAndFarOf(lessons).id;
   const { edition, sheets } = await visitor.call('readLesson', { params: { lesson } });
   const sheet = sheets[0]!;
   const open = await visitor.call('openWork', {
@@ -249,7 +249,7 @@ describe('a student', () => {
       toBench: 1,
     });
     expect(await second.visitor.call('session')).toEqual({ who: 'nobody' });
-    const desk = await instructor.call('desk', { params: { class: id } });
+    const desk = await instructor.call('desk', { params: { class: id }, query: { lesson } });
     expect(desk.students).toMatchObject([{ name: 'Vera Xan', work: [{ attempts: 2 }] }]);
     // The work that was changed last is the one that stays, and it can be undone by who has it now.
     const open = await first.visitor.call('openWork', {
@@ -299,7 +299,7 @@ describe('a co-instructor', () => {
     const { email, id: instructor } = session.instructor;
     const { courses } = await owner.call('shelf');
     const { id: course, lessons } = courses[0]!;
-    const lesson = lessons[0]!.id;
+    const lesson = nearAndFarOf(lessons).id;
     const group = await classOf(owner);
     const params = { course };
     expect(await helper.problem('draft', { params: { lesson } })).toMatchObject({ type: 'not-found' });

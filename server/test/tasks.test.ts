@@ -13,7 +13,7 @@ import {
 } from '@bogen/core/lesson';
 import { nearAndFar } from '@bogen/demo';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { TestServer, type Visitor } from './harness.js';
+import { nearAndFarOf, TestServer, type Visitor } from './harness.js';
 
 const server = new TestServer('tasks');
 const sheet = nearAndFar.sheets[0]!;
@@ -53,7 +53,7 @@ let visitor: Visitor;
 beforeAll(async () => {
   const teacher = await server.signedIn();
   const [course] = (await teacher.call('shelf')).courses;
-  lesson = course!.lessons[0]!.id;
+  lesson = nearAndFarOf(course!.lessons).id;
   const draft = await teacher.call('draft', { params: { lesson } });
   const commands: LessonCommand[] = [
     {

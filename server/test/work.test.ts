@@ -2,9 +2,9 @@ import { randomUUID } from 'node:crypto';
 import { insertKnot, type Curve } from '@bogen/core/curve';
 import type { CurveItem, FigureCommand } from '@bogen/core/figure';
 import { figureOfStage, lessonVersion, newSheet } from '@bogen/core/lesson';
-import { nearAndFar, solutionOf } from '@bogen/demo';
+import { nearAndFar } from '@bogen/demo';
 import { beforeAll, describe, expect, it } from 'vitest';
-import { TestServer, type Visitor } from './harness.js';
+import { nearAndFarOf, TestServer, type Visitor } from './harness.js';
 
 const server = new TestServer('work');
 let teacher: Visitor;
@@ -14,11 +14,12 @@ let classId: string;
 beforeAll(async () => {
   teacher = await server.signedIn();
   const [course] = (await teacher.call('shelf')).courses;
-  lesson = course!.lessons[0]!.id;
+  lesson = nearAndFarOf(course!.lessons).id;
   classId = course!.classes[0]!.id;
 });
 
 const near = nearAndFar.sheets[0]!;
+const solution: FigureCommand = { name: 'moveControlPoint', item: 'waist', index: 4, to: [158, 41.8] };
 const done = (command: FigureCommand) => ({ id: randomUUID(), kind: 'do' as const, command });
 const append = (work: string, base: number, ...steps: unknown[]) => ({
   params: { work },
@@ -99,7 +100,7 @@ describe('a student’s work', () => {
       revision: 0,
       results: [{ met: false }, { met: true, measured: 7 }],
     });
-    await visitor.call('appendToWork', append(id, 0, done(solutionOf(near))));
+    await visitor.call('appendToWork', append(id, 0, done(solution)));
     expect(await check(visitor)).toMatchObject({
       passed: true,
       revision: 1,
@@ -248,7 +249,10 @@ describe('a stage', () => {
 
 describe('the class desk', () => {
   it('shows who has done which sheet and opens a figure as it was left', async () => {
-    const desk = await teacher.call('desk', { params: { class: classId } });
+    const desk = await teacher.call('desk', { params: { class: classId }, query: { lesson } });
+    // What can't be stored is taken out of what is looked for, too.
+    const found = await teacher.call('desk', { params: { class: classId }, query: { find: '\u0000Catrin' } });
+    expect(found.students.map(({ name }) => name)).toEqual(['Catrin Vale']);
     const catrin = desk.students.find(({ name }) => name === 'Catrin Vale')!;
     expect(catrin.work.map(({ sheet, progress }) => [sheet, progress])).toEqual([
       ['near', 'done'],
@@ -270,7 +274,7 @@ describe('the class desk', () => {
     expect(await stranger.problem('desk', { params: { class: classId } })).toMatchObject({
       type: 'not-found',
     });
-    const { students } = await teacher.call('desk', { params: { class: classId } });
+    const { students } = await teacher.call('desk', { params: { class: classId }, query: { lesson } });
     const work = students.flatMap((student) => student.work)[0]!.id;
     expect(await stranger.problem('studentWork', { params: { class: classId, work } })).toMatchObject({
       type: 'not-found',
@@ -286,7 +290,7 @@ describe('a newer edition', () => {
       visitor.call('openWork', { params: { edition: of, sheet, stage: 'first' }, body: {} });
     const [same, changed] = [sheets[0]!.id, sheets[1]!.id];
     const work = await openIn(edition.id, same);
-    await visitor.call('appendToWork', append(work.id, 0, done(solutionOf(near))));
+    await visitor.call('appendToWork', append(work.id, 0, done(solution)));
     expect((await check(visitor)).passed).toBe(true);
     const other = await openIn(edition.id, changed);
     const [item, { editPoints }] = Object.entries(nearAndFar.sheets[1]!.figure.loose)[0]!;

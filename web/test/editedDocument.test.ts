@@ -284,6 +284,23 @@ describe('a step that can’t be saved', () => {
     await vi.advanceTimersByTimeAsync(2000);
     expect(server.document['a']).toBe(1);
   });
+
+  it('while the class is closed is kept, and sent when it is open again', async () => {
+    let isClosed = true;
+    const told = { code: 'classClosed', parameters: {} };
+    const edited = open({
+      send: (base, steps) =>
+        isClosed ? Promise.reject(problem('not-allowed', 403, { told })) : server.send(base, steps),
+    });
+    edited.do({ key: 'a', to: 1 });
+    await vi.advanceTimersByTimeAsync(70_000);
+    expect(status(edited)).toBe('closed');
+    expect(asideOf(edited)).toEqual([]);
+    isClosed = false;
+    await vi.advanceTimersByTimeAsync(60_000);
+    expect(server.document['a']).toBe(1);
+    expect(status(edited)).toBe('saved');
+  });
 });
 
 describe('a full device', () => {

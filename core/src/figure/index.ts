@@ -125,7 +125,7 @@ export { figurePassage } from './passage.js';
 export { differenceOf } from './difference.js';
 export type { Target } from './target.js';
 export { shownKeys } from './shown.js';
-export { resultsAreTrue } from './trueResults.js';
+export { operates, resultsAreTrue } from './trueResults.js';
 export { usesOf } from './uses.js';
 export { startOver } from './startOver.js';
 export type { Plot, PlotInput } from './track/define.js';

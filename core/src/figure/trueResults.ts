@@ -9,6 +9,10 @@ import { operate, sourcesOfOperation } from './operate.js';
 /** How far the numbers of one result may lie from those of another machine, against the largest of them. */
 const roundingShare = 1e-9;
 
+/** Whether a command carries the result of an operation, which is calculated again before it is believed. */
+export const operates = (command: FigureCommand): boolean =>
+  singleCommands(command).some(({ name }) => name === 'operate');
+
 /**
  * Whether the results that a command carries for its operations are those that the operations come to, so that a result
  * from elsewhere is not a claim. It takes as long as the operations do.

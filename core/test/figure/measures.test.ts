@@ -38,6 +38,12 @@ const document: FigureDocument = {
     },
     { id: 'p', name: 'P', kind: 'point', at: [5, 7] },
     {
+      id: 'round',
+      name: 'Round',
+      kind: 'shape',
+      shape: { kind: 'circle', centre: [3, 4], radius: 5, layout: 'quadratic9' },
+    },
+    {
       id: 'line',
       name: 'L',
       kind: 'curve',
@@ -92,6 +98,11 @@ const cases: {
     { of: 'deviation', item: 'line', from: 'line' },
     { kind: 'number', value: 0, unit: 'length' },
     { of: 'deviation', item: 'line', from: 'p' },
+  ],
+  roundness: [
+    { of: 'roundness', item: 'round' },
+    { kind: 'number', value: expect.closeTo(0, 12) as number, unit: 'length' },
+    { of: 'roundness', item: 'line' },
   ],
   curvature: [
     { of: 'curvature', item: 'line' },

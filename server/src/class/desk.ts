@@ -143,7 +143,7 @@ export function deskRouter(db: Db, pool: Pool): Router {
     const lesson = row && migrateLesson(row.lesson);
     const published = lesson && sheetOf(lesson, row.sheet);
     if (!published) throw new HttpProblem('not-found', toldByServer('workNotThere'));
-    const sheet = await sheetOfStudent(pool, published, row.studentId);
+    const sheet = await sheetOfStudent(pool.of(session.instructor.id), published, row.studentId);
     const own = ofEdition(await knownOf(db, { students: [row.studentId] }), row.editionId);
     const facts = factsOf(sheet.id, own);
     return {

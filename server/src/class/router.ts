@@ -83,7 +83,7 @@ export function classRouter(db: Db, pool: Pool): Router {
       newestEdition: editions[0]!.number,
       terms: await termsOf(db, courseId),
       ...(document.notation && { notation: document.notation }),
-      sheets: (await sheetsOf(pool, document.sheets, student.id)).map(forReaders),
+      sheets: (await sheetsOf(pool.of(student.id), document.sheets, student.id)).map(forReaders),
       progress: progressOfSheets(chosen.outline, ofEdition(known, chosen.id)).map((sheet) => ({
         ...sheet,
         earlier: leftBehind(

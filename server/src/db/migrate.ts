@@ -13,6 +13,8 @@ import * as terms from './migrations/010-terms.js';
 import * as loaded from './migrations/011-loaded.js';
 import * as people from './migrations/012-people.js';
 import * as pixels from './migrations/013-pixels.js';
+import * as bytes from './migrations/014-bytes.js';
+import * as presence from './migrations/015-presence.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -29,6 +31,8 @@ const migrations: Record<string, Migration> = {
   '011-loaded': loaded,
   '012-people': people,
   '013-pixels': pixels,
+  '014-bytes': bytes,
+  '015-presence': presence,
 };
 
 /**

@@ -1,5 +1,5 @@
 import type { AuditAction } from '@bogen/contract';
-import type { ColumnType, Generated } from 'kysely';
+import type { ColumnType, Generated, GeneratedAlways } from 'kysely';
 
 /** The tables, as Kysely types them. Their constraints stand in the migrations. */
 type Made = ColumnType<Date, never, never>;
@@ -81,7 +81,10 @@ export interface Database {
     made_at: Made;
     /** The version of the document that the commands were given on. */
     version: number;
+    /** Of command, inverse and effect as JSON. */
+    bytes: GeneratedAlways<number>;
   };
+  presence: { lesson_id: string; page: string; name: string; sheet: string; seen_at: Made };
   stream_snapshot: { stream_id: string; revision: number; document: Json };
   task_state: {
     student_id: string;

@@ -11,20 +11,22 @@ import { HttpProblem } from './problem.js';
  */
 export function limitFloods(): RequestHandler[] {
   return [
-    limit(60_000, (request) => ipKeyGenerator(request.ip ?? '')),
-    limit(1500, (request) => sessionKeyOf(request) ?? ipKeyGenerator(request.ip ?? '')),
+    // What is left to all behind an address is of no use to one of them.
+    limit(60_000, false, (request) => ipKeyGenerator(request.ip ?? '')),
+    limit(1500, 'draft-7', (request) => sessionKeyOf(request) ?? ipKeyGenerator(request.ip ?? '')),
   ];
 }
 
 function limit(
   most: number,
+  standardHeaders: false | 'draft-7',
   keyGenerator: (request: Parameters<RequestHandler>[0]) => string,
 ): RequestHandler {
   return rateLimit({
     windowMs: 60_000,
     limit: most,
     keyGenerator,
-    standardHeaders: 'draft-8',
+    standardHeaders,
     legacyHeaders: false,
     handler: (_request, _response, next) =>
       next(

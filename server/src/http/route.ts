@@ -1,6 +1,7 @@
 import { toldByServer } from '@bogen/contract';
 import type { Access, Answer, Endpoint, EndpointName, Endpoints } from '@bogen/contract';
 import { bodyLimits, endpoints } from '@bogen/contract';
+import { cleanValue } from '@bogen/core/lesson';
 import type { Request, Response, Router } from 'express';
 import { z, type ZodType } from 'zod';
 import type { Db } from '../db/connect.js';
@@ -54,7 +55,8 @@ export function route<Name extends EndpointName>(
     const call = {
       db,
       params,
-      query: parse(endpoint.query, request.query, 'query'),
+      // What can't be stored can't be looked for either.
+      query: parse(endpoint.query, cleanValue<unknown>(request.query), 'query'),
       body: parse(endpoint.body, request.body ?? {}, 'body'),
       session,
       request,

@@ -13,7 +13,8 @@ import {
 } from '@bogen/core/lesson';
 import { lessonSchema, toldByServer } from '@bogen/contract';
 import { firstIssue } from '../http/route.js';
-import type { StreamKind } from '../stream/stream.js';
+import type { Runner } from '../pool/pool.js';
+import { manyCommands, type StreamKind } from '../stream/stream.js';
 
 /**
  * A lesson that came from outside: brought to the current version, then checked, shape and sense.
@@ -51,3 +52,12 @@ export const lessonStream: StreamKind<LessonDocument, LessonCommand> = {
   readCommand: migrateLessonCommand,
   size: sizeOfLessonCommand,
 };
+
+/** A draft that somebody changes. */
+export const draftStream = (pool: Runner): StreamKind<LessonDocument, LessonCommand> => ({
+  ...lessonStream,
+  elsewhere: {
+    takesLong: (command) => sizeOfLessonCommand(command) >= manyCommands,
+    apply: (document, command) => pool.run('changeLesson', document, command),
+  },
+});

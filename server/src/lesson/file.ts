@@ -10,7 +10,7 @@ import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { firstIssue } from '../http/route.js';
 import { keepPicture } from '../picture/keep.js';
-import type { Pool } from '../pool/pool.js';
+import type { Runner } from '../pool/pool.js';
 import { readForeignLesson } from './document.js';
 
 /** Where a document names a picture; ids are plain signs, so that this can be found in its text. */
@@ -65,7 +65,7 @@ export async function lessonFileOf(db: Db, lesson: LessonDocument): Promise<Less
  */
 export async function readLessonFile(
   db: Db,
-  pool: Pool,
+  pool: Runner,
   owner: string,
   file: unknown,
 ): Promise<LessonDocument> {

@@ -1,3 +1,6 @@
+import { sql } from 'kysely';
+import type { Db } from '../db/connect.js';
+
 /** A page on which a lesson is written. */
 export interface PresentPage {
   readonly page: string;
@@ -5,44 +8,42 @@ export interface PresentPage {
   readonly sheet: string;
 }
 
-/** How long a page counts as open after it was last heard of. */
-const freshMs = 15_000;
+/** How long a page counts as open after it was last heard of, in seconds. */
+const fresh = 15;
 /** The most pages of one lesson that are kept in mind. */
 const mostPages = 20;
-/** The most lessons that are kept in mind. */
-const mostLessons = 2000;
 
 /**
- * Who writes at which lesson just now. It is kept in the memory of this process alone: losing it loses nothing, and where
- * several processes run, each tells of its own.
+ * A page says where it is. Who writes at which lesson just now stands in a table that the database need not keep safe,
+ * for all processes; what was not heard of goes as others are.
+ * @returns the others
  */
-export class Presence {
-  private readonly lessons = new Map<string, Map<string, PresentPage & { readonly at: number }>>();
+export async function tellPresence(
+  db: Db,
+  lesson: string,
+  { page, name, sheet }: PresentPage,
+): Promise<readonly PresentPage[]> {
+  await sql`with gone as (
+      delete from presence where seen_at < now() - ${fresh} * interval '1 second'
+    )
+    insert into presence (lesson_id, page, name, sheet)
+    select ${lesson}, ${page}, ${name}, ${sheet}
+    where (select count(*) from presence where lesson_id = ${lesson} and page <> ${page}) < ${mostPages}
+    on conflict (lesson_id, page) do update set sheet = excluded.sheet, name = excluded.name, seen_at = now()`.execute(
+    db,
+  );
+  return db
+    .selectFrom('presence')
+    .select(['page', 'name', 'sheet'])
+    .where('lesson_id', '=', lesson)
+    .where('page', '<>', page)
+    .where('seen_at', '>=', sql<Date>`now() - ${fresh} * interval '1 second'`)
+    .orderBy('seen_at')
+    .limit(mostPages)
+    .execute();
+}
 
-  /** A page says where it is. @returns the others */
-  tell(lesson: string, page: PresentPage, now = Date.now()): readonly PresentPage[] {
-    const pages = this.pagesOf(lesson, now);
-    if (pages.size < mostPages || pages.has(page.page)) pages.set(page.page, { ...page, at: now });
-    // The lesson that was heard of last comes last, so that the first is the one to forget.
-    this.lessons.delete(lesson);
-    this.lessons.set(lesson, pages);
-    const [oldest] = this.lessons.keys();
-    if (this.lessons.size > mostLessons) this.lessons.delete(oldest!);
-    return [...pages.values()]
-      .filter((other) => other.page !== page.page)
-      .map(({ at: _, ...other }) => other);
-  }
-
-  /** A page goes. */
-  leave(lesson: string, page: string): void {
-    const pages = this.lessons.get(lesson);
-    pages?.delete(page);
-    if (pages?.size === 0) this.lessons.delete(lesson);
-  }
-
-  private pagesOf(lesson: string, now: number): Map<string, PresentPage & { readonly at: number }> {
-    const pages = this.lessons.get(lesson) ?? new Map<string, PresentPage & { readonly at: number }>();
-    for (const [id, { at }] of pages) if (now - at > freshMs) pages.delete(id);
-    return pages;
-  }
+/** A page goes. */
+export async function leavePresence(db: Db, lesson: string, page: string): Promise<void> {
+  await db.deleteFrom('presence').where('lesson_id', '=', lesson).where('page', '=', page).execute();
 }

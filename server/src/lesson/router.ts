@@ -6,18 +6,18 @@ import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { appendSteps, documentAt, readDocument, readStream } from '../stream/stream.js';
-import { lessonStream } from './document.js';
+import type { Pool } from '../pool/pool.js';
+import { draftStream, lessonStream } from './document.js';
 import { lessonFileOf } from './file.js';
-import { Presence } from './presence.js';
+import { leavePresence, tellPresence } from './presence.js';
 import { publishEdition } from './publish.js';
 
 /** How many editions and days are listed. */
 const mostListed = 100;
 
 /** Drafts and their editions. */
-export function lessonRouter(db: Db): Router {
+export function lessonRouter(db: Db, pool: Pool): Router {
   const router = Router();
-  const presence = new Presence();
 
   route(router, db, 'draft', async ({ params, session }) => {
     const lesson = await lessonFor(db, params.lesson, session.instructor.id);
@@ -37,7 +37,13 @@ export function lessonRouter(db: Db): Router {
 
   route(router, db, 'appendToDraft', async ({ params, body, session }) => {
     const lesson = await lessonFor(db, params.lesson, session.instructor.id);
-    return appendSteps(db, lesson.streamId, session.instructor.id, body, lessonStream);
+    return appendSteps(
+      db,
+      lesson.streamId,
+      session.instructor.id,
+      body,
+      draftStream(pool.of(session.instructor.id)),
+    );
   });
 
   route(router, db, 'publish', async ({ params, body, session }) => {
@@ -74,7 +80,7 @@ export function lessonRouter(db: Db): Router {
       .executeTakeFirst();
     const document = edition
       ? lessonStream.read(edition.document)
-      : await documentAt(db, lesson.streamId, lessonStream, params.revision);
+      : await documentAt(db, lesson.streamId, draftStream(pool.of(session.instructor.id)), params.revision);
     if (!document) throw new HttpProblem('not-found', toldByServer('notKeptSoFar'));
     return { document };
   });
@@ -82,11 +88,13 @@ export function lessonRouter(db: Db): Router {
   route(router, db, 'presence', async ({ params, body, session }) => {
     const lesson = await lessonFor(db, params.lesson, session.instructor.id);
     if (body.isGone) {
-      presence.leave(lesson.id, body.page);
+      await leavePresence(db, lesson.id, body.page);
       return { others: [] };
     }
     const { page, sheet } = body;
-    return { others: [...presence.tell(lesson.id, { page, sheet, name: session.instructor.name })] };
+    return {
+      others: [...(await tellPresence(db, lesson.id, { page, sheet, name: session.instructor.name }))],
+    };
   });
 
   route(router, db, 'lessonFile', async ({ params, session }) => {

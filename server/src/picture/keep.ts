@@ -2,7 +2,7 @@ import { toldByServer } from '@bogen/contract';
 import { createHash } from 'node:crypto';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
-import type { Pool } from '../pool/pool.js';
+import type { Runner } from '../pool/pool.js';
 import { rasterise } from './rasterise.js';
 
 /** How many bytes of pictures one instructor can keep. */
@@ -19,7 +19,7 @@ export interface KeptPicture {
  * Keeps a picture of an instructor, checked and cleaned in a thread of its own; one that is kept already is not kept twice.
  * @throws HttpProblem where it is none, is too large, or there is no room
  */
-export async function keepPicture(db: Db, pool: Pool, owner: string, sent: Buffer): Promise<KeptPicture> {
+export async function keepPicture(db: Db, pool: Runner, owner: string, sent: Buffer): Promise<KeptPicture> {
   if (sent.length > 8_000_000) {
     throw new HttpProblem('too-large', toldByServer('pictureTooLarge'));
   }

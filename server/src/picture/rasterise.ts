@@ -7,7 +7,7 @@ import { Gate } from '../pool/gate.js';
 /** Pixels on the longer side. */
 const side = 2400;
 /** How long drawing may take, in ms. */
-const patience = 5000;
+const patience = 1400;
 /** Bytes of a drawn picture, as the database takes them. */
 const mostBytes = 10_000_000;
 

@@ -14,7 +14,7 @@ export function pictureRouter(db: Db, pool: Pool): Router {
   const router = Router();
 
   route(router, db, 'addPicture', ({ body, session }) =>
-    keepPicture(db, pool, session.instructor.id, Buffer.from(body.data, 'base64')),
+    keepPicture(db, pool.of(session.instructor.id), session.instructor.id, Buffer.from(body.data, 'base64')),
   );
 
   // Pixels and not JSON, so that it stands outside the contract's schemas. Readers get pixels also of an SVG. Whoever is signed in

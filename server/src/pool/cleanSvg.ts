@@ -4,7 +4,7 @@ import { SaxesParser } from 'saxes';
 import { HttpProblem } from '../http/problem.js';
 
 /** What an SVG may be made of, so that no picture takes more to read or to draw than is meant for one. */
-const limits = { elements: 100_000, depth: 60, attributes: 100, drawn: 300_000 };
+const limits = { elements: 40_000, depth: 60, attributes: 100, drawn: 100_000, signs: 4_000_000 };
 
 /** The elements that draw, and what they draw with. Everything else goes, with all that is in it. */
 const elements = new Set(
@@ -54,6 +54,13 @@ export interface CleanSvg {
 export function cleanSvg(text: string): CleanSvg {
   const parser = new SaxesParser();
   const out: string[] = [];
+  let signs = 0;
+  /** @param unread signs of it that are an image's own */
+  const write = (piece: string, unread = 0): void => {
+    signs += piece.length - unread;
+    if (signs > limits.signs) throw tooDetailed();
+    out.push(piece);
+  };
   const cost = new Cost();
   let root: Record<string, string> | undefined;
   /** How deep below something that goes one is; 0 is outside. */
@@ -88,13 +95,13 @@ export function cleanSvg(text: string): CleanSvg {
     else if (name === 'style') styles = [];
     else {
       const written = Object.entries(kept).map(([key, value]) => ` ${key}="${escaped(value)}"`);
-      out.push(`<${name}${written.join('')}>`);
+      write(`<${name}${written.join('')}>`, name === 'image' ? kept['href']?.length : 0);
     }
   });
   parser.on('text', (inside) => {
     if (gone > 0 || open.length === 0) return;
     if (styles) styles.push(inside);
-    else if (/\S/.test(inside)) out.push(escaped(inside));
+    else if (/\S/.test(inside)) write(escaped(inside));
   });
   parser.on('cdata', (inside) => styles?.push(inside));
   parser.on('closetag', () => {
@@ -109,8 +116,8 @@ export function cleanSvg(text: string): CleanSvg {
     if (name === 'style') {
       const sheet = cleanSheet((styles ?? []).join(''));
       styles = undefined;
-      if (sheet) out.push(`<style>${escaped(sheet)}</style>`);
-    } else out.push(`</${name}>`);
+      if (sheet) write(`<style>${escaped(sheet)}</style>`);
+    } else write(`</${name}>`);
   });
   parser.write(text.replace(/^\uFEFF/, '')).close();
   if (cost.drawn() > limits.drawn) throw tooDetailed();

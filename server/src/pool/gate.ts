@@ -31,3 +31,26 @@ export class Gate {
     }
   }
 }
+
+/** A gate for each: lets a few of one in at once, so that nobody takes what is meant for all. */
+export class SharedGate {
+  private readonly gates = new Map<string, { gate: Gate; users: number }>();
+
+  constructor(
+    private readonly most: number,
+    private readonly mostWaiting: number,
+  ) {}
+
+  /** @throws HttpProblem `busy` where too many of the same wait already */
+  async pass<T>(of: string, work: () => Promise<T>): Promise<T> {
+    const own = this.gates.get(of) ?? { gate: new Gate(this.most, this.mostWaiting), users: 0 };
+    this.gates.set(of, own);
+    own.users++;
+    try {
+      return await own.gate.pass(work);
+    } finally {
+      own.users--;
+      if (own.users === 0) this.gates.delete(of);
+    }
+  }
+}

@@ -1,5 +1,5 @@
 import type { FigureCommand, FigureDocument } from '@bogen/core/figure';
-import type { Attempt, ConditionResult, Sheet, Task } from '@bogen/core/lesson';
+import type { Applied, Attempt, ConditionResult, Sheet, Task } from '@bogen/core/lesson';
 import type { CheckedPicture } from './checkPicture.js';
 
 /**
@@ -13,9 +13,27 @@ export const jobs = {
     return (sheet: Sheet, task: Task, attempt: Attempt): readonly ConditionResult[] =>
       checkTask(sheet, task, attempt);
   },
-  results: async () => {
-    const { resultsAreTrue } = await import('@bogen/core/figure');
-    return (document: FigureDocument, command: FigureCommand): boolean => resultsAreTrue(document, command);
+  changeLesson: async () => {
+    const { applyLessonCommand } = await import('@bogen/core/lesson');
+    return applyLessonCommand;
+  },
+  changeFigure: async () => {
+    const { applyFigureCommand, operates, readerMay, resultsAreTrue } = await import('@bogen/core/figure');
+    const { CommandError, told } = await import('@bogen/core/lesson');
+    /** @param start the figure that a reader began with, where it is asked whether a reader may do this */
+    return (
+      document: FigureDocument,
+      command: FigureCommand,
+      start: FigureDocument | undefined,
+    ): Applied<FigureDocument, FigureCommand> => {
+      if (start) {
+        if (!readerMay(document, command, start)) throw new CommandError(told('notForReaders'));
+        // What an operation comes to is calculated again before it is believed.
+        if (operates(command) && !resultsAreTrue(document, command))
+          throw new CommandError(told('resultNotTrue'));
+      }
+      return applyFigureCommand(document, command);
+    };
   },
   stage: async () => {
     const { figureOfStage } = await import('@bogen/core/lesson');

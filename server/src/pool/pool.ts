@@ -1,6 +1,7 @@
 import { toldByServer } from '@bogen/contract';
 import { Worker } from 'node:worker_threads';
 import { HttpProblem } from '../http/problem.js';
+import { SharedGate } from './gate.js';
 import { jobs, type Job, type JobName } from './jobs.js';
 import type { Answer } from './worker.js';
 
@@ -9,19 +10,26 @@ export interface PoolOptions {
   readonly threads: number;
   /** How many may wait; one more is told that the server is busy. */
   readonly mostWaiting: number;
+  /** The same for those of one account. */
+  readonly mostWaitingOfOne: number;
   /** Milliseconds that one job may take, from when it begins to run. */
   readonly limit: number;
   /** Megabytes of memory that a thread may take. */
   readonly memory: number;
 }
 
-const usual: PoolOptions = { threads: 2, mostWaiting: 60, limit: 2000, memory: 384 };
+const usual: PoolOptions = { threads: 2, mostWaiting: 60, mostWaitingOfOne: 20, limit: 2000, memory: 384 };
 
 /** What a thread runs: as it was built, or else its source by way of what translates it. */
 const threadFile = new URL(
   import.meta.url.endsWith('.ts') ? './start.mjs' : '../worker/worker.js',
   import.meta.url,
 );
+
+type ResultOf<Name extends JobName> = Promise<Awaited<ReturnType<Job<Name>>>>;
+
+/** What runs jobs: the pool, or the share of an account. */
+export type Runner = Pick<Pool, 'run'>;
 
 interface Waiting {
   readonly args: readonly unknown[];
@@ -37,23 +45,32 @@ interface Waiting {
  */
 export class Pool {
   private readonly lanes: Readonly<Record<JobName, Lane>>;
+  private readonly shares: Readonly<Record<JobName, SharedGate>>;
 
   constructor(options: Partial<PoolOptions> = {}) {
-    const names = Object.keys(jobs) as JobName[];
-    this.lanes = Object.fromEntries(
-      names.map((name) => [name, new Lane(name, { ...usual, ...options })]),
-    ) as unknown as Record<JobName, Lane>;
+    const given = { ...usual, ...options };
+    const forEach = <T>(made: (name: JobName) => T): Record<JobName, T> =>
+      Object.fromEntries((Object.keys(jobs) as JobName[]).map((name) => [name, made(name)])) as Record<
+        JobName,
+        T
+      >;
+    this.lanes = forEach((name) => new Lane(name, given));
+    this.shares = forEach(() => new SharedGate(1, given.mostWaitingOfOne));
   }
 
   /**
    * Runs a job in a thread.
    * @throws HttpProblem `too-costly` where it takes too long or too much, `busy` where too many wait already
    */
-  run<Name extends JobName>(
-    name: Name,
-    ...args: Parameters<Job<Name>>
-  ): Promise<Awaited<ReturnType<Job<Name>>>> {
-    return this.lanes[name].run(args) as Promise<Awaited<ReturnType<Job<Name>>>>;
+  run<Name extends JobName>(name: Name, ...args: Parameters<Job<Name>>): ResultOf<Name> {
+    return this.lanes[name].run(args) as ResultOf<Name>;
+  }
+
+  /** The share of an account: one job of each kind at a time, for which its others wait, and nobody else. */
+  of(account: string): Runner {
+    return {
+      run: (name, ...args) => this.shares[name].pass(account, () => this.run(name, ...args)),
+    };
   }
 
   /** How many jobs of each kind wait and run. */

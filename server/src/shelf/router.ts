@@ -138,7 +138,7 @@ export function shelfRouter(db: Db, pool: Pool): Router {
   route(router, db, 'addLessonFile', async ({ params, body, session }) => {
     const owner = session.instructor.id;
     await courseFor(db, params.course, owner, 'write');
-    const document = await readLessonFile(db, pool, owner, body.file);
+    const document = await readLessonFile(db, pool.of(owner), owner, body.file);
     return db.transaction().execute(async (tx) => {
       await lockCourse(tx, params.course, owner);
       await refuseFull(tx, params.course);

@@ -1,9 +1,19 @@
 import { toldByServer } from '@bogen/contract';
-import { CommandError, type Apply, type Change, type Step, type UndoLists } from '@bogen/core/lesson';
+import {
+  CommandError,
+  type Applied,
+  type Apply,
+  type Change,
+  type Step,
+  type UndoLists,
+} from '@bogen/core/lesson';
 import { batchLimits, documentLimit } from '@bogen/contract';
 import { sql } from 'kysely';
+import { perDatabase } from '../db/batches.js';
 import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
+import { SharedGate } from '../pool/gate.js';
+import { Applying } from './applying.js';
 import { presentOf, savedBy, type WrittenStep } from './atOnce.js';
 import { StepRows } from './stepRows.js';
 
@@ -29,8 +39,23 @@ export interface StreamKind<Document, Command> {
   /** How many commands are in one. */
   readonly size: (command: Command) => number;
   /** Throws where this caller may not give this command. */
-  readonly permit?: (document: Document, command: Command) => Promise<void>;
+  readonly permit?: (document: Document, command: Command) => void;
+  /** What takes long is permitted and applied in a thread of its own. */
+  readonly elsewhere?: Elsewhere<Document, Command>;
 }
+
+export interface Elsewhere<Document, Command> {
+  readonly takesLong: (command: Command) => boolean;
+  /** @param isAsked whether it has to be found out if this caller may give it */
+  readonly apply: (
+    document: Document,
+    command: Command,
+    isAsked: boolean,
+  ) => Promise<Applied<Document, Command>>;
+}
+
+/** So many commands in one are worth the way to a thread of their own. */
+export const manyCommands = 20;
 
 /** A snapshot is kept every so many steps, so that any state is rebuilt by replaying at most as many. */
 export const snapshotEvery = 100;
@@ -38,8 +63,10 @@ export const snapshotEvery = 100;
 /** Of what can be undone and redone so many steps, and so many bytes, are handed out. */
 const undoLimits = { steps: 40, bytes: 300_000 };
 
-/** How many steps of others a stale client gets to join its own with. */
-const mostSince = 500;
+/** So many steps of others, and so many bytes of them, a stale client gets to join its own with. */
+const mostSince = { steps: 500, bytes: 2_000_000 };
+/** So many bytes of a log are read to find out how a document was. */
+const mostReplayed = 16_000_000;
 
 /** Makes a stream of a whole document, at revision 0. */
 export async function createStream(tx: Tx, document: unknown): Promise<string> {
@@ -111,21 +138,21 @@ async function changes<Document, Command>(
 ): Promise<{ list: Change<Command>[]; more: boolean }> {
   // The next to be done again is the earliest that was undone.
   const direction = sql.raw(state === 'done' ? 'desc' : 'asc');
-  const { rows } = await sql<{
-    id: string;
-    command: Command;
-    inverse: Command;
-    version: number;
-    bytes: string;
-  }>`select id, command, inverse, version, sum(size) over (order by revision ${direction}) as bytes from (
-      select id, revision, command, inverse, version, pg_column_size(command) + pg_column_size(inverse) as size
-      from stream_step
-      where stream_id = ${id} and author = ${author} and kind = 'do' and state = ${state} and revision <= ${revision}
-      order by revision ${direction} limit ${undoLimits.steps + 1}
-    ) as newest order by revision ${direction}`.execute(db);
-  const kept = rows.filter(
-    (row, index) => index < undoLimits.steps && (index === 0 || Number(row.bytes) <= undoLimits.bytes),
-  );
+  // Of what is not handed out only its size is read.
+  const { rows } = await sql<
+    { isKept: false } | { isKept: true; id: string; command: Command; inverse: Command; version: number }
+  >`select "isKept", id, version, case when "isKept" then command end as command,
+      case when "isKept" then inverse end as inverse
+    from (
+      select *, place = 1 or (place <= ${undoLimits.steps} and sum(bytes) over (order by place) <= ${undoLimits.bytes})
+        as "isKept"
+      from (
+        select *, row_number() over (order by revision ${direction}) as place from stream_step
+        where stream_id = ${id} and author = ${author} and kind = 'do' and state = ${state} and revision <= ${revision}
+        order by revision ${direction} limit ${undoLimits.steps + 1}
+      ) as newest
+    ) as judged order by place`.execute(db);
+  const kept = rows.filter((row) => row.isKept);
   return {
     list: kept.reverse().map((row) => ({
       id: row.id,
@@ -176,15 +203,10 @@ async function appendAtOnce<Document, Command>(
     return undefined;
   const stream = await presentOf(db).get({ id, base, steps: steps.map((step) => step.id) });
   if (!stream || stream.isKnown) return undefined;
-  let document = kind.read(stream.document);
+  const applying = new Applying(kind, kind.read(stream.document));
   const written: WrittenStep[] = [];
   for (const [index, step] of done.entries()) {
-    const inverse = await tried(step, async () => {
-      await kind.permit?.(document, step.command);
-      const applied = kind.apply(document, step.command);
-      document = applied.document;
-      return applied.inverse;
-    });
+    const inverse = await tried(step, () => applying.do(step.command));
     written.push({
       id: step.id,
       revision: base + index + 1,
@@ -197,7 +219,7 @@ async function appendAtOnce<Document, Command>(
     id,
     base,
     revision,
-    document: textOf(document, steps),
+    document: textOf(applying.document, steps),
     author,
     version: kind.version,
     steps: written,
@@ -223,6 +245,9 @@ function textOf<Command>(document: unknown, steps: readonly Step<Command>[]): st
   return text;
 }
 
+/** A connection is held all the while, so that nobody gets more than one of them. */
+const inTurn = perDatabase(() => new SharedGate(1, 20));
+
 /** Any case, one after the other with whoever else appends. */
 function appendInTurn<Document, Command>(
   db: Db,
@@ -232,70 +257,68 @@ function appendInTurn<Document, Command>(
   steps: readonly Step<Command>[],
   kind: StreamKind<Document, Command>,
 ): Promise<{ revision: number }> {
-  return db.transaction().execute(async (tx) => {
-    const stream = await tx
-      .selectFrom('stream')
-      .select(['document', 'revision'])
-      .where('id', '=', id)
-      .forUpdate()
-      .executeTakeFirst();
-    // It was erased with whoever it belonged to.
-    if (!stream) throw new HttpProblem('not-found', toldByServer('workNotYours'));
-    const known = await tx
-      .selectFrom('stream_step')
-      .select('id')
-      .where('stream_id', '=', id)
-      .where(
-        'id',
-        'in',
-        steps.map((step) => step.id),
-      )
-      .execute();
-    const fresh = steps.filter((step) => !known.some((other) => other.id === step.id));
-    // A client whose steps are all there is only up to date when nothing else came in since its base.
-    if (base + known.length !== stream.revision) {
-      throw new HttpProblem('stale', toldByServer('changedElsewhere'), {
-        current: {
-          ...(await readStream(tx, id, kind, author)),
-          since: await since(tx, id, kind, base, steps),
-        },
-      });
-    }
-    if (fresh.length === 0) return { revision: stream.revision };
-    let document = kind.read(stream.document);
-    let { revision } = stream;
-    const rows = new StepRows<Command>(tx, id, author, kind.version);
-    for (const step of fresh) {
-      revision++;
-      await tried(step, async () => {
-        if (step.kind === 'do') {
-          await kind.permit?.(document, step.command);
-          const applied = kind.apply(document, step.command);
-          document = applied.document;
-          await rows.done(revision, step, applied.inverse);
-        } else {
-          const change = await rows.next(step.kind, kind.readCommand);
-          const effect = step.kind === 'undo' ? change.inverse : change.command;
-          const applied = kind.apply(document, effect);
-          document = applied.document;
-          await rows.undoneOrRedone(revision, step, change.revision, effect, applied.inverse);
-        }
-      });
-      if (revision % snapshotEvery === 0) {
-        await tx
-          .insertInto('stream_snapshot')
-          .values({ stream_id: id, revision, document: JSON.stringify(document) })
-          .execute();
+  return inTurn(db).pass(author, () =>
+    db.transaction().execute(async (tx) => {
+      const stream = await tx
+        .selectFrom('stream')
+        .select(['document', 'revision'])
+        .where('id', '=', id)
+        .forUpdate()
+        .executeTakeFirst();
+      // It was erased with whoever it belonged to.
+      if (!stream) throw new HttpProblem('not-found', toldByServer('workNotYours'));
+      const known = await tx
+        .selectFrom('stream_step')
+        .select('id')
+        .where('stream_id', '=', id)
+        .where(
+          'id',
+          'in',
+          steps.map((step) => step.id),
+        )
+        .execute();
+      const fresh = steps.filter((step) => !known.some((other) => other.id === step.id));
+      // A client whose steps are all there is only up to date when nothing else came in since its base.
+      if (base + known.length !== stream.revision) {
+        throw new HttpProblem('stale', toldByServer('changedElsewhere'), {
+          current: {
+            ...(await readStream(tx, id, kind, author)),
+            since: await since(tx, id, kind, base, steps),
+          },
+        });
       }
-    }
-    await rows.flush();
-    await tx
-      .updateTable('stream')
-      .set({ document: textOf(document, fresh), revision, changed_at: sql<Date>`now()` })
-      .where('id', '=', id)
-      .execute();
-    return { revision };
-  });
+      if (fresh.length === 0) return { revision: stream.revision };
+      const applying = new Applying(kind, kind.read(stream.document));
+      let { revision } = stream;
+      const rows = new StepRows<Command>(tx, id, author, kind.version);
+      for (const step of fresh) {
+        revision++;
+        await tried(step, async () => {
+          if (step.kind === 'do') {
+            await rows.done(revision, step, await applying.do(step.command));
+          } else {
+            const change = await rows.next(step.kind, kind.readCommand);
+            const effect = step.kind === 'undo' ? change.inverse : change.command;
+            const inverse = await applying.again(effect);
+            await rows.undoneOrRedone(revision, step, change.revision, effect, inverse);
+          }
+        });
+        if (revision % snapshotEvery === 0) {
+          await tx
+            .insertInto('stream_snapshot')
+            .values({ stream_id: id, revision, document: JSON.stringify(applying.document) })
+            .execute();
+        }
+      }
+      await rows.flush();
+      await tx
+        .updateTable('stream')
+        .set({ document: textOf(applying.document, fresh), revision, changed_at: sql<Date>`now()` })
+        .where('id', '=', id)
+        .execute();
+      return { revision };
+    }),
+  );
 }
 
 function refuseTooManyCommands<Document, Command>(
@@ -324,16 +347,22 @@ async function since<Document, Command>(
   base: number,
   own: readonly Step<Command>[],
 ): Promise<Command[] | null> {
-  const { rows } = await sql<{ id: string; effect: Command; version: number }>`
-    select id, coalesce(effect, command) as effect, version from stream_step
-    where stream_id = ${id} and revision > ${base} order by revision limit ${mostSince + batchLimits.steps + 1}`.execute(
-    tx,
-  );
-  const ids = new Set(own.map((step) => step.id));
-  const others = rows.filter((row) => !ids.has(row.id));
-  return others.length > mostSince
-    ? null
-    : others.map(({ effect, version }) => kind.readCommand(effect, version));
+  const { rows } = await sql<{ isTooMuch: true } | { isTooMuch: false; effect: Command; version: number }>`
+    select "isTooMuch", version, case when not "isTooMuch" then coalesce(effect, command) end as effect
+    from (
+      select *, count(*) over () > ${mostSince.steps} or sum(bytes) over () > ${mostSince.bytes} as "isTooMuch"
+      from (
+        select * from stream_step
+        where stream_id = ${id} and revision > ${base} and id <> all(${own.map((step) => step.id)}::uuid[])
+        order by revision limit ${mostSince.steps + 1}
+      ) as others
+    ) as judged order by revision`.execute(tx);
+  const joined: Command[] = [];
+  for (const row of rows) {
+    if (row.isTooMuch) return null;
+    joined.push(kind.readCommand(row.effect, row.version));
+  }
+  return joined;
 }
 
 /**
@@ -355,12 +384,19 @@ export async function documentAt<Document, Command>(
     .limit(1)
     .executeTakeFirst();
   if (!snapshot) return undefined;
+  const { bytes } = await db
+    .selectFrom('stream_step')
+    .select(({ fn }) => fn.sum<string | null>('bytes').as('bytes'))
+    .where('stream_id', '=', id)
+    .where('revision', '>', snapshot.revision)
+    .where('revision', '<=', revision)
+    .executeTakeFirstOrThrow();
+  if (Number(bytes ?? 0) > mostReplayed) throw new HttpProblem('too-costly', toldByServer('takesTooLong'));
   const { rows } = await sql<{ effect: Command; version: number }>`
     select coalesce(effect, command) as effect, version from stream_step
     where stream_id = ${id} and revision > ${snapshot.revision} and revision <= ${revision}
     order by revision`.execute(db);
-  return rows.reduce(
-    (document, { effect, version }) => kind.apply(document, kind.readCommand(effect, version)).document,
-    kind.read(snapshot.document),
-  );
+  const applying = new Applying(kind, kind.read(snapshot.document));
+  for (const { effect, version } of rows) await applying.again(kind.readCommand(effect, version));
+  return applying.document;
 }

@@ -1,9 +1,9 @@
 import { isVaried, type Sheet } from '@bogen/core/lesson';
-import type { Pool } from '../pool/pool.js';
+import type { Runner } from '../pool/pool.js';
 
 /** Sheets as one student gets them: what is different for each is drawn by who they are, so that it stays the same. */
 export async function sheetsOf(
-  pool: Pool,
+  pool: Runner,
   sheets: readonly Sheet[],
   student: string,
 ): Promise<readonly Sheet[]> {
@@ -15,5 +15,5 @@ export async function sheetsOf(
 }
 
 /** One sheet as a student gets it. */
-export const sheetOfStudent = async (pool: Pool, sheet: Sheet, student: string): Promise<Sheet> =>
+export const sheetOfStudent = async (pool: Runner, sheet: Sheet, student: string): Promise<Sheet> =>
   (await sheetsOf(pool, [sheet], student))[0]!;

@@ -1,5 +1,6 @@
 import { toldByServer, type Answer } from '@bogen/contract';
 import { isTaskMet, migrateLesson, sheetOf, taskOf, type Sheet, type TaskAnswer } from '@bogen/core/lesson';
+import { operates } from '@bogen/core/figure';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import { Batches, perDatabase } from '../db/batches.js';
@@ -7,10 +8,10 @@ import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { Gate } from '../pool/gate.js';
-import type { Pool } from '../pool/pool.js';
+import type { Pool, Runner } from '../pool/pool.js';
 import { appendSteps, createStream, readDocument, readStream } from '../stream/stream.js';
 import { sheetOfStudent } from './ownSheets.js';
-import { operates, startOf, KnownWorks, studentStream, workStream } from './streams.js';
+import { startOf, KnownWorks, studentStream, workStream } from './streams.js';
 
 /** Students' work on the sheets of an edition. */
 export function workRouter(db: Db, pool: Pool): Router {
@@ -20,8 +21,21 @@ export function workRouter(db: Db, pool: Pool): Router {
 
   route(router, db, 'openWork', async ({ params, session }) => {
     const { student } = session;
-    const sheet = await sheetForStudent(db, pool, params.edition, params.sheet, student);
-    const { id, streamId } = await openWork(db, pool, student.id, params.edition, sheet, params.stage);
+    const sheet = await sheetForStudent(
+      db,
+      pool.of(session.student.id),
+      params.edition,
+      params.sheet,
+      student,
+    );
+    const { id, streamId } = await openWork(
+      db,
+      pool.of(student.id),
+      student.id,
+      params.edition,
+      sheet,
+      params.stage,
+    );
     await touchStudent(db, student);
     const state = await readStream(db, streamId, workStream, student.id);
     return { ...state, id, sheet: sheet.id, stage: params.stage };
@@ -32,15 +46,24 @@ export function workRouter(db: Db, pool: Pool): Router {
     if (student.closed) throw new HttpProblem('not-allowed', toldByServer('classClosed'));
     const { streamId, start } = await works.of(params.work, student.id);
     await touchStudent(db, student);
-    const append = () => appendSteps(db, streamId, student.id, body, studentStream(pool, start));
-    return body.steps.some(operates) ? calculating.pass(append) : append();
+    const append = () =>
+      appendSteps(db, streamId, student.id, body, studentStream(pool.of(student.id), start));
+    return body.steps.some((step) => step.kind === 'do' && operates(step.command))
+      ? calculating.pass(append)
+      : append();
   });
 
   route(router, db, 'checkTask', async ({ params, body, session }) => {
     const { student } = session;
     if (student.closed) throw new HttpProblem('refused', toldByServer('classClosed'));
-    const sheet = await sheetForStudent(db, pool, params.edition, params.sheet, student);
-    return checkWork(db, pool, student.id, params.edition, sheet, params.task, body.answer);
+    const sheet = await sheetForStudent(
+      db,
+      pool.of(session.student.id),
+      params.edition,
+      params.sheet,
+      student,
+    );
+    return checkWork(db, pool.of(student.id), student.id, params.edition, sheet, params.task, body.answer);
   });
 
   return router;
@@ -63,7 +86,7 @@ async function touchStudent(db: Db, { id, seenAt }: { id: string; seenAt: Date }
 /** The sheet of an edition as a student gets it, where that edition is of a lesson of their class's course. */
 async function sheetForStudent(
   db: Db,
-  pool: Pool,
+  pool: Runner,
   editionId: string,
   sheetId: string,
   { id, classId }: { readonly id: string; readonly classId: string },
@@ -87,7 +110,7 @@ async function sheetForStudent(
 /** The student's work on a stage of a sheet; made, from the figure as that stage shows it, where there is none. */
 export async function openWork(
   db: Db,
-  pool: Pool,
+  pool: Runner,
   studentId: string,
   editionId: string,
   sheet: Sheet,
@@ -136,7 +159,7 @@ function workOn(
  */
 export async function checkWork(
   db: Db,
-  pool: Pool,
+  pool: Runner,
   studentId: string,
   editionId: string,
   sheet: Sheet,

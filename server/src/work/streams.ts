@@ -5,16 +5,18 @@ import {
   figureVersion,
   migrateFigure,
   migrateFigureCommand,
+  operates,
   readerMay,
   singleCommands,
   type FigureCommand,
   type FigureDocument,
 } from '@bogen/core/figure';
-import { CommandError, type Step } from '@bogen/core/lesson';
+import { CommandError } from '@bogen/core/lesson';
+import { Batches, perDatabase } from '../db/batches.js';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
-import type { Pool } from '../pool/pool.js';
-import type { StreamKind } from '../stream/stream.js';
+import type { Runner } from '../pool/pool.js';
+import { manyCommands, type StreamKind } from '../stream/stream.js';
 
 /** A student's figure as a stream of commands. */
 export const workStream: StreamKind<FigureDocument, FigureCommand> = {
@@ -26,24 +28,22 @@ export const workStream: StreamKind<FigureDocument, FigureCommand> = {
 };
 
 /** The same for a student, who may only do what the stage allows its readers. */
-export function studentStream(pool: Pool, start: FigureDocument): StreamKind<FigureDocument, FigureCommand> {
+export function studentStream(
+  pool: Runner,
+  start: FigureDocument,
+): StreamKind<FigureDocument, FigureCommand> {
   return {
     ...workStream,
-    permit: async (document, command) => {
+    permit: (document, command) => {
       if (!readerMay(document, command, start)) throw new CommandError(told('notForReaders'));
-      // What an operation comes to is calculated again, in a thread of its own and within a time.
-      if (isOperation(command) && !(await pool.run('results', document, command)))
-        throw new CommandError(told('resultNotTrue'));
+    },
+    elsewhere: {
+      takesLong: (command) => operates(command) || workStream.size(command) >= manyCommands,
+      apply: (document, command, isAsked) =>
+        pool.run('changeFigure', document, command, isAsked ? start : undefined),
     },
   };
 }
-
-const isOperation = (command: FigureCommand): boolean =>
-  singleCommands(command).some(({ name }) => name === 'operate');
-
-/** Whether a step carries the result of an operation, which is calculated again before it is believed. */
-export const operates = (step: Step<FigureCommand>): boolean =>
-  step.kind === 'do' && isOperation(step.command);
 
 /** The figure that a student's work began with, as its stage showed it when it was opened. */
 export async function startOf(db: Db, streamId: string): Promise<FigureDocument> {
@@ -62,6 +62,31 @@ export interface KnownWork {
   readonly streamId: string;
   readonly start: FigureDocument;
 }
+
+/** Work with what it began from, all that is asked for at the same moment together: a class begins at once. */
+const foundBy = perDatabase(
+  (db: Db) =>
+    new Batches(
+      async (ids: readonly string[]): Promise<readonly (KnownWork | undefined)[]> => {
+        const rows = await db
+          .selectFrom('work')
+          .innerJoin('stream_snapshot', (join) =>
+            join
+              .onRef('stream_snapshot.stream_id', '=', 'work.stream_id')
+              .on('stream_snapshot.revision', '=', 0),
+          )
+          .select(['work.id', 'student_id as student', 'work.stream_id as streamId', 'document as start'])
+          .where('work.id', 'in', ids)
+          .execute();
+        const byId = new Map(
+          rows.map(({ id, start, ...row }) => [id, { ...row, start: start as FigureDocument }]),
+        );
+        return ids.map((id) => byId.get(id));
+      },
+      2,
+      30,
+    ),
+);
 
 /** So much work is kept in mind, and none whose start is larger than this as JSON. */
 const most = { count: 1000, bytes: 60_000 };
@@ -84,14 +109,9 @@ export class KnownWorks {
       this.kept.set(id, kept);
       return kept;
     }
-    const work = await this.db
-      .selectFrom('work')
-      .select('stream_id as streamId')
-      .where('id', '=', id)
-      .where('student_id', '=', student)
-      .executeTakeFirst();
-    if (!work) throw new HttpProblem('not-found', toldByServer('workNotYours'));
-    const known = { student, streamId: work.streamId, start: await startOf(this.db, work.streamId) };
+    const found = await foundBy(this.db).get(id);
+    if (found?.student !== student) throw new HttpProblem('not-found', toldByServer('workNotYours'));
+    const known = { ...found, start: workStream.read(found.start) };
     if (JSON.stringify(known.start).length <= most.bytes) this.kept.set(id, known);
     const [oldest] = this.kept.keys();
     if (this.kept.size > most.count) this.kept.delete(oldest!);

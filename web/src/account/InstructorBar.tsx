@@ -1,5 +1,5 @@
 import '../text/enPages.js';
-import type { ReactNode } from 'react';
+import { Fragment, type ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useAccount, useSignOut } from '../session/useAccount.js';
 import { useTranslation } from '../text/text.js';
@@ -8,8 +8,14 @@ import { TopBar } from '../ui/TopBar.js';
 
 const link = 'inline-flex h-7 items-center rounded-md px-2.5 text-[13px] font-medium hover:bg-tint';
 
+interface InstructorBarProps {
+  readonly here?: ReactNode;
+  /** The page that this one belongs to, where it is not the shelf alone. */
+  readonly under?: { readonly to: string; readonly title: string };
+}
+
 /** The bar of an instructor's pages beside the lessons: where one is, and where one can go. */
-export function InstructorBar({ here }: { here?: ReactNode }) {
+export function InstructorBar({ here, under }: InstructorBarProps) {
   const { t } = useTranslation();
   const who = useAccount().data;
   const signOut = useSignOut();
@@ -19,12 +25,16 @@ export function InstructorBar({ here }: { here?: ReactNode }) {
       place={
         here && (
           <>
-            <Link to="/shelf" className="text-soft underline-offset-4 hover:underline">
-              {t('shelf.title')}
-            </Link>
-            <span aria-hidden className="text-soft">
-              /
-            </span>
+            {[{ to: '/shelf', title: t('shelf.title') }, ...(under ? [under] : [])].map(({ to, title }) => (
+              <Fragment key={to}>
+                <Link to={to} className="text-soft underline-offset-4 hover:underline">
+                  {title}
+                </Link>
+                <span aria-hidden className="text-soft">
+                  /
+                </span>
+              </Fragment>
+            ))}
             <span className="truncate font-semibold">{here}</span>
           </>
         )

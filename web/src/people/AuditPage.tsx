@@ -25,7 +25,7 @@ export function AuditPage() {
   const entries = log.data.pages.flatMap((page) => page.entries);
   return (
     <div className="flex min-h-full flex-col">
-      <InstructorBar here={t('people.audit')} />
+      <InstructorBar here={t('people.audit')} under={{ to: '/people', title: t('people.title') }} />
       <main className="mx-auto w-full max-w-[980px] flex-1 px-4 py-9 sm:px-8">
         <h1 className="font-serif text-[30px] font-medium">{t('people.auditTitle')}</h1>
         <p className="mt-1 mb-4 text-[14px] text-soft">{t('people.auditLead')}</p>

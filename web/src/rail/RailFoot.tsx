@@ -8,7 +8,7 @@ import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { ReaderAway, readExpression } from '../ui/expression.js';
 import { zoomedWindow } from './axis.js';
-import { mayChangeKnots } from './knotMarks.js';
+import { mayMoveKnots } from './knotMarks.js';
 
 const KnotField = lazy(() => import('./KnotField.js'));
 const TracksPopup = lazy(() => import('./TracksPopup.js'));
@@ -33,7 +33,7 @@ export function RailFoot({ scene }: { scene: FigureScene }) {
         </Suspense>
       )}
       <span className="flex-1" />
-      {mayChangeKnots(scene) && (
+      {mayMoveKnots(scene) && (
         <Suspense fallback={null}>
           <KnotField scene={scene} />
         </Suspense>

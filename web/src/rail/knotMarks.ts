@@ -32,6 +32,13 @@ export function mayChangeKnots({ document, host, railCurve }: FigureScene): bool
   return host.may({ name: 'operate', item: item.id, operation, curve: item.curve });
 }
 
+/** Whether whoever is here may move a knot of the rail's curve, by hand or by number. */
+export function mayMoveKnots({ document, host, railCurve }: FigureScene): boolean {
+  const item = itemOf(document, document.rail.item ?? '');
+  if (item?.kind !== 'curve' || item.locked || item.faint || !railCurve) return false;
+  return host.may({ name: 'moveKnot', item: item.id, knot: 0, to: 0 });
+}
+
 /** The knots of the domain in ascending order. Those inside a curve that is given by its points can be moved. */
 export function knotMarksOf(scene: FigureScene, curve: Curve): readonly KnotMark[] {
   const { document, host } = scene;

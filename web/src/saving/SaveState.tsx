@@ -18,7 +18,7 @@ export function SaveState<D, C>({ edited }: { edited: EditedDocument<D, C> }) {
         ? [CloudUpload, t('save.saving')]
         : status === 'offline'
           ? [CloudOff, t('save.offline', { count: unsent })]
-          : status === 'signed-out'
+          : status === 'signed-out' || status === 'closed'
             ? [LogIn, t('save.offline', { count: unsent })]
             : [TriangleAlert, t('save.offline', { count: unsent })];
   return (
@@ -54,6 +54,11 @@ export function SaveNotice<D, C>({ edited }: { edited: EditedDocument<D, C> }) {
       {status === 'offline' && !full && (
         <Strip>
           {t('save.offlineLong')} {retry}
+        </Strip>
+      )}
+      {status === 'closed' && (
+        <Strip>
+          {t('save.closed')} {retry}
         </Strip>
       )}
       {status === 'signed-out' && (

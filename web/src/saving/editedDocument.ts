@@ -278,6 +278,12 @@ export class EditedDocument<Document, Command> {
       this.store.setState({ status: 'signed-out' });
       return false;
     }
+    if (problem?.told.code === 'classClosed') {
+      // It may be opened again: nothing is given up.
+      this.store.setState({ status: 'closed' });
+      this.later(60_000);
+      return false;
+    }
     if (problem && forAll.has(problem.type)) {
       this.takeOut(
         this.unsent.map(({ step }) => step.id),
@@ -294,10 +300,14 @@ export class EditedDocument<Document, Command> {
     }
     if (!(error instanceof NotConnected || problem)) console.error(error);
     this.store.setState({ status: 'offline' });
-    if (this.disposed) return false;
-    this.timer = setTimeout(() => void this.flush(), Math.max(this.wait, (problem?.retryAfter ?? 0) * 1000));
+    this.later(Math.max(this.wait, (problem?.retryAfter ?? 0) * 1000));
     this.wait = Math.min(this.wait * 2, 15_000);
     return false;
+  }
+
+  /** Sends what waits after a while, in ms. */
+  private later(wait: number): void {
+    if (!this.disposed) this.timer = setTimeout(() => void this.flush(), wait);
   }
 
   /**

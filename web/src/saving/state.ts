@@ -14,7 +14,7 @@ export interface ServerState<Document, Command> extends UndoLists<Command> {
   readonly since?: readonly Command[] | null;
 }
 
-export type SaveStatus = 'saved' | 'saving' | 'offline' | 'signed-out' | 'conflict';
+export type SaveStatus = 'saved' | 'saving' | 'offline' | 'signed-out' | 'closed' | 'conflict';
 
 /** What came of bringing two sides' changes together. */
 export interface Merged {

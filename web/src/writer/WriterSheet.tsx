@@ -37,6 +37,7 @@ import { OtherWriters } from './history/OtherWriters.js';
 import { LazyProseEditor } from './prose/LazyProseEditor.js';
 import { NotationPanel } from './NotationPanel.js';
 import { Publish } from './Publish.js';
+import { RoomNotice } from './RoomNotice.js';
 import { SheetList } from './SheetList.js';
 import { captionOf } from './stages/caption.js';
 import { StageEditor } from './stages/StageEditor.js';
@@ -195,7 +196,12 @@ export function WriterSheet({ draft, sheetId }: { draft: OpenDraft; sheetId: str
             }
           />
         }
-        notice={<SaveNotice edited={edited} />}
+        notice={
+          <>
+            <SaveNotice edited={edited} />
+            <RoomNotice edited={edited} />
+          </>
+        }
         text={
           <div className="flex flex-1 flex-col px-8 pt-3 pb-4 lg:min-h-0">
             <h1 className="sr-only">{title}</h1>

@@ -9,6 +9,7 @@ import type { Measured, MeasuredValue, MeasureMember } from './define.js';
 import { deviation, type DeviationMeasure } from './deviation.js';
 import { fact, type FactMeasure } from './fact.js';
 import { knot, type KnotMeasure } from './knot.js';
+import { roundness, type RoundnessMeasure } from './roundness.js';
 import { smoothness, type SmoothnessMeasure } from './smoothness.js';
 import { weight, type WeightMeasure } from './weight.js';
 
@@ -21,6 +22,7 @@ export type Measure =
   | ContinuityMeasure
   | SmoothnessMeasure
   | DeviationMeasure
+  | RoundnessMeasure
   | CurvatureMeasure
   | BasisMeasure
   | CursorMeasure;
@@ -29,7 +31,19 @@ export type MeasureKind = Measure['of'];
 /** Everything that can be measured. A new one is a file beside these, and a line for its type and one for itself here. */
 export const measures: {
   readonly [Kind in MeasureKind]: MeasureMember<Extract<Measure, { readonly of: Kind }>>;
-} = { fact, knot, weight, coordinate, continuity, smoothness, deviation, curvature, basis, cursor };
+} = {
+  fact,
+  knot,
+  weight,
+  coordinate,
+  continuity,
+  smoothness,
+  deviation,
+  roundness,
+  curvature,
+  basis,
+  cursor,
+};
 
 export const measureDescription = unionOf('of', measures) as UnionField<Measure>;
 

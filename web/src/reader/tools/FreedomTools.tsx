@@ -18,6 +18,7 @@ import { Button } from '../../ui/Button.js';
 import { Panel } from '../../ui/Panel.js';
 import { WholeField } from '../../ui/WholeField.js';
 import { useStateOf } from '../../ui/useStateOf.js';
+import { WeightFields } from './WeightFields.js';
 
 interface FreedomToolsProps {
   readonly scene: FigureScene;
@@ -25,7 +26,7 @@ interface FreedomToolsProps {
   readonly start: FigureDocument;
 }
 
-type Opened = FreedomOf<'operation'> | FreedomOf<'values'> | null;
+type Opened = FreedomOf<'operation'> | FreedomOf<'values'> | FreedomOf<'weights'> | null;
 
 /** A tool for everything that the stage lets its readers do, besides what they take hold of in the figure and on the rail. */
 export function FreedomTools({ scene, start }: FreedomToolsProps) {
@@ -62,12 +63,12 @@ export function FreedomTools({ scene, start }: FreedomToolsProps) {
             </Button>
           );
         }
-        if (freedom.kind === 'values') {
+        if (freedom.kind === 'values' || freedom.kind === 'weights') {
           const name = itemOf(document, freedom.item)?.name;
           return (
             name !== undefined && (
-              <Button key={index} quiet onClick={() => setOpen(freedom)} data-tool="values">
-                {t('freedoms.values', { item: name })} …
+              <Button key={index} quiet onClick={() => setOpen(freedom)} data-tool={freedom.kind}>
+                {t(`freedoms.${freedom.kind}`, { item: name })} …
               </Button>
             )
           );
@@ -105,6 +106,11 @@ export function FreedomTools({ scene, start }: FreedomToolsProps) {
       {open?.kind === 'operation' && item && isOffered(open.operation) && (
         <Panel open onClose={close} title={t('change.title', { curve: item.name })} lead={t('change.lead')}>
           <OperationForm scene={scene} item={item} name={open.operation} onClose={close} />
+        </Panel>
+      )}
+      {open?.kind === 'weights' && item?.kind === 'curve' && (
+        <Panel open onClose={close} title={t('freedoms.weights', { item: item.name })}>
+          <WeightFields scene={scene} item={item} indices={open.indices} />
         </Panel>
       )}
       {open?.kind === 'values' && item && (

@@ -41,6 +41,8 @@ export const freedoms = {
   left_other: '{{count}} more times',
   none: 'used up',
   values: 'Numbers of {{item}}',
+  weights: 'Weights of {{item}}',
+  weightsHelp: 'Numbers or expressions such as sqrt(2)/2. Pull them on the track of weights, too.',
   degree: 'Degree of {{item}}',
   degree_order: 'Order of {{item}}',
 };

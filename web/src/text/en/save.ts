@@ -5,6 +5,8 @@ export const save = {
   offlineLong:
     'Not connected. Go on working: everything is kept on this device and sent as soon as the connection is back.',
   signedOut: 'You are signed out. Your changes are kept on this device; sign in again and they are sent.',
+  closed:
+    'Your class is closed. What you change is kept on this device and sent if your instructor opens the class again.',
   deviceFull:
     'This device has no more room for changes that are not sent yet. Keep this page open until they are sent.',
   tooLargeAlone:

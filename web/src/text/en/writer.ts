@@ -24,6 +24,16 @@ export const writer = {
   formulaSet: 'Set formula',
   formulaRemove: 'Remove formula',
   formulaPreview: 'Preview',
+  nearlyFull: {
+    sheets:
+      'This lesson has {{used}} of at most {{most}} sheets. Move some to another lesson, or begin a new one.',
+    stages: '“{{sheet}}” has {{used}} of at most {{most}} stages. Put what comes next on a sheet of its own.',
+    items: '“{{sheet}}” has {{used}} of at most {{most}} items. Remove some, or go on on another sheet.',
+    points:
+      '{{item}} on “{{sheet}}” has {{used}} of at most {{most}} control points. A fit to a tolerance needs fewer.',
+    bytes:
+      'This lesson takes {{used}} of at most {{most}} MB. Remove long strokes, or move sheets to another lesson.',
+  },
   present: 'Present',
   presentHelp: 'Present this sheet, large, for a class (q)',
   otherNumbers: 'Other numbers',

@@ -30,6 +30,7 @@ export function measureText(measure: Measure, document: FigureDocument, t: T): s
     case 'basis':
       return t(`prose.measures.${measure.of}`, { index: measure.index, item });
     case 'smoothness':
+    case 'roundness':
     case 'curvature':
     case 'cursor':
       return t(`prose.measures.${measure.of}`, { item });
