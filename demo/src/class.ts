@@ -1,6 +1,5 @@
-import { editPoints } from '@bogen/core/curve';
-import { applyFigureCommand, curveOf, evaluateFigure, type FigureCommand } from '@bogen/core/figure';
-import { checkTask, isTaskMet, type Sheet } from '@bogen/core/lesson';
+import { answerTo, figureOfStage, isAnsweredByFigure, type Sheet, type Task } from '@bogen/core/lesson';
+import type { Attempt, TaskAttempts } from './attempts.js';
 
 export const instructor = {
   name: 'Mirela Kastan',
@@ -13,64 +12,75 @@ export const courseTitle = 'Lines of a viol';
 export const demoClass = { name: 'Ellerbrook, autumn bench', code: 'BOUT-7K4M' };
 
 /** How far a made-up student got with a sheet. */
-type Went = 'unopened' | 'opened' | 'stuck' | 'wrong' | 'done';
+export type Went = 'unopened' | 'opened' | 'stuck' | 'wrong' | 'done';
 
-/** About a dozen students with different progress on the three sheets. */
-export const students: readonly { readonly name: string; readonly went: readonly [Went, Went, Went] }[] = [
-  { name: 'Anouk Tessel', went: ['done', 'done', 'done'] },
-  { name: 'Bram Oduya', went: ['done', 'done', 'wrong'] },
-  { name: 'Catrin Vale', went: ['done', 'wrong', 'unopened'] },
-  { name: 'Davit Marrow', went: ['wrong', 'unopened', 'unopened'] },
-  { name: 'Elsbeth Qui', went: ['done', 'stuck', 'unopened'] },
-  { name: 'Farid Lindqvist', went: ['done', 'done', 'stuck'] },
-  { name: 'Gesine Adair', went: ['stuck', 'unopened', 'unopened'] },
-  { name: 'Henrik Soto', went: ['done', 'done', 'done'] },
-  { name: 'Ilse Brandywine', went: ['opened', 'unopened', 'unopened'] },
-  { name: 'Jonas Peverell-Ito', went: ['done', 'wrong', 'opened'] },
-  { name: 'Kirsi Amadou', went: ['done', 'done', 'unopened'] },
-  { name: 'Lorcan Weiss', went: ['unopened', 'unopened', 'unopened'] },
+const fates: Readonly<Record<string, Went>> = {
+  '-': 'unopened',
+  o: 'opened',
+  s: 'stuck',
+  w: 'wrong',
+  d: 'done',
+};
+
+const lessons = [
+  'Two curves, six pegs',
+  'Near and far',
+  'Degree or spans',
+  'Knots on the rail',
+  'A true round',
 ];
 
-/** The moves that a student with this fate makes on a sheet. */
-export function movesOf(sheet: Sheet, went: Went): FigureCommand[] {
-  if (went === 'unopened' || went === 'opened') return [];
-  const stuck: FigureCommand = { name: 'moveControlPoint', item: 'waist', index: 6, to: [214, 58] };
-  if (went === 'stuck') return [stuck];
-  if (went === 'wrong') return [stuck, { name: 'moveControlPoint', item: 'waist', index: 3, to: [134, 48] }];
-  return [solutionOf(sheet)];
+/** How each student of the class got on with the sheets of each of those lessons, a sign for each sheet. */
+const progress: readonly (readonly [name: string, ...byLesson: string[]])[] = [
+  ['Anouk Tessel', 'dddddd', 'ddd', 'dddd', 'ddddd', 'dddddd'],
+  // The one who overdoes it: forty points.
+  ['Bram Oduya', 'dddddd', 'ddw', 'dddw', 'ddw--'],
+  ['Catrin Vale', 'ddwddw', 'dw-', 'ddw-'],
+  ['Davit Marrow', 'dws---', 'w--'],
+  ['Elsbeth Qui', 'dddwds', 'ds-'],
+  ['Farid Lindqvist', 'wddddd', 'dds', 'dddd', 'ddwds', 'dws---'],
+  ['Gesine Adair', 'ddos--', 's--'],
+  ['Henrik Soto', 'dddddd', 'ddd', 'dddd', 'ddddd', 'ddddwd'],
+  ['Ilse Brandywine', 'dw----', 'o--'],
+  ['Jonas Peverell-Ito', 'dddwwd', 'dwo', 'dwo-'],
+  ['Kirsi Amadou', 'dddddw', 'dd-'],
+  ['Lorcan Weiss'],
+];
+
+export const students = progress.map(([name, ...byLesson]) => ({
+  name,
+  /** By the title of a lesson, one for each of its sheets. */
+  went: (lesson: string): readonly Went[] =>
+    [...(byLesson[lessons.indexOf(lesson)] ?? '')].map((sign) => fates[sign]!),
+}));
+
+/**
+ * What a student did on a task, who got so far with it.
+ * @param number tells students apart who got equally far
+ */
+export function attemptOf(
+  sheet: Sheet,
+  task: Task,
+  { right, wrong }: Pick<TaskAttempts, 'right' | 'wrong'>,
+  went: Went,
+  number: number,
+): Attempt {
+  const one = <T>(of: readonly T[]): T | undefined => of[number % Math.max(1, of.length)];
+  if (went === 'done') return one([...shownBy(sheet, task), ...right]) ?? {};
+  if (went !== 'wrong' && went !== 'stuck') return {};
+  const { commands = [], answer } = one(wrong) ?? {};
+  // Who is stuck has done a part of it and asked for nothing yet.
+  if (went === 'stuck') return { commands: commands.slice(0, Math.max(1, commands.length - 1)) };
+  return { commands, ...(answer ? { answer } : {}) };
 }
 
-/** What was found once for a sheet; many students of the class do the same. */
-const found = new WeakMap<Sheet, FigureCommand>();
-
-/** The smallest move of one point, straight up or down by tenths of a millimetre, that meets the task. */
-export function solutionOf(sheet: Sheet): FigureCommand {
-  const known = found.get(sheet) ?? findSolution(sheet);
-  found.set(sheet, known);
-  return known;
-}
-
-function findSolution(sheet: Sheet): FigureCommand {
-  const { figure } = sheet;
-  const [task] = sheet.tasks;
-  const curve = curveOf(evaluateFigure(figure), 'waist');
-  if (!task || !curve) throw new Error(`${sheet.title} has no task on the waist.`);
-  const byEditPoint = figure.loose['waist']?.editPoints.length !== 0;
-  const places = byEditPoint ? editPoints(curve).map(({ point }) => point) : curve.points;
-  for (let step = 0; step < 1200; step++) {
-    for (const index of [4, 5]) {
-      const [x, y] = places[index] as [number, number];
-      for (const direction of [-1, 1]) {
-        const command: FigureCommand = {
-          name: byEditPoint ? 'moveEditPoint' : 'moveControlPoint',
-          item: 'waist',
-          index,
-          to: [x, Math.round((y + (direction * step) / 10) * 1000) / 1000],
-        };
-        const { document } = applyFigureCommand(figure, command);
-        if (isTaskMet(checkTask(sheet, task, { start: figure, figure: document }))) return command;
-      }
-    }
+/** The way that the sheet itself knows. */
+function shownBy(sheet: Sheet, task: Task): readonly Attempt[] {
+  if (!isAnsweredByFigure(task)) {
+    const start = figureOfStage(sheet, task.stage);
+    const answer = answerTo(sheet, task, { start, figure: start });
+    return answer ? [{ answer }] : [];
   }
-  throw new Error(`${sheet.title} can't be solved by one point.`);
+  const solution = sheet.stages.find(({ id }) => id === task.solution);
+  return solution ? [{ commands: solution.commands }] : [];
 }

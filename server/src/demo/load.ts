@@ -1,7 +1,18 @@
 import { hash } from '@node-rs/argon2';
 import { sql } from 'kysely';
 import { randomUUID } from 'node:crypto';
-import { courseTitle, demoClass, instructor, movesOf, nearAndFar, students } from '@bogen/demo';
+import type { Sheet } from '@bogen/core/lesson';
+import {
+  attemptOf,
+  attemptsOn,
+  courseTitle,
+  demoClass,
+  demoLessons,
+  instructor,
+  students,
+  type DemoLesson,
+  type Went,
+} from '@bogen/demo';
 import type { Db } from '../db/connect.js';
 import { publishEdition } from '../lesson/publish.js';
 import type { Pool } from '../pool/pool.js';
@@ -74,24 +85,32 @@ async function load(db: Db, pool: Pool): Promise<void> {
       .values({ instructor_id: account.id, title: courseTitle })
       .returning('id')
       .executeTakeFirstOrThrow();
-    const lesson = await tx
-      .insertInto('lesson')
-      .values({ course_id: course.id, stream_id: await createStream(tx, nearAndFar) })
-      .returning('id')
-      .executeTakeFirstOrThrow();
+    const lessons: { id: string; of: DemoLesson }[] = [];
+    for (const [place, of] of demoLessons.entries()) {
+      const { id } = await tx
+        .insertInto('lesson')
+        .values({ course_id: course.id, stream_id: await createStream(tx, of.document), place })
+        .returning('id')
+        .executeTakeFirstOrThrow();
+      lessons.push({ id, of });
+    }
     const group = await tx
       .insertInto('class')
       .values({ course_id: course.id, ...demoClass })
       .returning('id')
       .executeTakeFirstOrThrow();
-    return { lesson: lesson.id, group: group.id, instructor: account.id };
+    return { lessons, group: group.id, instructor: account.id };
   });
-  await publishEdition(db, made.lesson, 0, made.instructor);
-  const edition = await db
-    .selectFrom('edition')
-    .select('id')
-    .where('lesson_id', '=', made.lesson)
-    .executeTakeFirstOrThrow();
+  const editions: { id: string; of: DemoLesson }[] = [];
+  for (const { id, of } of made.lessons) {
+    await publishEdition(db, id, 0, made.instructor);
+    const edition = await db
+      .selectFrom('edition')
+      .select('id')
+      .where('lesson_id', '=', id)
+      .executeTakeFirstOrThrow();
+    editions.push({ id: edition.id, of });
+  }
   for (const [number, { name, went }] of students.entries()) {
     const student = await db
       .insertInto('student')
@@ -103,26 +122,10 @@ async function load(db: Db, pool: Pool): Promise<void> {
       })
       .returning('id')
       .executeTakeFirstOrThrow();
-    for (const [index, sheet] of nearAndFar.sheets.entries()) {
-      const fate = went[index]!;
-      if (fate === 'unopened') continue;
-      const stage = sheet.tasks[0]?.stage ?? sheet.stages[0]!.id;
-      const work = await openWork(db, pool, student.id, edition.id, sheet, stage);
-      const steps = movesOf(sheet, fate).map((command) => ({
-        id: randomUUID(),
-        kind: 'do' as const,
-        command,
-      }));
-      if (steps.length > 0)
-        await appendSteps(
-          db,
-          work.streamId,
-          student.id,
-          { base: 0, steps },
-          studentStream(pool, await startOf(db, work.streamId)),
-        );
-      if (fate === 'wrong' || fate === 'done')
-        for (const task of sheet.tasks) await checkWork(db, pool, student.id, edition.id, sheet, task.id);
+    for (const { id, of } of editions) {
+      const fates = went(of.document.title);
+      for (const [index, sheet] of of.document.sheets.entries())
+        await loadWork(db, pool, { student: student.id, number, edition: id, of, sheet, went: fates[index] });
     }
     // Each was last here at another time.
     await db
@@ -130,5 +133,39 @@ async function load(db: Db, pool: Pool): Promise<void> {
       .set({ last_seen: new Date(Date.now() - number * 17 * 60_000) })
       .where('id', '=', student.id)
       .execute();
+  }
+}
+
+/** What a made-up student did on a sheet. */
+interface LoadedWork {
+  readonly student: string;
+  readonly number: number;
+  readonly edition: string;
+  readonly of: DemoLesson;
+  readonly sheet: Sheet;
+  readonly went: Went | undefined;
+}
+
+async function loadWork(
+  db: Db,
+  pool: Pool,
+  { student, number, edition, of, sheet, went = 'unopened' }: LoadedWork,
+): Promise<void> {
+  if (went === 'unopened') return;
+  if (sheet.tasks.length === 0) await openWork(db, pool, student, edition, sheet, sheet.stages[0]!.id);
+  for (const task of sheet.tasks) {
+    const work = await openWork(db, pool, student, edition, sheet, task.stage);
+    const { commands = [], answer } = attemptOf(sheet, task, attemptsOn(of, sheet.id, task.id), went, number);
+    const steps = commands.map((command) => ({ id: randomUUID(), kind: 'do' as const, command }));
+    if (steps.length > 0)
+      await appendSteps(
+        db,
+        work.streamId,
+        student,
+        { base: 0, steps },
+        studentStream(pool, await startOf(db, work.streamId)),
+      );
+    if (went === 'wrong' || went === 'done')
+      await checkWork(db, pool, student, edition, sheet, task.id, answer);
   }
 }

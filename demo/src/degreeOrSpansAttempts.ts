@@ -1,0 +1,94 @@
+import type { FigureCommand } from '@bogen/core/figure';
+import { moves, type TaskAttempts } from './attempts.js';
+import { knotAt, onStick, plainStick, raised } from './degreeOrSpans.js';
+
+const chosen = (...which: number[]) => ({ kind: 'choice' as const, chosen: which });
+const counted = (...counts: number[]) => ({
+  kind: 'prediction' as const,
+  guesses: counts.map((value) => ({ of: 'count' as const, value })),
+});
+const raise: FigureCommand = onStick(plainStick, raised(1)).command;
+const places = { 1: [180, 44], 2: [360, -14], 3: [540, 60] } as const;
+/** The one who overdoes it: forty points. */
+const forty: FigureCommand = onStick(plainStick, {
+  name: 'refit',
+  source: 'stick',
+  degree: 3,
+  spans: 37,
+}).command;
+
+/** How the tasks of *Degree or spans* are done, and how they go wrong. */
+export const degreeOrSpansAttempts: readonly TaskAttempts[] = [
+  {
+    sheet: 'ways',
+    task: 'why',
+    right: [],
+    wrong: [
+      { what: 'looks at the points', answer: chosen(1), unmet: [0], reasons: ['There are six of each.'] },
+      {
+        what: 'has not seen that they agreed',
+        answer: chosen(2),
+        unmet: [0],
+        reasons: ['Both lay on each other until the points moved.'],
+      },
+      {
+        what: 'says both',
+        answer: chosen(0, 1),
+        unmet: [0],
+        reasons: ['There are six of each.'],
+      },
+    ],
+  },
+  {
+    sheet: 'smooth',
+    task: 'once',
+    right: [{ commands: moves('stick', { 2: [284, 28] }) }],
+    wrong: [
+      { what: 'goes half the way', commands: moves('stick', { 2: [284, 70] }), unmet: [0, 1] },
+      { what: 'goes too far', commands: moves('stick', { 2: [284, -60] }), unmet: [0, 1] },
+      {
+        what: 'pulls the neighbours up to it',
+        commands: moves('stick', { 1: [152, 90], 3: [416, 90] }),
+        unmet: [1],
+      },
+    ],
+  },
+  {
+    sheet: 'cost',
+    task: 'count',
+    right: [],
+    wrong: [
+      { what: 'adds one point', answer: counted(6, 11, 2), unmet: [0, 1] },
+      { what: 'adds a span', answer: counted(7, 13, 3), unmet: [1, 2] },
+      { what: 'forgets that the knot is repeated', answer: counted(7, 11, 2), unmet: [1] },
+    ],
+  },
+  {
+    sheet: 'fit',
+    task: 'camber',
+    right: [{ commands: [raise, ...moves('stick', { 1: [181, 44], 2: [360, -13.8], 3: [539, 60] })] }],
+    wrong: [
+      {
+        what: 'tries with four points',
+        commands: moves('stick', { 1: [233, 25], 2: [487, 18] }),
+        unmet: [0],
+      },
+      { what: 'adds spans, and many of them', commands: [forty], unmet: [0, 1] },
+      {
+        what: 'raises twice to be safe',
+        commands: [onStick(plainStick, raised(2)).command],
+        unmet: [0, 1],
+      },
+      {
+        what: 'adds a span and leaves it there',
+        commands: [onStick(plainStick, knotAt(0.5)).command],
+        unmet: [0],
+      },
+      {
+        what: 'moves two points of three',
+        commands: [raise, ...moves('stick', { 1: places[1], 2: places[2] })],
+        unmet: [0],
+      },
+    ],
+  },
+];

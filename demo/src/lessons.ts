@@ -1,0 +1,31 @@
+import type { LessonDocument } from '@bogen/core/lesson';
+import type { TaskAttempts } from './attempts.js';
+import { degreeOrSpans } from './degreeOrSpans.js';
+import { degreeOrSpansAttempts } from './degreeOrSpansAttempts.js';
+import { knotsOnTheRail } from './knotsOnTheRail.js';
+import { knotsOnTheRailAttempts } from './knotsOnTheRailAttempts.js';
+import { nearAndFar } from './nearAndFar.js';
+import { nearAndFarAttempts } from './nearAndFarAttempts.js';
+import { trueRound } from './trueRound.js';
+import { trueRoundAttempts } from './trueRoundAttempts.js';
+import { twoCurves } from './twoCurves.js';
+import { twoCurvesAttempts } from './twoCurvesAttempts.js';
+
+/** A lesson of the demo course, with what is tried on its tasks. */
+export interface DemoLesson {
+  readonly document: LessonDocument;
+  readonly attempts: readonly TaskAttempts[];
+}
+
+/** The lessons of the demo course, in their order. A new one is a file beside these and a line here. */
+export const demoLessons: readonly DemoLesson[] = [
+  { document: twoCurves, attempts: twoCurvesAttempts },
+  { document: nearAndFar, attempts: nearAndFarAttempts },
+  { document: degreeOrSpans, attempts: degreeOrSpansAttempts },
+  { document: knotsOnTheRail, attempts: knotsOnTheRailAttempts },
+  { document: trueRound, attempts: trueRoundAttempts },
+];
+
+/** What is tried on the task of a sheet. */
+export const attemptsOn = ({ attempts }: DemoLesson, sheet: string, task: string): TaskAttempts =>
+  attempts.find((one) => one.sheet === sheet && one.task === task) ?? { sheet, task, right: [], wrong: [] };

@@ -1,0 +1,331 @@
+import { demoLessons } from '@bogen/demo';
+import type { Page } from '@playwright/test';
+import { coordinatesOf, dragTo, expect, handle, joinClass, saved, test } from '../bogen.js';
+import { violations } from '../violations.js';
+
+/** From the lessons to a sheet, with its figure drawn. */
+async function open(page: Page, sheet: string): Promise<void> {
+  await page.goto('/class');
+  await page.getByRole('link', { name: sheet, exact: true }).first().click();
+  await expect(page.getByRole('heading', { name: sheet })).toBeVisible();
+  await expect(page.locator('[data-rail]')).toBeVisible();
+}
+
+const task = (page: Page) => page.locator('[data-task]');
+
+async function isDone(page: Page, words: RegExp | string = /Done\.|Right\./): Promise<void> {
+  await page.getByRole('button', { name: 'Check' }).click();
+  await expect(task(page)).toContainText(words);
+  await expect(task(page)).toContainText('Checked again by the server');
+  await expect(saved(page)).toBeVisible();
+}
+
+/** Drags a reference point to a place in the drawing's unit. */
+async function dragPeg(page: Page, name: string, to: readonly [number, number]): Promise<void> {
+  const pegs = page.locator('[data-reference-point]');
+  await expect(pegs.first()).toBeVisible();
+  const known = await pegs.evaluateAll((elements) =>
+    elements.map((element) => {
+      const { e, f } = (element as SVGGElement).getScreenCTM()!;
+      const [, x, y] = /x (-?[\d.]+), y (-?[\d.]+)/.exec(
+        element.getAttribute('aria-label')!.replaceAll('−', '-'),
+      )!;
+      return { name: element.getAttribute('data-reference-point'), e, f, x: Number(x), y: Number(y) };
+    }),
+  );
+  const [first, last] = [known[0]!, known.at(-1)!];
+  const scale = (last.e - first.e) / (last.x - first.x);
+  const peg = known.find((one) => one.name === name)!;
+  await page.mouse.move(peg.e, peg.f);
+  await page.mouse.down();
+  const [x, y] = [peg.e + (to[0] - peg.x) * scale, peg.f - (to[1] - peg.y) * scale];
+  await page.mouse.move((peg.e + x) / 2, (peg.f + y) / 2, { steps: 3 });
+  await page.mouse.move(x, y, { steps: 3 });
+  await page.mouse.up();
+}
+
+/** Drags a point near a place, and nudges it there by tenths and hundredths of the grid, as far as its label tells. */
+async function nudgeTo(page: Page, name: string, to: readonly [number, number]): Promise<void> {
+  await dragTo(page, name, [to[0], to[1]]);
+  await handle(page, name).focus();
+  const [x, y] = await coordinatesOf(page, name);
+  const steps = (off: number, up: string, down: string): string[] => {
+    const unit = 0.2;
+    const count = Math.round(Math.abs(off) / unit);
+    return Array.from({ length: count }, () => `Alt+${off > 0 ? up : down}`);
+  };
+  for (const key of [
+    ...steps(to[0] - x, 'ArrowRight', 'ArrowLeft'),
+    ...steps(to[1] - y, 'ArrowUp', 'ArrowDown'),
+  ])
+    await page.keyboard.press(key);
+}
+
+test('every sheet of the course fits its page, with all its stages and words that point, and nothing keeps anybody from it', async ({
+  newContext,
+}) => {
+  test.setTimeout(240_000);
+  const { page } = await joinClass(await newContext());
+  for (const { document } of demoLessons) {
+    for (const sheet of document.sheets) {
+      await open(page, sheet.title);
+      const steps = await page.getByText(/^Stage 1 of \d+$/).allInnerTexts();
+      const stages = steps.length > 0 ? Number(steps[0]!.split(' ').at(-1)) : 1;
+      for (let stage = 1; stage <= stages; stage++) {
+        if (stage > 1) {
+          await page.getByRole('button', { name: 'Next stage' }).click();
+          await expect(page.getByText(`Stage ${stage} of ${stages}`)).toBeVisible();
+        }
+        const scrolls = await page.evaluate(() => {
+          const { scrollHeight, scrollWidth } = window.document.documentElement;
+          return scrollHeight > innerHeight || scrollWidth > innerWidth;
+        });
+        expect(scrolls, `${sheet.title}, stage ${stage}`).toBe(false);
+      }
+      for (const words of await page.locator('[data-pointing]').all()) await words.hover();
+      expect(await violations(page), sheet.title).toEqual([]);
+    }
+  }
+});
+
+test('Two curves, six pegs is worked through with the pointer', async ({ newContext }) => {
+  test.setTimeout(120_000);
+  const { page } = await joinClass(await newContext());
+
+  await test.step('what the pulled lath does', async () => {
+    await open(page, 'Six pegs, two laths');
+    await page.getByText('Go to stage 3').click();
+    await page.getByLabel('It begins at peg 1 and ends at peg 6.').check();
+    await page.getByLabel('It passes through peg 3.').check();
+    await page.getByRole('button', { name: 'Check' }).click();
+    await expect(task(page)).toContainText('It only leans towards it.');
+    await page.getByLabel('It passes through peg 3.').uncheck();
+    await page.getByLabel('It leaves peg 1 in the direction of peg 2.').check();
+    await isDone(page);
+    await dragPeg(page, 'Peg 4', [240, 110]);
+  });
+
+  await test.step('two spans', async () => {
+    await open(page, 'Straight, bent, smoothly bent');
+    await page.locator('input[type="range"]').first().focus();
+    for (let k = 0; k < 3; k++) await page.keyboard.press('ArrowRight');
+    await expect(task(page).locator('li').nth(1)).toHaveAttribute('data-met', 'true');
+    await dragTo(page, 'lath/P2', [178, 174]);
+    await expect(task(page).locator('li').nth(2)).toHaveAttribute('data-met', 'true');
+    await isDone(page);
+  });
+
+  await test.step('what moves', async () => {
+    await open(page, 'Pull one peg');
+    const spans = (from: string) => task(page).getByRole('button', { name: from });
+    for (const name of [
+      '0 to 0.25',
+      '0.25 to 0.5',
+      '0 to 0.301',
+      '0.301 to 0.504',
+      '0.504 to 0.707',
+      '0.707 to 1',
+    ])
+      await spans(name).first().click();
+    await page.getByRole('button', { name: 'Show what happens' }).click();
+    await expect(task(page)).toContainText('Checked again by the server');
+  });
+
+  await test.step('a straight span', async () => {
+    await open(page, 'Never outside the string');
+    for (const [k, place] of (
+      [
+        [110, 110],
+        [170, 90],
+        [230, 70],
+        [290, 50],
+      ] as const
+    ).entries())
+      await dragPeg(page, `Peg ${k + 2}`, place);
+    await isDone(page);
+  });
+
+  await test.step('all ten knots', async () => {
+    await open(page, 'What holds the ends');
+    await page.getByLabel('10', { exact: true }).check();
+    await isDone(page);
+  });
+
+  await test.step('through all six', async () => {
+    await open(page, 'Through all six');
+    const places = [
+      [70.1, 116.4],
+      [181.5, 166.1],
+      [230, 49.6],
+      [333.6, 29.1],
+    ] as const;
+    for (const [k, [x, y]] of places.entries()) await dragTo(page, `lath/P${k + 1}`, [x, y]);
+    await isDone(page);
+  });
+});
+
+/** Does an operation of the stage at the cursor, put to a parameter. */
+async function operate(page: Page, operation: string, parameter?: string): Promise<void> {
+  if (parameter !== undefined) {
+    await page.locator('[data-cursor-field]').fill(parameter);
+    await page.keyboard.press('Enter');
+  }
+  await page.locator(`[data-tool="${operation}"]`).click();
+  await page.getByRole('button', { name: 'Apply' }).click();
+  await expect(page.getByRole('button', { name: 'Apply' })).toHaveCount(0);
+}
+
+test('Degree or spans is worked through with the pointer', async ({ newContext }) => {
+  test.setTimeout(120_000);
+  const { page } = await joinClass(await newContext());
+
+  await test.step('why one comb has corners', async () => {
+    await open(page, 'Two ways to more points');
+    await page.getByText('Go to stage 2').click();
+    await page.getByLabel(/At a knot a cubic keeps its curvature/).check();
+    await isDone(page);
+  });
+
+  await test.step('one peak', async () => {
+    await open(page, 'Read the comb');
+    await dragTo(page, 'stick/P2', [284, 31]);
+    await isDone(page);
+  });
+
+  await test.step('what a degree costs', async () => {
+    await open(page, 'What each way costs');
+    const fields = task(page).getByRole('textbox');
+    for (const [k, count] of ['7', '12', '2'].entries()) await fields.nth(k).fill(count);
+    await page.getByRole('button', { name: 'Show what happens' }).click();
+    await expect(task(page)).toContainText('Checked again by the server');
+  });
+
+  await test.step('a camber within a shaving', async () => {
+    await open(page, 'Fit the traced camber');
+    await operate(page, 'raiseDegree');
+    // To the nearest pixel, and then by the arrow keys.
+    const places = [
+      [180, 44],
+      [360, -14],
+      [540, 60],
+    ] as const;
+    for (const [k, [x, y]] of places.entries()) await nudgeTo(page, `stick/P${k + 1}`, [x, y]);
+    await isDone(page);
+  });
+});
+
+test('Knots on the rail is worked through with pointer and keys', async ({ newContext }) => {
+  test.setTimeout(120_000);
+  const { page } = await joinClass(await newContext());
+
+  await test.step('which list', async () => {
+    await open(page, 'Two ways to write one list');
+    await page.getByLabel('The list without first and last value.').check();
+    await isDone(page);
+  });
+
+  await test.step('six spans of four', async () => {
+    await open(page, 'One knot more, nothing moved');
+    await operate(page, 'insertKnot', '0.4');
+    await operate(page, 'insertKnot', '0.6');
+    await isDone(page);
+  });
+
+  await test.step('one knot less', async () => {
+    await open(page, 'One knot less');
+    await task(page).getByRole('textbox').first().fill('6');
+    for (const name of ['0 to 0.25', '0.25 to 0.5', '0.5 to 0.75', '0.75 to 1'])
+      await task(page).getByRole('button', { name }).click();
+    await page.getByRole('button', { name: 'Show what happens' }).click();
+    await expect(task(page)).toContainText('Checked again by the server');
+  });
+
+  await test.step('a corner', async () => {
+    await open(page, 'A place for a corner');
+    await operate(page, 'insertKnot', '0.5');
+    await operate(page, 'insertKnot', '0.5');
+    await dragTo(page, 'bout/P5', [226, 40]);
+    await isDone(page);
+  });
+
+  await test.step('G1 and no more', async () => {
+    await open(page, 'G1, and no more');
+    await handle(page, 'bout/P5').focus();
+    for (let k = 0; k < 6; k++) await page.keyboard.press('Shift+ArrowDown');
+    await isDone(page);
+  });
+});
+
+test('A true round is worked through with pointer and numbers', async ({ newContext }) => {
+  test.setTimeout(120_000);
+  const { page } = await joinClass(await newContext());
+
+  await test.step('what the pairs do', async () => {
+    await open(page, 'What a circle takes');
+    await page.getByText('Go to stage 3').click();
+    await page.getByLabel(/They pin it to every second point/).check();
+    await isDone(page);
+  });
+
+  await test.step('a weight by number', async () => {
+    await open(page, 'What a weight does');
+    await page.getByRole('button', { name: 'Weights of Quarter …' }).click();
+    await page.locator('[data-weights]').getByLabel('P1').fill('sqrt(2)/2');
+    await page.keyboard.press('Tab');
+    await expect(task(page).locator('li').first()).toHaveAttribute('data-met', 'true');
+    await page.keyboard.press('Escape');
+    await isDone(page);
+  });
+
+  await test.step('three lists', async () => {
+    await open(page, 'Build it from three lists');
+    await page.getByRole('button', { name: 'Weights of Hole …' }).click();
+    for (const name of ['P1', 'P3', 'P5', 'P7']) {
+      await page.locator('[data-weights]').getByLabel(name).fill('sqrt(2)/2');
+      await page.keyboard.press('Tab');
+    }
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Check' }).click();
+    await expect(task(page)).toContainText('Not yet');
+    // From either end on, since none may pass its neighbour.
+    for (const [from, to] of [
+      ['0.857', '0.75'],
+      ['0.714', '0.75'],
+      ['0.143', '0.25'],
+      ['0.286', '0.25'],
+      ['0.571', '0.5'],
+      ['0.429', '0.5'],
+    ] as const) {
+      const knot = page.locator(`[role="slider"][aria-label="Knot of Hole"][aria-valuetext^="${from}"]`);
+      await knot.focus();
+      await page.locator('[data-knot-field] input').first().fill(to);
+      await page.keyboard.press('Tab');
+      await expect(knot).toHaveCount(0);
+    }
+    await isDone(page);
+  });
+
+  await test.step('a disturbed knot', async () => {
+    await open(page, 'Disturb one knot');
+    for (const name of ['0 to 0.25', '0.25 to 0.5']) await task(page).getByRole('button', { name }).click();
+    for (const answer of await task(page).getByRole('radio', { name: /yes/i }).all()) await answer.check();
+    await page.getByRole('button', { name: 'Show what happens' }).click();
+    await expect(task(page)).toContainText('Checked again by the server');
+  });
+
+  await test.step('what only looks round', async () => {
+    await open(page, 'It only looks round');
+    await task(page).getByLabel('Your answer').fill('0.0007');
+    await isDone(page);
+  });
+
+  await test.step('as few points as will do', async () => {
+    await open(page, 'Round enough to ream');
+    await page.getByRole('button', { name: 'Numbers of Periodic hole …' }).click();
+    await page.getByLabel('Points of the approximation').fill('7');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Escape');
+    await isDone(page);
+  });
+  await expect(handle(page, 'cursor')).toBeVisible();
+});
