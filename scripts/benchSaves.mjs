@@ -182,16 +182,10 @@ async function beside(bin, url, students, rate, folder) {
   await psql(`create table bench_stream as select row_number() over () as n, work.stream_id as id, student_id as author
     from work join student on student.id = work.student_id where student.name like 'Saver %';
     create unique index on bench_stream (n); analyze`);
-  const { output } = await psql(
-    `select document from stream where id = (select id from bench_stream where n = 1)`,
-  );
-  const document = output.trim().replaceAll("'", "''");
-  const script = join(folder, 'save.sql');
-  writeFileSync(
-    script,
-    `\\set n random(1, ${students.length})
+  // The document is written with every twentieth save, as the server does.
+  const write = (document) => `\\set n random(1, ${students.length})
 with one as (select id, author, (select revision from stream where stream.id = bench_stream.id) as base from bench_stream where n = :n),
-saved as (update stream set document = '${document}'::jsonb, revision = base + 1, changed_at = now() from one
+saved as (update stream set ${document} revision = base + 1, changed_at = now() from one
   where stream.id = one.id and stream.revision = one.base returning stream.id),
 dropped as (update stream_step set state = 'dropped' from one where stream_id = one.id and stream_step.author = one.author
   and kind = 'do' and state = 'undone')
@@ -199,9 +193,28 @@ insert into stream_step (stream_id, revision, id, kind, command, inverse, state,
 select one.id, base + 1, gen_random_uuid(), 'do', '{"name": "moveControlPoint", "item": "waist", "index": 4, "to": [150, 30]}',
   '{"name": "moveControlPoint", "item": "waist", "index": 4, "to": [150, 30]}', 'done', one.author, 1 from one
 where exists (select from saved);
-`,
+`;
+  const { output } = await psql(
+    `select document from stream where id = (select id from bench_stream where n = 1)`,
   );
-  const args = ['-n', '-f', script, '-c', '10', '-j', '2', '-T', String(seconds), url];
+  const document = output.trim().replaceAll("'", "''");
+  const [light, whole] = ['light.sql', 'whole.sql'].map((name) => join(folder, name));
+  writeFileSync(light, write(''));
+  writeFileSync(whole, write(`document = '${document}'::jsonb, document_revision = base + 1,`));
+  const args = [
+    '-n',
+    '-f',
+    `${light}@19`,
+    '-f',
+    `${whole}@1`,
+    '-c',
+    '10',
+    '-j',
+    '2',
+    '-T',
+    String(seconds),
+    url,
+  ];
   const { output: told } = await command(join(bin, 'pgbench'), args);
   const tps = Number(/tps = ([\d.]+)/.exec(told)?.[1]);
   console.log(

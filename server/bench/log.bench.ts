@@ -5,7 +5,8 @@ import { nearAndFar } from '@bogen/demo';
 import { connect, type Db } from '../src/db/connect.js';
 import { migrateDatabase } from '../src/db/migrate.js';
 import { lessonStream } from '../src/lesson/document.js';
-import { appendSteps, createStream, readStream } from '../src/stream/stream.js';
+import { appendSteps } from '../src/stream/append.js';
+import { createStream, readStream } from '../src/stream/stream.js';
 
 /** How long it takes to open, to append to and to undo in a stream of few steps and in one of many. */
 

@@ -26,6 +26,8 @@ import { Pool, type PoolOptions } from '../src/pool/pool.js';
 export class TestServer {
   db!: Db;
   url = '';
+  /** Of the database that is its own. */
+  databaseUrl = '';
   private server!: Server;
   readonly pool: Pool;
 
@@ -40,7 +42,8 @@ export class TestServer {
       const admin = connect(inject('clusterUrl'));
       await sql`create database ${sql.id(database)}`.execute(admin);
       await admin.destroy();
-      this.db = connect(inject('clusterUrl').replace(/\/postgres$/, `/${database}`));
+      this.databaseUrl = inject('clusterUrl').replace(/\/postgres$/, `/${database}`);
+      this.db = connect(this.databaseUrl);
       await migrateDatabase(this.db);
       if (this.options.demo ?? true) await loadDemo(this.db, this.pool);
       await this.start();

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { figureVersion, type CurveItem } from '@bogen/core/figure';
+import { applyFigureCommand, figureVersion, type CurveItem, type FigureCommand } from '@bogen/core/figure';
 import {
   advance,
   applyLessonCommand,
@@ -23,11 +23,15 @@ import { up as second } from '../src/db/migrations/002-pictures.js';
 import { up as third } from '../src/db/migrations/003-guesses.js';
 import { up as fourth } from '../src/db/migrations/004-log.js';
 import { up as bytes } from '../src/db/migrations/014-bytes.js';
+import { up as writtenLater } from '../src/db/migrations/016-written-later.js';
+import { connect } from '../src/db/connect.js';
 import type { Database } from '../src/db/schema.js';
 import type { HttpProblem } from '../src/http/problem.js';
 import { lessonStream } from '../src/lesson/document.js';
 import { Applying } from '../src/stream/applying.js';
-import { appendSteps, createStream, documentAt, readStream, snapshotEvery } from '../src/stream/stream.js';
+import { appendSteps } from '../src/stream/append.js';
+import { createStream, documentAt, readDocument, readStream, snapshotEvery } from '../src/stream/stream.js';
+import { workStream } from '../src/work/streams.js';
 import { TestServer } from './harness.js';
 
 const server = new TestServer('stream');
@@ -154,6 +158,98 @@ describe('a stream', () => {
       problem: { type: 'refused', step: wrong.id },
     });
     expect((await readStream(server.db, id, lessonStream, anna)).document.title).toBe('Mine');
+  });
+
+  it('writes the document of a figure now and then only; whoever reads it gets the present one, also of other processes', async () => {
+    const start = migrateLesson(nearAndFar).sheets[0]!.figure;
+    // Another process knows other documents.
+    const other = connect(server.databaseUrl);
+    try {
+      await fc.assert(
+        fc.asyncProperty(
+          fc.array(
+            fc.record({ here: fc.boolean(), kind: fc.constantFrom('do', 'do', 'do', 'do', 'undo', 'redo') }),
+            { minLength: 30, maxLength: 60 },
+          ),
+          async (list) => {
+            const id = await server.db.transaction().execute((tx) => createStream(tx, start));
+            let history = startHistory<typeof start, FigureCommand>(start);
+            let revision = 0;
+            let left = 0;
+            for (const [k, { here, kind }] of list.entries()) {
+              const step = {
+                id: randomUUID(),
+                ...(kind === 'do'
+                  ? { kind, command: { name: 'moveControlPoint', item: 'waist', index: k % 9, to: [k, 3] } }
+                  : { kind }),
+              } as Step<FigureCommand>;
+              try {
+                history = advance(history, step, applyFigureCommand).history;
+              } catch {
+                continue;
+              }
+              const db = here ? server.db : other;
+              const sent = { base: revision, steps: [step] };
+              const answer = await appendSteps(db, id, anna, sent, workStream);
+              expect(answer.revision).toBe(++revision);
+              // The same once more, as after a lost answer.
+              expect(await appendSteps(db, id, anna, sent, workStream)).toEqual(answer);
+              const { written } = await server.db
+                .selectFrom('stream')
+                .where('id', '=', id)
+                .select('document_revision as written')
+                .executeTakeFirstOrThrow();
+              expect(revision - written).toBeLessThan(workStream.documentEvery!);
+              if (written < revision) left++;
+            }
+            const state = await readStream(server.db, id, workStream, anna);
+            expect(state).toMatchObject({ document: history.document, revision });
+            expect(state.undoable).toEqual(history.undoable);
+            expect(left).toBeGreaterThan(0);
+            const at = Math.floor(revision / 2);
+            const before = await documentAt(server.db, id, workStream, at);
+            expect(before).toBeDefined();
+          },
+        ),
+        { numRuns: 12 },
+      );
+    } finally {
+      await other.destroy();
+    }
+  }, 60_000);
+
+  it('takes one of two steps that come from two processes at the same revision, and gives the other what was done', async () => {
+    const start = migrateLesson(nearAndFar).sheets[0]!.figure;
+    const other = connect(server.databaseUrl);
+    try {
+      const id = await server.db.transaction().execute((tx) => createStream(tx, start));
+      const moved = (x: number) => ({
+        base: 0,
+        steps: [
+          {
+            id: randomUUID(),
+            kind: 'do' as const,
+            command: { name: 'moveControlPoint' as const, item: 'waist', index: 1, to: [x, 3] as const },
+          },
+        ],
+      });
+      const answers = await Promise.allSettled(
+        [server.db, other, server.db, other].map((db, k) => appendSteps(db, id, anna, moved(k), workStream)),
+      );
+      expect(answers.filter(({ status }) => status === 'fulfilled')).toHaveLength(1);
+      for (const answer of answers)
+        if (answer.status === 'rejected')
+          expect((answer.reason as HttpProblem).problem).toMatchObject({ type: 'stale' });
+      const { document, revision } = await readDocument(other, id, workStream);
+      expect(revision).toBe(1);
+      const won = answers.findIndex(({ status }) => status === 'fulfilled');
+      expect((document.items.find((item) => item.id === 'waist') as CurveItem).curve.points[1]).toEqual([
+        won,
+        3,
+      ]);
+    } finally {
+      await other.destroy();
+    }
   });
 
   it('does not take more commands than a request may hold, nor a document larger than is kept', async () => {
@@ -360,6 +456,7 @@ describe('the log of the edition before', () => {
         values (${lesson}, 1, 4, ${JSON.stringify(old)})`.execute(db);
       await fourth(db as never);
       await bytes(db as never);
+      await writtenLater(db as never);
       const state = await readStream(db, stream, lessonStream, teacher);
       expect(state.undoable).toHaveLength(2);
       expect(state.redoable).toHaveLength(0);

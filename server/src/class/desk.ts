@@ -8,6 +8,7 @@ import { keptSince } from '../forget/purge.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import type { Pool } from '../pool/pool.js';
+import { readDocument } from '../stream/stream.js';
 import { sheetOfStudent } from '../work/ownSheets.js';
 import { progressOf } from '../work/progress.js';
 import { startOf, workStream } from '../work/streams.js';
@@ -135,8 +136,6 @@ export function deskRouter(db: Db, pool: Pool): Router {
         'work.stream_id as streamId',
         'edition.number',
         'edition.document as lesson',
-        'stream.document as figure',
-        'stream.revision',
         'stream.changed_at as changedAt',
       ])
       .executeTakeFirst();
@@ -146,6 +145,7 @@ export function deskRouter(db: Db, pool: Pool): Router {
     const sheet = await sheetOfStudent(pool.of(session.instructor.id), published, row.studentId);
     const own = ofEdition(await knownOf(db, { students: [row.studentId] }), row.editionId);
     const facts = factsOf(sheet.id, own);
+    const { document, revision } = await readDocument(db, row.streamId, workStream);
     return {
       student: row.student,
       className: found.name,
@@ -160,9 +160,9 @@ export function deskRouter(db: Db, pool: Pool): Router {
           .map((work) => ({ work: work.id, stage: id })),
       ),
       start: await startOf(db, row.streamId),
-      document: workStream.read(row.figure),
-      revision: row.revision,
-      changedAt: row.revision > 0 ? row.changedAt.toISOString() : null,
+      document,
+      revision,
+      changedAt: revision > 0 ? row.changedAt.toISOString() : null,
       attempts: facts.attempts,
       answers: answersOf(sheet.id, own),
       progress: progressOf(

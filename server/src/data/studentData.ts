@@ -1,4 +1,6 @@
 import type { Db } from '../db/connect.js';
+import { readDocument } from '../stream/stream.js';
+import { workStream } from '../work/streams.js';
 import { benchOf } from './bench.js';
 
 /** How many rows are read at once. */
@@ -69,15 +71,16 @@ async function* workOf(db: Db, student: string): AsyncGenerator<object> {
     const kept = await db
       .selectFrom('stream')
       .where('id', '=', stream)
-      .select(['document', 'revision', 'changed_at'])
+      .select('changed_at')
       .executeTakeFirst();
     if (!kept) continue;
+    const { document, revision } = await readDocument(db, stream, workStream);
     yield {
       lesson: (outline as { title: string }).title,
       ...row,
-      revision: kept.revision,
+      revision,
       changedAt: kept.changed_at,
-      figure: kept.document,
+      figure: document,
       steps: stepsOf(db, stream),
     };
   }

@@ -15,6 +15,7 @@ import * as people from './migrations/012-people.js';
 import * as pixels from './migrations/013-pixels.js';
 import * as bytes from './migrations/014-bytes.js';
 import * as presence from './migrations/015-presence.js';
+import * as writtenLater from './migrations/016-written-later.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -33,6 +34,7 @@ const migrations: Record<string, Migration> = {
   '013-pixels': pixels,
   '014-bytes': bytes,
   '015-presence': presence,
+  '016-written-later': writtenLater,
 };
 
 /**

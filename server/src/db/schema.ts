@@ -62,7 +62,14 @@ export interface Database {
     title: string;
     made_at: Made;
   } & OnShelf;
-  stream: { id: Generated<string>; document: Json; revision: Generated<number>; changed_at: Generated<Date> };
+  stream: {
+    id: Generated<string>;
+    /** As it was at `document_revision`: the steps after it make the present one of it. */
+    document: Json;
+    document_revision: Generated<number>;
+    revision: Generated<number>;
+    changed_at: Generated<Date>;
+  };
   stream_step: {
     stream_id: string;
     revision: number;

@@ -18,7 +18,8 @@ import { publishEdition } from '../lesson/publish.js';
 import type { Pool } from '../pool/pool.js';
 import { hashSecret, randomToken } from '../http/secret.js';
 import { nameKey } from '../name/nameKey.js';
-import { appendSteps, createStream } from '../stream/stream.js';
+import { appendSteps } from '../stream/append.js';
+import { createStream } from '../stream/stream.js';
 import { checkWork, openWork } from '../work/router.js';
 import { startOf, studentStream } from '../work/streams.js';
 

@@ -9,7 +9,8 @@ import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { lessonStream } from '../lesson/document.js';
-import { appendSteps, createStream, readDocument } from '../stream/stream.js';
+import { appendSteps } from '../stream/append.js';
+import { createStream, readDocument } from '../stream/stream.js';
 import { putAt } from './row.js';
 
 /** The most lessons of a course, those put away among them. */

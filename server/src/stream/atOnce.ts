@@ -1,31 +1,28 @@
 import { sql } from 'kysely';
 import { Batches, perDatabase } from '../db/batches.js';
 import type { Db } from '../db/connect.js';
+import { storedColumns, type Stored } from './present.js';
 
 /** A stream at the revision from which somebody wants to go on. */
 interface Wanted {
   readonly id: string;
   readonly base: number;
-  readonly steps: readonly string[];
-}
-
-interface Present {
-  readonly document: unknown;
-  /** Whether one of the steps is there already. */
-  readonly isKnown: boolean;
 }
 
 /** Reads streams that are at the revision that is expected, all at the same moment together; `undefined` where one is not. */
-export const presentOf = perDatabase(
+export const storedAt = perDatabase(
   (db: Db) =>
-    new Batches(async (wanted: readonly Wanted[]): Promise<readonly (Present | undefined)[]> => {
-      const { rows } = await sql<Present & { number: number }>`
-        select wanted.number, stream.document, exists (
-          select from stream_step where stream_step.stream_id = wanted.id and stream_step.id = any(wanted.steps)
-        ) as "isKnown"
-        from jsonb_to_recordset(${JSON.stringify(wanted.map((one, number) => ({ number, ...one })))}::jsonb)
-          as wanted (number integer, id uuid, base integer, steps uuid[])
-        join stream on stream.id = wanted.id and stream.revision = wanted.base`.execute(db);
+    new Batches(async (wanted: readonly Wanted[]): Promise<readonly (Stored | undefined)[]> => {
+      const places = sql<{ number: number; id: string; base: number }>`jsonb_to_recordset(${JSON.stringify(
+        wanted.map((one, number) => ({ number, ...one })),
+      )}::jsonb)`;
+      const rows = await db
+        .selectFrom(places.as<'wanted'>(sql`wanted (number integer, id uuid, base integer)`))
+        .innerJoin('stream', (join) =>
+          join.onRef('stream.id', '=', 'wanted.id').onRef('stream.revision', '=', 'wanted.base'),
+        )
+        .select(['wanted.number', ...storedColumns])
+        .execute();
       const found = new Map(rows.map((row) => [row.number, row]));
       return wanted.map((_, number) => found.get(number));
     }, 2),
@@ -45,8 +42,8 @@ interface Written {
   readonly id: string;
   readonly base: number;
   readonly revision: number;
-  /** As JSON. */
-  readonly document: string;
+  /** As JSON; `undefined` where it need not be written this time. */
+  readonly document: string | undefined;
   readonly author: string;
   readonly version: number;
   readonly steps: readonly WrittenStep[];
@@ -54,7 +51,7 @@ interface Written {
 
 /**
  * Writes what was done to streams, those of the same moment in one statement and one commit: each either with all its
- * steps or, where somebody else was there first, not at all. Of two for the same stream one is written, as they both
+ * steps or, where somebody else was there first or a step is there already, not at all. Of two for the same stream one is written, as they both
  * began from the same revision.
  * @returns for each whether it was written
  */
@@ -64,15 +61,25 @@ export const savedBy = perDatabase(
       // The first of a stream: a statement changes a row once.
       const first = [...new Map(written.toReversed().map((one) => [one.id, one])).values()];
       const given = `[${first
-        .map(({ document, ...rest }) => `${JSON.stringify(rest).slice(0, -1)},"document":${document}}`)
+        .map(({ document, ...rest }) =>
+          document === undefined
+            ? JSON.stringify(rest)
+            : `${JSON.stringify(rest).slice(0, -1)},"document":${document}}`,
+        )
         .join(',')}]`;
       const { rows } = await sql<{ id: string }>`
         with given as (
           select * from jsonb_to_recordset(${given}::jsonb) as given
             (id uuid, base integer, revision integer, document jsonb, author uuid, version integer, steps jsonb)
         ), saved as (
-          update stream set document = given.document, revision = given.revision, changed_at = now()
-          from given where stream.id = given.id and stream.revision = given.base returning stream.id
+          update stream set document = coalesce(given.document, stream.document), revision = given.revision,
+            document_revision = case when given.document is null then document_revision else given.revision end,
+            changed_at = now()
+          from given where stream.id = given.id and stream.revision = given.base and not exists (
+            select from stream_step as known join jsonb_to_recordset(given.steps) as step (id uuid) on known.id = step.id
+            where known.stream_id = given.id
+          )
+          returning stream.id
         ), dropped as (
           update stream_step set state = 'dropped' from given join saved on saved.id = given.id
           where stream_step.stream_id = given.id and stream_step.author = given.author

@@ -1,21 +1,10 @@
-import { toldByServer } from '@bogen/contract';
-import {
-  CommandError,
-  type Applied,
-  type Apply,
-  type Change,
-  type Step,
-  type UndoLists,
-} from '@bogen/core/lesson';
-import { batchLimits, documentLimit } from '@bogen/contract';
+import { batchLimits, documentLimit, toldByServer } from '@bogen/contract';
+import type { Applied, Apply, Change, UndoLists } from '@bogen/core/lesson';
 import { sql } from 'kysely';
-import { perDatabase } from '../db/batches.js';
 import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
-import { SharedGate } from '../pool/gate.js';
 import { Applying } from './applying.js';
-import { presentOf, savedBy, type WrittenStep } from './atOnce.js';
-import { StepRows } from './stepRows.js';
+import { presentDocument, storedColumns } from './present.js';
 
 /** A document at a revision, with what one author can undo and redo of it. */
 export interface StreamState<Document, Command> extends UndoLists<Command> {
@@ -40,6 +29,11 @@ export interface StreamKind<Document, Command> {
   readonly size: (command: Command) => number;
   /** Throws where this caller may not give this command. */
   readonly permit?: (document: Document, command: Command) => void;
+  /**
+   * After how many revisions its document has to be written at the latest, where steps are small: what reads it replays
+   * those that came since. Without it the document is written with every step, so that SQL can read it.
+   */
+  readonly documentEvery?: number;
   /** What takes long is permitted and applied in a thread of its own. */
   readonly elsewhere?: Elsewhere<Document, Command>;
 }
@@ -63,15 +57,13 @@ export const snapshotEvery = 100;
 /** Of what can be undone and redone so many steps, and so many bytes, are handed out. */
 const undoLimits = { steps: 40, bytes: 300_000 };
 
-/** So many steps of others, and so many bytes of them, a stale client gets to join its own with. */
-const mostSince = { steps: 500, bytes: 2_000_000 };
 /** So many bytes of a log are read to find out how a document was. */
 const mostReplayed = 16_000_000;
 
 /** Makes a stream of a whole document, at revision 0. */
 export async function createStream(tx: Tx, document: unknown): Promise<string> {
   const text = JSON.stringify(document);
-  if (text.length > documentLimit) throw new HttpProblem('too-large', tooLargeToKeep);
+  if (text.length > documentLimit) throw new HttpProblem('too-large', toldByServer('documentTooLarge'));
   const { id } = await tx
     .insertInto('stream')
     .values({ document: text })
@@ -81,20 +73,18 @@ export async function createStream(tx: Tx, document: unknown): Promise<string> {
   return id;
 }
 
-const tooLargeToKeep = toldByServer('documentTooLarge');
-
 /** The present document of a stream, without what can be undone. */
 export async function readDocument<Document, Command>(
   db: Db | Tx,
   id: string,
   kind: StreamKind<Document, Command>,
 ): Promise<{ document: Document; revision: number }> {
-  const stream = await db
+  const stored = await db
     .selectFrom('stream')
-    .select(['document', 'revision'])
+    .select(storedColumns)
     .where('id', '=', id)
     .executeTakeFirstOrThrow();
-  return { document: kind.read(stream.document), revision: stream.revision };
+  return { document: await presentDocument(kind, stored), revision: stored.revision };
 }
 
 /** The present document with what `author` can undo and redo. What it costs does not grow with the log. */
@@ -161,208 +151,6 @@ async function changes<Document, Command>(
     })),
     more: kept.length < rows.length,
   };
-}
-
-/**
- * Appends steps to a stream in one transaction. Steps that are there already, from a request whose
- * answer was lost, are passed over, so that sending twice is safe. Nothing of the log is read but, for an undo
- * or a redo, the one step that it is about.
- * @throws HttpProblem `stale` with the present state, and what was done since, where other steps came in since
- *   `base`; `refused` with the id of the step that does not fit, in which case nothing was saved
- */
-export async function appendSteps<Document, Command>(
-  db: Db,
-  id: string,
-  author: string,
-  { base, steps }: { base: number; steps: readonly Step<Command>[] },
-  kind: StreamKind<Document, Command>,
-): Promise<{ revision: number }> {
-  refuseTooManyCommands(steps, kind);
-  return (
-    (await appendAtOnce(db, id, author, base, steps, kind)) ?? appendInTurn(db, id, author, base, steps, kind)
-  );
-}
-
-/**
- * The usual case in one reading and one writing: things that were done, on the revision that is there. Nothing is held in
- * between, and the writing takes place only where the revision is still the same.
- * @returns `undefined` where it is another case, and nothing was written
- * @throws HttpProblem as `appendSteps` does
- */
-async function appendAtOnce<Document, Command>(
-  db: Db,
-  id: string,
-  author: string,
-  base: number,
-  steps: readonly Step<Command>[],
-  kind: StreamKind<Document, Command>,
-): Promise<{ revision: number } | undefined> {
-  const done = steps.filter((step) => step.kind === 'do');
-  const revision = base + steps.length;
-  if (done.length < steps.length || Math.floor(base / snapshotEvery) < Math.floor(revision / snapshotEvery))
-    return undefined;
-  const stream = await presentOf(db).get({ id, base, steps: steps.map((step) => step.id) });
-  if (!stream || stream.isKnown) return undefined;
-  const applying = new Applying(kind, kind.read(stream.document));
-  const written: WrittenStep[] = [];
-  for (const [index, step] of done.entries()) {
-    const inverse = await tried(step, () => applying.do(step.command));
-    written.push({
-      id: step.id,
-      revision: base + index + 1,
-      command: step.command,
-      inverse,
-      at: step.at ?? null,
-    });
-  }
-  const isSaved = await savedBy(db).get({
-    id,
-    base,
-    revision,
-    document: textOf(applying.document, steps),
-    author,
-    version: kind.version,
-    steps: written,
-  });
-  return isSaved ? { revision } : undefined;
-}
-
-/** Does what a step asks for. @throws HttpProblem `refused`, with the step, where it does not fit */
-async function tried<Command, T>(step: Step<Command>, work: () => Promise<T>): Promise<T> {
-  try {
-    return await work();
-  } catch (error) {
-    if (error instanceof CommandError) throw new HttpProblem('refused', error.told, { step: step.id });
-    throw error;
-  }
-}
-
-/** A document as it is stored. @throws HttpProblem `too-large` */
-function textOf<Command>(document: unknown, steps: readonly Step<Command>[]): string {
-  const text = JSON.stringify(document);
-  if (text.length > documentLimit)
-    throw new HttpProblem('too-large', tooLargeToKeep, { step: largest(steps).id });
-  return text;
-}
-
-/** A connection is held all the while, so that nobody gets more than one of them. */
-const inTurn = perDatabase(() => new SharedGate(1, 20));
-
-/** Any case, one after the other with whoever else appends. */
-function appendInTurn<Document, Command>(
-  db: Db,
-  id: string,
-  author: string,
-  base: number,
-  steps: readonly Step<Command>[],
-  kind: StreamKind<Document, Command>,
-): Promise<{ revision: number }> {
-  return inTurn(db).pass(author, () =>
-    db.transaction().execute(async (tx) => {
-      const stream = await tx
-        .selectFrom('stream')
-        .select(['document', 'revision'])
-        .where('id', '=', id)
-        .forUpdate()
-        .executeTakeFirst();
-      // It was erased with whoever it belonged to.
-      if (!stream) throw new HttpProblem('not-found', toldByServer('workNotYours'));
-      const known = await tx
-        .selectFrom('stream_step')
-        .select('id')
-        .where('stream_id', '=', id)
-        .where(
-          'id',
-          'in',
-          steps.map((step) => step.id),
-        )
-        .execute();
-      const fresh = steps.filter((step) => !known.some((other) => other.id === step.id));
-      // A client whose steps are all there is only up to date when nothing else came in since its base.
-      if (base + known.length !== stream.revision) {
-        throw new HttpProblem('stale', toldByServer('changedElsewhere'), {
-          current: {
-            ...(await readStream(tx, id, kind, author)),
-            since: await since(tx, id, kind, base, steps),
-          },
-        });
-      }
-      if (fresh.length === 0) return { revision: stream.revision };
-      const applying = new Applying(kind, kind.read(stream.document));
-      let { revision } = stream;
-      const rows = new StepRows<Command>(tx, id, author, kind.version);
-      for (const step of fresh) {
-        revision++;
-        await tried(step, async () => {
-          if (step.kind === 'do') {
-            await rows.done(revision, step, await applying.do(step.command));
-          } else {
-            const change = await rows.next(step.kind, kind.readCommand);
-            const effect = step.kind === 'undo' ? change.inverse : change.command;
-            const inverse = await applying.again(effect);
-            await rows.undoneOrRedone(revision, step, change.revision, effect, inverse);
-          }
-        });
-        if (revision % snapshotEvery === 0) {
-          await tx
-            .insertInto('stream_snapshot')
-            .values({ stream_id: id, revision, document: JSON.stringify(applying.document) })
-            .execute();
-        }
-      }
-      await rows.flush();
-      await tx
-        .updateTable('stream')
-        .set({ document: textOf(applying.document, fresh), revision, changed_at: sql<Date>`now()` })
-        .where('id', '=', id)
-        .execute();
-      return { revision };
-    }),
-  );
-}
-
-function refuseTooManyCommands<Document, Command>(
-  steps: readonly Step<Command>[],
-  kind: StreamKind<Document, Command>,
-): void {
-  const count = steps.reduce((sum, step) => sum + (step.kind === 'do' ? kind.size(step.command) : 1), 0);
-  if (count > batchLimits.commands) {
-    throw new HttpProblem(
-      'bad-request',
-      toldByServer('tooManyCommands', { most: batchLimits.commands, count }),
-    );
-  }
-}
-
-function largest<Command>(steps: readonly Step<Command>[]): Step<Command> {
-  const size = (step: Step<Command>): number => JSON.stringify(step).length;
-  return steps.reduce((most, step) => (size(step) > size(most) ? step : most));
-}
-
-/** What others did since a revision, as the commands that it came down to; `null` where that is too much to join. */
-async function since<Document, Command>(
-  tx: Tx,
-  id: string,
-  kind: StreamKind<Document, Command>,
-  base: number,
-  own: readonly Step<Command>[],
-): Promise<Command[] | null> {
-  const { rows } = await sql<{ isTooMuch: true } | { isTooMuch: false; effect: Command; version: number }>`
-    select "isTooMuch", version, case when not "isTooMuch" then coalesce(effect, command) end as effect
-    from (
-      select *, count(*) over () > ${mostSince.steps} or sum(bytes) over () > ${mostSince.bytes} as "isTooMuch"
-      from (
-        select * from stream_step
-        where stream_id = ${id} and revision > ${base} and id <> all(${own.map((step) => step.id)}::uuid[])
-        order by revision limit ${mostSince.steps + 1}
-      ) as others
-    ) as judged order by revision`.execute(tx);
-  const joined: Command[] = [];
-  for (const row of rows) {
-    if (row.isTooMuch) return null;
-    joined.push(kind.readCommand(row.effect, row.version));
-  }
-  return joined;
 }
 
 /**

@@ -1,6 +1,8 @@
 import { sql } from 'kysely';
 import type { Tx } from '../db/connect.js';
 import { forgetStudents } from '../forget/forget.js';
+import { readDocument } from '../stream/stream.js';
+import { workStream } from '../work/streams.js';
 
 /**
  * Makes one of two students who are the same person. Where both worked on a stage, the work that was changed last is
@@ -17,8 +19,9 @@ export async function mergeStudents(tx: Tx, into: string, from: string): Promise
     .select('id')
     .forUpdate()
     .execute();
-  const both = await sql<{ older: string; name: string }>`
+  const both = await sql<{ older: string; stream: string; name: string }>`
     select case when a.changed_at >= b.changed_at then theirs.id else mine.id end as older,
+      case when a.changed_at >= b.changed_at then b.id else a.id end as stream,
       left(coalesce(edition.outline ->> 'title', ''), 120) || ', edition ' || edition.number as name
     from work as mine join stream as a on a.id = mine.stream_id
     join work as theirs on theirs.edition_id = mine.edition_id and theirs.sheet_id = mine.sheet_id
@@ -28,12 +31,14 @@ export async function mergeStudents(tx: Tx, into: string, from: string): Promise
     where mine.student_id = ${into}`.execute(tx);
   const older = both.rows.map((row) => row.older);
   let toBench = 0;
-  for (const { older: work, name } of both.rows) {
-    const { numAffectedRows } = await sql`
-      insert into bench_figure (student_id, name, document)
-      select ${into}, ${name}, stream.document from work join stream on stream.id = work.stream_id
-      where work.id = ${work} and stream.revision > 0`.execute(tx);
-    toBench += Number(numAffectedRows ?? 0);
+  for (const { stream, name } of both.rows) {
+    const { document, revision } = await readDocument(tx, stream, workStream);
+    if (revision === 0) continue;
+    await tx
+      .insertInto('bench_figure')
+      .values({ student_id: into, name, document: JSON.stringify(document) })
+      .execute();
+    toBench++;
   }
   if (older.length > 0) {
     const streams = await tx.deleteFrom('work').where('id', 'in', older).returning('stream_id').execute();

@@ -9,7 +9,8 @@ import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { Gate } from '../pool/gate.js';
 import type { Pool, Runner } from '../pool/pool.js';
-import { appendSteps, createStream, readDocument, readStream } from '../stream/stream.js';
+import { appendSteps } from '../stream/append.js';
+import { createStream, readDocument, readStream } from '../stream/stream.js';
 import { sheetOfStudent } from './ownSheets.js';
 import { startOf, KnownWorks, studentStream, workStream } from './streams.js';
 

@@ -25,6 +25,7 @@ export const workStream: StreamKind<FigureDocument, FigureCommand> = {
   version: figureVersion,
   readCommand: migrateFigureCommand,
   size: (command) => singleCommands(command).length,
+  documentEvery: 20,
 };
 
 /** The same for a student, who may only do what the stage allows its readers. */

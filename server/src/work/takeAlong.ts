@@ -90,8 +90,8 @@ async function takeTasksAlong(
 /** A stream of its own with the same steps, which the same people can undo. */
 async function copyStream(tx: Tx, id: string): Promise<string> {
   const { rows } = await sql<{ id: string }>`
-    insert into stream (document, revision, changed_at)
-    select document, revision, changed_at from stream where id = ${id} returning id
+    insert into stream (document, document_revision, revision, changed_at)
+    select document, document_revision, revision, changed_at from stream where id = ${id} returning id
   `.execute(tx);
   const copy = rows[0]!.id;
   const columns = sql.raw(
