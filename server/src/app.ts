@@ -22,7 +22,7 @@ import { errorHandler, refuseForeignOrigin } from './http/errors.js';
 import type { Pool } from './pool/pool.js';
 import { openApiDocument } from './http/openapi.js';
 import { HttpProblem } from './http/problem.js';
-import { limitFloods } from './http/rateLimit.js';
+import { floodLimits, limitFloods, type FloodLimits } from './http/rateLimit.js';
 import { route } from './http/route.js';
 import { lessonRouter } from './lesson/router.js';
 import { mailOf } from './mail/send.js';
@@ -44,10 +44,19 @@ export interface AppOptions {
   readonly webFolder?: string;
   /** What whoever runs the server has set. */
   readonly settings?: Settings;
+  /** How much may come in a minute. */
+  readonly floods?: FloodLimits;
 }
 
 /** The whole server as an Express application, without a port. It keeps nothing in memory that must not be lost. */
-export function createApp({ db, log, pool, webFolder, settings = {} }: AppOptions): Express {
+export function createApp({
+  db,
+  log,
+  pool,
+  webFolder,
+  settings = {},
+  floods = floodLimits,
+}: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   // Answers are not kept by browsers, so that nothing is gained by telling whether they have changed.
@@ -82,7 +91,8 @@ export function createApp({ db, log, pool, webFolder, settings = {} }: AppOption
 
   const metrics = new Metrics(db, pool);
   app.use(watchRequests(log, metrics));
-  app.get('/metrics', limitFloods(), metrics.handler(db, settings));
+  const braked = limitFloods(db, floods);
+  app.get('/metrics', braked, metrics.handler(db, settings));
 
   const api = express.Router();
   const web = webFolder ? webOf(webFolder) : undefined;
@@ -106,7 +116,7 @@ export function createApp({ db, log, pool, webFolder, settings = {} }: AppOption
   api.get('/schemas/lesson-file.json', (_request, response) => {
     response.type('application/schema+json').send(JSON.stringify(fileSchema, null, 1));
   });
-  api.use(limitFloods());
+  api.use(braked);
   api.use(refuseForeignOrigin);
   api.use(
     // What is asked for most is found first.

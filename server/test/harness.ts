@@ -20,6 +20,7 @@ import { connect, type Db } from '../src/db/connect.js';
 import { migrateDatabase } from '../src/db/migrate.js';
 import { loadDemo } from '../src/demo/load.js';
 import type { Settings } from '../src/config/settings.js';
+import { floodLimits, type FloodLimits } from '../src/http/rateLimit.js';
 import { Pool, type PoolOptions } from '../src/pool/pool.js';
 
 /** One server on a database of its own, for a file of tests. */
@@ -34,7 +35,11 @@ export class TestServer {
   constructor(
     name: string,
     pool: Partial<PoolOptions> = {},
-    private readonly options: { readonly demo?: boolean; readonly settings?: Settings } = {},
+    private readonly options: {
+      readonly demo?: boolean;
+      readonly settings?: Settings;
+      readonly floods?: FloodLimits;
+    } = {},
   ) {
     this.pool = new Pool({ threads: 1, limit: 10_000, ...pool });
     const database = `test_${name}`;
@@ -56,8 +61,10 @@ export class TestServer {
   }
 
   async start(db = this.db): Promise<void> {
-    const { settings = {} } = this.options;
-    this.server = createServer(createApp({ db, log: pino({ level: 'silent' }), pool: this.pool, settings }));
+    const { settings = {}, floods = floodLimits } = this.options;
+    this.server = createServer(
+      createApp({ db, log: pino({ level: 'silent' }), pool: this.pool, settings, floods }),
+    );
     // A slow machine must not find a connection closed that it is about to use again.
     this.server.keepAliveTimeout = 120_000;
     await new Promise<void>((resolve) => this.server.listen(0, '127.0.0.1', resolve));

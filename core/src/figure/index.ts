@@ -127,6 +127,7 @@ export type { Target } from './target.js';
 export { shownKeys } from './shown.js';
 export { operates, resultsAreTrue } from './trueResults.js';
 export { usesOf } from './uses.js';
+export { filledOfFigure, nearlyFull, type FigureFilled, type Filled } from './room.js';
 export { startOver } from './startOver.js';
 export type { Plot, PlotInput } from './track/define.js';
 export { trackNames, trackOf, type TrackName } from './track/tracks.js';

@@ -100,7 +100,7 @@ export {
   type TaskKind,
   type TaskOf,
 } from './task/tasks.js';
-export { nearlyFull, type Filled } from './room.js';
+export { filledOfLesson, type LessonFilled } from './room.js';
 export { variations, type Variation } from './variation/variations.js';
 export { lessonCommandVersion, migrateLesson, migrateLessonCommand } from './migrateLesson.js';
 export { isAllowedAddress } from './prose/address.js';

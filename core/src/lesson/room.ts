@@ -1,47 +1,40 @@
-import { figureLimits } from '../figure/parts.js';
+import { filledOfFigure, type Filled } from '../figure/room.js';
 import { lessonLimits, type LessonDocument, type Sheet } from './lesson.js';
+import { proseLimits, type ProseNode } from './prose/prose.js';
 
-/** Something of a lesson of which only so much may be there. */
-export interface Filled {
-  readonly of: 'sheets' | 'stages' | 'items' | 'points';
-  /** Where it is counted by sheet, and the curve where it is counted by curve. */
+/** What of a lesson is counted. */
+export interface LessonFilled extends Filled<
+  'sheets' | 'stages' | 'stageSteps' | 'tasks' | 'blocks' | 'signs' | 'items' | 'points'
+> {
+  /** The sheet, where it is counted by sheet. */
   readonly sheet?: string;
-  readonly item?: string;
-  readonly used: number;
-  readonly most: number;
 }
 
-/**
- * What of a lesson is nearly as much as there may be, so that it can be told before something is refused.
- * @param share from which part of what may be there it counts, between 0 and 1
- * @returns the fullest first
- */
-export function nearlyFull({ sheets }: LessonDocument, share: number): readonly Filled[] {
-  const all: readonly Filled[] = [
-    { of: 'sheets', used: sheets.length, most: lessonLimits.sheets },
-    ...sheets.flatMap(ofSheet),
-  ];
-  return all
-    .filter(({ used, most }) => used >= share * most)
-    .toSorted((a, b) => b.used / b.most - a.used / a.most);
+/** How much of what a lesson may hold is there. */
+export function filledOfLesson({ sheets }: LessonDocument): readonly LessonFilled[] {
+  return [{ of: 'sheets', used: sheets.length, most: lessonLimits.sheets }, ...sheets.flatMap(ofSheet)];
 }
 
-function ofSheet({ title, stages, figure }: Sheet): readonly Filled[] {
+function ofSheet({ title: sheet, stages, tasks, prose, figure }: Sheet): readonly LessonFilled[] {
   return [
-    { of: 'stages', sheet: title, used: stages.length, most: lessonLimits.stages },
-    { of: 'items', sheet: title, used: figure.items.length, most: figureLimits.items },
-    ...figure.items.flatMap((item): readonly Filled[] =>
-      item.kind === 'curve'
-        ? [
-            {
-              of: 'points',
-              sheet: title,
-              item: item.name,
-              used: item.curve.points.length,
-              most: figureLimits.points,
-            },
-          ]
-        : [],
-    ),
+    { of: 'stages', sheet, used: stages.length, most: lessonLimits.stages },
+    {
+      of: 'stageSteps',
+      sheet,
+      used: Math.max(...stages.map(({ commands }) => commands.length)),
+      most: lessonLimits.stageCommands,
+    },
+    { of: 'tasks', sheet, used: tasks.length, most: lessonLimits.tasks },
+    { of: 'blocks', sheet, used: mostParts(prose), most: proseLimits.parts },
+    { of: 'signs', sheet, used: mostSigns(prose), most: proseLimits.signs },
+    ...filledOfFigure(figure).map((filled) => ({ ...filled, sheet })),
   ];
 }
+
+/** How many parts the text, or the part of it that has the most, has. */
+const mostParts = ({ content = [] }: Pick<ProseNode, 'content'>): number =>
+  Math.max(content.length, ...content.map(mostParts));
+
+/** How long its longest piece of text without another mark is. */
+const mostSigns = ({ text = '', content = [] }: Pick<ProseNode, 'text' | 'content'>): number =>
+  Math.max(text.length, ...content.map(mostSigns));

@@ -16,6 +16,7 @@ import * as pixels from './migrations/013-pixels.js';
 import * as bytes from './migrations/014-bytes.js';
 import * as presence from './migrations/015-presence.js';
 import * as writtenLater from './migrations/016-written-later.js';
+import * as floods from './migrations/017-floods.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -35,6 +36,7 @@ const migrations: Record<string, Migration> = {
   '014-bytes': bytes,
   '015-presence': presence,
   '016-written-later': writtenLater,
+  '017-floods': floods,
 };
 
 /**

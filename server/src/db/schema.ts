@@ -205,5 +205,7 @@ export interface Database {
     pixels: ColumnType<Buffer | null, Buffer | null | undefined, Buffer | null>;
     made_at: Made;
   };
+  /** Counts of the last minutes, by process, of those from whom much comes. */
+  flood: { minute: Date; key: string; process: string; count: number };
   guess: { key: string; failures: number; failed_at: Date; waits_until: Date };
 }

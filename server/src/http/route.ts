@@ -93,9 +93,12 @@ async function sendStreamed(response: Response, answer: AsyncIterable<string>): 
   for await (const piece of answer) {
     if (response.destroyed) return;
     if (!response.write(piece))
-      await new Promise((go) => {
-        response.once('drain', go);
-        response.once('close', go);
+      await new Promise<void>((go) => {
+        const on = (): void => {
+          response.off('drain', on).off('close', on);
+          go();
+        };
+        response.on('drain', on).on('close', on);
       });
   }
   response.end();

@@ -77,8 +77,9 @@ function appendInTurn<Document, Command>(
         });
       }
       if (fresh.length === 0) return { revision: stream.revision };
-      let { document, revision } = await readDocument(tx, id, kind);
+      const { document } = await readDocument(tx, id, kind);
       const applying = new Applying(kind, document);
+      let { revision } = stream;
       const rows = new StepRows<Command>(tx, id, author, kind.version);
       for (const step of fresh) {
         revision++;

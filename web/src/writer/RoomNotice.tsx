@@ -1,4 +1,5 @@
-import { nearlyFull, type LessonCommand, type LessonDocument } from '@bogen/core/lesson';
+import { nearlyFull } from '@bogen/core/figure';
+import { filledOfLesson, type LessonCommand, type LessonDocument } from '@bogen/core/lesson';
 import { documentLimit } from '@bogen/contract/limits';
 import { useEffect, useMemo, useState } from 'react';
 import type { EditedDocument } from '../saving/editedDocument.js';
@@ -15,7 +16,7 @@ export function RoomNotice({ edited }: { edited: EditedDocument<LessonDocument, 
   const { t } = useTranslation();
   const lesson = useEdited(edited, ({ history }) => history.document);
   const bytes = useBytes(lesson);
-  const fullest = useMemo(() => nearlyFull(lesson, told)[0], [lesson]);
+  const fullest = useMemo(() => nearlyFull(filledOfLesson(lesson), told)[0], [lesson]);
   const parts: string[] = [];
   if (fullest) parts.push(t(`writer.nearlyFull.${fullest.of}`, { ...fullest }));
   if (bytes >= told * documentLimit)

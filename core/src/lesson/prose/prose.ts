@@ -73,7 +73,8 @@ const calloutKind = choice('see', 'try', 'predict', 'prove');
 export type CalloutKind = ValueOf<typeof calloutKind>;
 export const calloutKinds = calloutKind.choices;
 
-const most = 2000;
+/** How many parts a part of a text has at most, and how many signs a piece of it. */
+export const proseLimits = { parts: 2000, signs: 20_000 };
 const mark = object({
   type: choice('bold', 'italic', 'link', 'pointing'),
   attrs: optional(
@@ -104,20 +105,20 @@ const node: Field = object({
       align: optional(nullable(text(0, 20))),
     }),
   ),
-  content: optional(list(tree<ProseNode>(anyNode), most)),
-  text: optional(text(0, 20_000)),
+  content: optional(list(tree<ProseNode>(anyNode), proseLimits.parts)),
+  text: optional(text(0, proseLimits.signs)),
   marks: optional(list(mark, 4)),
 });
 
 export const proseDescription = object({
   type: choice('doc'),
-  content: list(tree<ProseNode>(anyNode), most),
+  content: list(tree<ProseNode>(anyNode), proseLimits.parts),
 });
 
 const position = whole(0, 10_000_000);
 const slice = optional(
   object({
-    content: optional(list(tree<ProseNode>(anyNode), most)),
+    content: optional(list(tree<ProseNode>(anyNode), proseLimits.parts)),
     openStart: optional(whole(0, 100)),
     openEnd: optional(whole(0, 100)),
   }),

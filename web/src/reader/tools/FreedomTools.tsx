@@ -1,6 +1,8 @@
 import '../../text/enEditing.js';
 import {
+  filledOfFigure,
   itemOf,
+  nearlyFull,
   offeredOperations,
   usesOf,
   type FigureDocument,
@@ -38,6 +40,7 @@ export function FreedomTools({ scene, start }: FreedomToolsProps) {
   const freedoms = start.readersMay ?? [];
   const close = (): void => setOpen(null);
   const item = open ? itemOf(document, open.item) : undefined;
+  const [fullest] = nearlyFull(filledOfFigure(document));
   return (
     <>
       {freedoms.map((freedom, index) => {
@@ -103,6 +106,11 @@ export function FreedomTools({ scene, start }: FreedomToolsProps) {
           </Button>
         ));
       })}
+      {fullest && (
+        <span role="status" className="text-[13px] text-soft">
+          {t(`freedoms.nearlyFull.${fullest.of}`, { ...fullest })}
+        </span>
+      )}
       {open?.kind === 'operation' && item && isOffered(open.operation) && (
         <Panel open onClose={close} title={t('change.title', { curve: item.name })} lead={t('change.lead')}>
           <OperationForm scene={scene} item={item} name={open.operation} onClose={close} />

@@ -43,6 +43,10 @@ export const freedoms = {
   values: 'Numbers of {{item}}',
   weights: 'Weights of {{item}}',
   weightsHelp: 'Numbers or expressions such as sqrt(2)/2. Pull them on the track of weights, too.',
+  nearlyFull: {
+    items: '{{used}} of at most {{most}} items are there. Remove some before you add more.',
+    points: '{{item}} has {{used}} of at most {{most}} control points. Remove some before you add more.',
+  },
   degree: 'Degree of {{item}}',
   degree_order: 'Order of {{item}}',
 };

@@ -28,7 +28,12 @@ export const writer = {
     sheets:
       'This lesson has {{used}} of at most {{most}} sheets. Move some to another lesson, or begin a new one.',
     stages: '“{{sheet}}” has {{used}} of at most {{most}} stages. Put what comes next on a sheet of its own.',
-    items: '“{{sheet}}” has {{used}} of at most {{most}} items. Remove some, or go on on another sheet.',
+    stageSteps:
+      'A stage of “{{sheet}}” takes {{used}} of at most {{most}} steps. Capture what comes next as a stage of its own.',
+    tasks: '“{{sheet}}” has {{used}} of at most {{most}} tasks. Put the next one on a sheet of its own.',
+    blocks: 'The text of “{{sheet}}” has {{used}} of at most {{most}} paragraphs. Continue on another sheet.',
+    signs: 'A paragraph of “{{sheet}}” has {{used}} of at most {{most}} characters. Begin a new paragraph.',
+    items: '“{{sheet}}” has {{used}} of at most {{most}} items. Remove some, or continue on another sheet.',
     points:
       '{{item}} on “{{sheet}}” has {{used}} of at most {{most}} control points. A fit to a tolerance needs fewer.',
     bytes:
