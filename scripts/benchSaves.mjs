@@ -3,14 +3,18 @@ import { once } from 'node:events';
 import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
 import { Agent, request } from 'node:http';
 import { join } from 'node:path';
+import process from 'node:process';
 import { setTimeout as sleep } from 'node:timers/promises';
 import { freePort, startCluster } from './cluster.mjs';
 import { command } from './command.mjs';
 import { ensurePostgres } from './packages.mjs';
+import { PlainLine } from './plainLine.mjs';
 import { startServer } from './server.mjs';
 
 const count = 500;
 const seconds = 15;
+/** How many processes serve them, on one database. */
+const processes = Number(process.env['BOGEN_PROCESSES'] ?? 1);
 
 /**
  * Many students who save at once, on a database that writes to its disk as in use: as fast as they can, one after the
@@ -20,23 +24,33 @@ export async function benchSaves() {
   const bin = await ensurePostgres();
   const folder = mkdtempSync('/tmp/bogen-saves-');
   const cluster = await startCluster(bin, folder, await freePort());
-  const port = await freePort();
-  const server = await startServer({ url: cluster.url, port, demo: true });
-  const base = `http://127.0.0.1:${port}/api`;
+  const servers = [];
+  const bases = [];
+  const students = [];
+  for (let k = 0; k < processes; k++) {
+    const port = await freePort();
+    servers.push(await startServer({ url: cluster.url, port, demo: k === 0 }));
+    bases.push(`http://127.0.0.1:${port}/api`);
+  }
+  const [base] = bases;
+  /** Each student keeps to one process. */
+  const baseOf = (number) => bases[number % bases.length];
   try {
     const { demoClass } = await demo();
-    const students = [];
     // A few at a time, as a class comes in.
     for (let k = 0; k < count; k += 10)
       students.push(
-        ...(await Promise.all(Array.from({ length: 10 }, (_, j) => comesIn(base, demoClass.code, k + j)))),
+        ...(await Promise.all(
+          Array.from({ length: 10 }, (_, j) => comesIn(baseOf(k + j), demoClass.code, k + j)),
+        )),
       );
-    const rate = await closedLoop(base, students);
-    await everyTenSeconds(base, students);
+    const rate = await closedLoop(students);
+    await everyTenSeconds(students);
     await desk(base);
     await beside(bin, cluster.url, students, rate, folder);
   } finally {
-    await server.stop();
+    for (const { line } of students) line.end();
+    for (const server of servers) await server.stop();
     await cluster.stop();
     rmSync(folder, { recursive: true, force: true });
   }
@@ -96,11 +110,16 @@ async function comesIn(base, code, number) {
   const sheet = lesson.sheets[0];
   const path = `/editions/${lesson.edition.id}/sheets/${sheet.id}/stages/${sheet.stages[0].id}/work`;
   const { answer: work } = await send(base, headers, 'PUT', path, {});
-  return { headers, work: work.id, revision: work.revision };
+  from.agent.destroy();
+  return {
+    line: new PlainLine(base, { 'x-forwarded-for': from['x-forwarded-for'], cookie }),
+    work: work.id,
+    revision: work.revision,
+  };
 }
 
 /** One save. @returns how long it took, in ms */
-async function save(base, student) {
+async function save(student) {
   const command = {
     name: 'moveControlPoint',
     item: 'waist',
@@ -108,10 +127,12 @@ async function save(base, student) {
     to: [140 + Math.random() * 20, 30 + Math.random() * 10],
   };
   const began = performance.now();
-  const { answer } = await send(base, student.headers, 'POST', `/work/${student.work}/steps`, {
-    base: student.revision,
-    steps: [{ id: randomUUID(), kind: 'do', command }],
-  });
+  const { status, text } = await student.line.post(
+    `/api/work/${student.work}/steps`,
+    JSON.stringify({ base: student.revision, steps: [{ id: randomUUID(), kind: 'do', command }] }),
+  );
+  if (status !== 200) throw new Error(`${status} ${text}`);
+  const answer = JSON.parse(text);
   student.revision = answer.revision;
   return performance.now() - began;
 }
@@ -121,21 +142,21 @@ const told = (times) =>
   `median ${share(times, 0.5).toFixed(0)} ms, 99 of 100 within ${share(times, 0.99).toFixed(0)} ms`;
 
 /** Everybody saves as fast as it goes. @returns how long each save took, in ms */
-async function savedFor(base, students, time) {
+async function savedFor(students, time) {
   const times = [];
   const until = performance.now() + time * 1000;
   await Promise.all(
     students.map(async (student) => {
-      while (performance.now() < until) times.push(await save(base, student));
+      while (performance.now() < until) times.push(await save(student));
     }),
   );
   return times;
 }
 
-async function closedLoop(base, students) {
+async function closedLoop(students) {
   // The first seconds of a process are those in which its code is compiled.
-  await savedFor(base, students, 4);
-  const times = await savedFor(base, students, seconds);
+  await savedFor(students, 4);
+  const times = await savedFor(students, seconds);
   const rate = times.length / seconds;
   console.log(
     `${count} students, each saving as fast as it goes: ${rate.toFixed(0)} saves a second, ${told(times)}`,
@@ -143,14 +164,14 @@ async function closedLoop(base, students) {
   return rate;
 }
 
-async function everyTenSeconds(base, students) {
+async function everyTenSeconds(students) {
   const times = [];
   await Promise.all(
     students.map(async (student, k) => {
       await sleep((k / count) * 10_000);
       for (let round = 0; round < 2; round++) {
         const began = performance.now();
-        times.push(await save(base, student));
+        times.push(await save(student));
         await sleep(Math.max(0, 10_000 - (performance.now() - began)));
       }
     }),

@@ -109,6 +109,11 @@ const cases: {
     { kind: 'number', value: 0, unit: 'curvature' },
     { of: 'curvature', item: 'p' },
   ],
+  curvePoint: [
+    { of: 'curvePoint', item: 'line', axis: 0 },
+    { kind: 'number', value: 2, unit: 'length' },
+    { of: 'curvePoint', item: 'p', axis: 0 },
+  ],
   basis: [
     { of: 'basis', item: 'line', index: 1 },
     { kind: 'number', value: 0.5, unit: 'none' },

@@ -3,6 +3,7 @@ import { isCurveItem, type FigureItem } from '../document.js';
 import { basis, type BasisMeasure } from './basis.js';
 import { continuity, type ContinuityMeasure } from './continuity.js';
 import { coordinate, type CoordinateMeasure } from './coordinate.js';
+import { curvePoint, type CurvePointMeasure } from './curvePoint.js';
 import { cursor, type CursorMeasure } from './cursor.js';
 import { curvature, type CurvatureMeasure } from './curvature.js';
 import type { Measured, MeasuredValue, MeasureMember } from './define.js';
@@ -24,6 +25,7 @@ export type Measure =
   | DeviationMeasure
   | RoundnessMeasure
   | CurvatureMeasure
+  | CurvePointMeasure
   | BasisMeasure
   | CursorMeasure;
 export type MeasureKind = Measure['of'];
@@ -41,6 +43,7 @@ export const measures: {
   deviation,
   roundness,
   curvature,
+  curvePoint,
   basis,
   cursor,
 };

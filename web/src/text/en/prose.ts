@@ -52,6 +52,7 @@ export const prose = {
     smoothness: 'Least continuity at the knots of {{item}}',
     deviation: 'Deviation of {{item}} from {{from}}',
     curvature: 'Curvature of {{item}} at the cursor',
+    curvePoint: '{{axis}} of {{item}} at the cursor',
     basis: 'Basis function {{index, counted}} of {{item}} at the cursor',
     cursor: 'Parameter of the cursor on {{item}}',
   } satisfies Record<MeasureKind | 'place', string>,

@@ -29,6 +29,8 @@ export function measureText(measure: Measure, document: FigureDocument, t: T): s
     case 'continuity':
     case 'basis':
       return t(`prose.measures.${measure.of}`, { index: measure.index, item });
+    case 'curvePoint':
+      return t('prose.measures.curvePoint', { axis: 'xyz'[measure.axis] ?? '', item });
     case 'smoothness':
     case 'roundness':
     case 'curvature':
