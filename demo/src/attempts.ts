@@ -1,5 +1,5 @@
 import type { FigureCommand } from '@bogen/core/figure';
-import type { TaskAnswer } from '@bogen/core/lesson';
+import type { Guess, TaskAnswer } from '@bogen/core/lesson';
 
 /** What somebody does on a task: changes of the figure, an answer, or both. */
 export interface Attempt {
@@ -25,6 +25,14 @@ export interface TaskAttempts {
   readonly right: readonly Attempt[];
   readonly wrong: readonly WrongAttempt[];
 }
+
+/** The answers to a choice, by their places. */
+export const chosen = (...which: number[]) => ({ kind: 'choice' as const, chosen: which });
+
+export const number = (value: number) => ({ kind: 'number' as const, value });
+
+/** One guess for each question of a prediction. */
+export const guesses = (...all: Guess[]) => ({ kind: 'prediction' as const, guesses: all });
 
 export const moves = (
   item: string,

@@ -1,8 +1,7 @@
 import type { FigureCommand } from '@bogen/core/figure';
-import { moves, type TaskAttempts } from './attempts.js';
+import { chosen, moves, type TaskAttempts } from './attempts.js';
 import { knotAt, onStick, plainStick, raised } from './degreeOrSpans.js';
 
-const chosen = (...which: number[]) => ({ kind: 'choice' as const, chosen: which });
 const counted = (...counts: number[]) => ({
   kind: 'prediction' as const,
   guesses: counts.map((value) => ({ of: 'count' as const, value })),

@@ -1,9 +1,8 @@
 import { insertKnot } from '@bogen/core/curve';
 import type { FigureCommand } from '@bogen/core/figure';
-import { moves, type TaskAttempts } from './attempts.js';
+import { chosen, moves, type TaskAttempts } from './attempts.js';
 import { inserted, smoothOutline } from './knotsOnTheRail.js';
 
-const chosen = (...which: number[]) => ({ kind: 'choice' as const, chosen: which });
 const guessed = (points: number, spans: number[]) => ({
   kind: 'prediction' as const,
   guesses: [

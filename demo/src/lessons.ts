@@ -1,11 +1,15 @@
 import type { LessonDocument } from '@bogen/core/lesson';
 import type { TaskAttempts } from './attempts.js';
+import { archOfBridge } from './archOfBridge.js';
+import { archOfBridgeAttempts } from './archOfBridgeAttempts.js';
 import { degreeOrSpans } from './degreeOrSpans.js';
 import { degreeOrSpansAttempts } from './degreeOrSpansAttempts.js';
 import { knotsOnTheRail } from './knotsOnTheRail.js';
 import { knotsOnTheRailAttempts } from './knotsOnTheRailAttempts.js';
 import { nearAndFar } from './nearAndFar.js';
 import { nearAndFarAttempts } from './nearAndFarAttempts.js';
+import { takenApart } from './takenApart.js';
+import { takenApartAttempts } from './takenApartAttempts.js';
 import { trueRound } from './trueRound.js';
 import { trueRoundAttempts } from './trueRoundAttempts.js';
 import { twoCurves } from './twoCurves.js';
@@ -23,7 +27,9 @@ export const demoLessons: readonly DemoLesson[] = [
   { document: nearAndFar, attempts: nearAndFarAttempts },
   { document: degreeOrSpans, attempts: degreeOrSpansAttempts },
   { document: knotsOnTheRail, attempts: knotsOnTheRailAttempts },
+  { document: takenApart, attempts: takenApartAttempts },
   { document: trueRound, attempts: trueRoundAttempts },
+  { document: archOfBridge, attempts: archOfBridgeAttempts },
 ];
 
 /** What is tried on the task of a sheet. */

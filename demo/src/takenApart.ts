@@ -22,6 +22,21 @@ const waist = {
 /** The waist on the sheet on which it is to be matched. */
 export const corneredWaist = waist.cornered;
 
+type Order = 'G0' | 'G1' | 'G2' | 'G3';
+/** The bridge over the gap, with an order and a strength for both ends. */
+export const bridge = (continuity: Order, secondContinuity: Order, strength: number) =>
+  ({
+    name: 'bridge',
+    source: 'bout',
+    second: 'lower',
+    end: 'end',
+    continuity,
+    strength,
+    secondEnd: 'start',
+    secondContinuity,
+    secondStrength: strength,
+  }) as const;
+
 const board: FigureDocument = {
   ...emptyFigure(),
   shown: { controlPoints: true, polygon: true, editPoints: false, knots: true, comb: false, labels: true },
@@ -30,7 +45,14 @@ const board: FigureDocument = {
 };
 
 const outline = (curve: Curve): CurveItem => ({ id: 'bout', name: 'Outline', kind: 'curve', curve });
-const upper: FigureItem = { id: 'bout', name: 'Bout', kind: 'curve', color: 'ink', locked: true, curve: bout };
+const upper: FigureItem = {
+  id: 'bout',
+  name: 'Bout',
+  kind: 'curve',
+  color: 'ink',
+  locked: true,
+  curve: bout,
+};
 const lower = (curve: Curve): FigureItem => ({ id: 'waist', name: 'Waist', kind: 'curve', curve });
 
 const see: Sheet = newSheet({
@@ -87,7 +109,8 @@ const see: Sheet = newSheet({
         },
         {
           text: 'P3 has to be the middle of the other two.',
-          reason: 'Here it is, as both spans are equally long in the parameter. For the tangent any ratio does.',
+          reason:
+            'Here it is, as both spans are equally long in the parameter. For the tangent any ratio does.',
         },
         { text: 'P2 and P4 are not needed.', reason: 'Without them both pieces have another shape.' },
       ],
@@ -111,7 +134,14 @@ const halves: Sheet = newSheet({
   ),
   figure: {
     ...board,
-    items: [{ id: 'bout', name: 'Piece', kind: 'curve', curve: bezier([60, 60], [100, 140], [180, 160], [260, 80]) }],
+    items: [
+      {
+        id: 'bout',
+        name: 'Piece',
+        kind: 'curve',
+        curve: bezier([60, 60], [100, 140], [180, 160], [260, 80]),
+      },
+    ],
     shown: { ...board.shown, construction: true },
     view: { left: 36, right: 290, bottom: 48, top: 168, grid: 10 },
   },
@@ -120,7 +150,8 @@ const halves: Sheet = newSheet({
       kind: 'number',
       id: 'middle',
       stage: firstStageId,
-      prompt: 'The heights of the four points are 60, 140, 160 and 80. Halve three times: how high is the curve at 0.5?',
+      prompt:
+        'The heights of the four points are 60, 140, 160 and 80. Halve three times: how high is the curve at 0.5?',
       hints: [
         { text: 'First round: 100, 150, 120. Go on with these.' },
         { text: 'Second round: 125 and 135. One more.' },
@@ -199,7 +230,7 @@ const speed: Sheet = newSheet({
     paragraph(
       '*G* asks for the road alone. *C* asks for the speed as well, which is a leg divided by the parameter it takes:',
     ),
-    formula('C\'(u_j)=p\\,\\frac{P_j-P_{j-1}}{u_j-u_{j-1}}\\;\\Big|\\;p\\,\\frac{P_{j+1}-P_j}{u_{j+1}-u_j}'),
+    formula("C'(u_j)=p\\,\\frac{P_j-P_{j-1}}{u_j-u_{j-1}}\\;\\Big|\\;p\\,\\frac{P_{j+1}-P_j}{u_{j+1}-u_j}"),
     callout('predict', 'What of its continuity does the joint keep?'),
   ),
   figure: {
@@ -295,7 +326,7 @@ const gap: Sheet = newSheet({
       'Between the bout and the lower bout a piece of the outline is lost. A *bridge* runs from one end to the other, with an order and a *strength* at each: how far it follows the tangent before it turns.',
     ),
     paragraph(
-      'Each order takes a point more at its end. Too strong, and it overshoots: the comb grows a peak. Now its length is ',
+      'Too weak, and it turns sharply at its ends; too strong, and it swings out and turns in the middle. Now its length is ',
       live({ of: 'fact', item: 'bridge', fact: 'length' }, 1),
       ' mm.',
     ),
@@ -318,17 +349,7 @@ const gap: Sheet = newSheet({
         name: 'Bridge',
         kind: 'built',
         color: 'coral',
-        operation: {
-          name: 'bridge',
-          source: 'bout',
-          second: 'lower',
-          end: 'end',
-          continuity: 'G0',
-          strength: 1,
-          secondEnd: 'start',
-          secondContinuity: 'G0',
-          secondStrength: 1,
-        },
+        operation: bridge('G0', 'G0', 0.4),
       },
     ],
     readersMay: [
@@ -347,17 +368,7 @@ const gap: Sheet = newSheet({
         {
           name: 'setOperation',
           item: 'bridge',
-          operation: {
-            name: 'bridge',
-            source: 'bout',
-            second: 'lower',
-            end: 'end',
-            continuity: 'G2',
-            strength: 1,
-            secondEnd: 'start',
-            secondContinuity: 'G2',
-            secondStrength: 1,
-          },
+          operation: bridge('G2', 'G2', 1),
         },
       ],
     },
@@ -368,15 +379,17 @@ const gap: Sheet = newSheet({
       id: 'bridged',
       stage: firstStageId,
       solution: 'solved',
-      prompt: 'Bridge the gap with G2 at both ends, and with no more than one comb peak inside.',
+      prompt: 'Bridge the gap with G2 at both ends, and nowhere tighter than a radius of 33 mm.',
       hints: [
         { text: 'Set both orders to G2 first. Each end is judged by itself.' },
-        { text: 'A strength near 1 suits it. Far from it the bridge swings out, or turns too late.' },
+        {
+          text: 'A radius of 33 mm is a curvature of 0.03. Too weak, and it turns at once; too strong, and late. About 1 suits it.',
+        },
       ],
       conditions: [
         { kind: 'continuityAtJoint', item: 'bridge', other: 'bout', continuity: 'G2' },
         { kind: 'continuityAtJoint', item: 'bridge', other: 'lower', continuity: 'G2' },
-        { kind: 'combPeaksAtMost', item: 'bridge', atMost: 1 },
+        { kind: 'curvatureAtMost', item: 'bridge', limit: 0.03 },
       ],
     },
   ],

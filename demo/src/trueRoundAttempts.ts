@@ -1,10 +1,8 @@
 import type { FigureCommand } from '@bogen/core/figure';
-import type { TaskAttempts } from './attempts.js';
+import { chosen, number, type TaskAttempts } from './attempts.js';
 import { cornersWeighed, cornerWeight, knotsInPairs } from './trueRound.js';
 
-const chosen = (...which: number[]) => ({ kind: 'choice' as const, chosen: which });
 const weight = (to: number): FigureCommand => ({ name: 'setWeight', item: 'hole', index: 1, weight: to });
-const number = (value: number) => ({ kind: 'number' as const, value });
 const guessed = (spans: number[], atHalf: boolean, atQuarter: boolean) => ({
   kind: 'prediction' as const,
   guesses: [

@@ -1,7 +1,6 @@
-import { moves, pegMoves, type TaskAttempts } from './attempts.js';
+import { chosen, moves, pegMoves, type TaskAttempts } from './attempts.js';
 
 const degree = (to: number) => ({ name: 'setDegree' as const, item: 'lath', degree: to });
-const chosen = (...which: number[]) => ({ kind: 'choice' as const, chosen: which });
 const spans = (...of: number[]) => ({ of: 'spans' as const, spans: of });
 
 /** How the tasks of *Two curves, six pegs* are done, and how they go wrong. */

@@ -1,0 +1,117 @@
+import { chosen, guesses, number, type TaskAttempts } from './attempts.js';
+import { conicOf, edgeOf, flankRho, roundRho, setTo, topRho, topShoulder } from './archOfBridge.js';
+
+const meets = (x: number, y: number) => ({ of: 'place' as const, at: [x, y] });
+/** The arch as it was before, and with its flanks drawn in. */
+const drawn = (...places: (readonly [number, number])[]) => ({ of: 'drawn' as const, places });
+const before = drawn(
+  [-24, 0],
+  [-20.5, 7.5],
+  [-14, 13.6],
+  [-7, 17],
+  [0, 18],
+  [7, 17],
+  [14, 13.6],
+  [20.5, 7.5],
+  [24, 0],
+);
+const after = drawn(
+  [-24, 0],
+  [-14, 9.4],
+  [-7.5, 15],
+  [-4, 17.2],
+  [0, 18],
+  [4, 17.2],
+  [7.5, 15],
+  [14, 9.4],
+  [24, 0],
+);
+const round = (rho: number, apex: readonly [number, number] = [0, 24]) =>
+  setTo(conicOf(rho, 'tangentIntersection', apex));
+
+/** How the tasks of *The arch of the bridge* are done, and how they go wrong. */
+export const archOfBridgeAttempts: readonly TaskAttempts[] = [
+  {
+    sheet: 'rho',
+    task: 'limit',
+    right: [],
+    wrong: [
+      {
+        what: 'takes the wrong end',
+        answer: chosen(1),
+        unmet: [0],
+        reasons: ['That is where it goes as rho comes near 0.'],
+      },
+      {
+        what: 'thinks of a circle',
+        answer: chosen(2),
+        unmet: [0],
+        reasons: ['A circle is an ellipse: rho lies below one half.'],
+      },
+      {
+        what: 'expects it to leave its hull',
+        answer: chosen(3),
+        unmet: [0],
+        reasons: ['The weights are positive, so that it stays inside its hull.'],
+      },
+    ],
+  },
+  {
+    sheet: 'held',
+    task: 'where',
+    right: [],
+    wrong: [
+      { what: 'expects the tangents to stay', answer: guesses(meets(0, 45), after), unmet: [0] },
+      { what: 'expects them to meet higher', answer: guesses(meets(0, 60), before), unmet: [0, 1] },
+      { what: 'expects the arch to stay', answer: guesses(meets(0, 24), before), unmet: [1] },
+    ],
+  },
+  {
+    sheet: 'through',
+    task: 'rho',
+    right: [{ commands: [setTo(conicOf(flankRho + 0.003))] }],
+    wrong: [
+      { what: 'takes the parabola', commands: [setTo(conicOf(0.5))], unmet: [0] },
+      { what: 'stops too early', commands: [setTo(conicOf(0.6))], unmet: [0] },
+      {
+        what: 'moves the tangents instead',
+        commands: [setTo(conicOf(0.5, 'tangentIntersection', [0, 44.64]))],
+        unmet: [0, 2],
+      },
+    ],
+  },
+  {
+    sheet: 'weight',
+    task: 'weight',
+    right: [{ commands: [setTo(conicOf(0.5))], answer: number(1) }],
+    wrong: [
+      { what: 'takes rho for the weight', answer: number(0.6), unmet: [0] },
+      { what: 'divides the other way', answer: number(0.667), unmet: [0] },
+      { what: 'takes what is left to 1', answer: number(0.4), unmet: [0] },
+    ],
+  },
+  {
+    sheet: 'circular',
+    task: 'round',
+    right: [{ commands: [round(roundRho + 1e-7)] }],
+    wrong: [
+      { what: 'types two digits', commands: [round(0.41)], unmet: [0] },
+      { what: 'takes the weight for rho', commands: [round(Math.SQRT1_2)], unmet: [0] },
+      {
+        what: 'raises the tangents',
+        commands: [round(1 / 3, [0, 24 * Math.sqrt(3)])],
+        unmet: [2],
+      },
+    ],
+  },
+  {
+    sheet: 'strings',
+    task: 'edge',
+    right: [{ commands: [setTo(edgeOf(topRho + 0.01, topShoulder))] }],
+    wrong: [
+      { what: 'leaves rho', commands: [setTo(edgeOf(0.6, topShoulder))], unmet: [1, 2, 3] },
+      { what: 'takes the parabola', commands: [setTo(edgeOf(0.5, topShoulder))], unmet: [1, 2, 3] },
+      { what: 'leaves the shoulder by eye', commands: [setTo(edgeOf(topRho, [-2, 32]))], unmet: [0, 1, 2] },
+    ],
+  },
+];
