@@ -27,20 +27,23 @@ const lessons = [
   'Near and far',
   'Degree or spans',
   'Knots on the rail',
+  'Taking the outline apart',
   'A true round',
+  'The arch of the bridge',
+  'The section',
 ];
 
 /** How each student of the class got on with the sheets of each of those lessons, a sign for each sheet. */
 const progress: readonly (readonly [name: string, ...byLesson: string[]])[] = [
-  ['Anouk Tessel', 'dddddd', 'ddd', 'dddd', 'ddddd', 'dddddd'],
+  ['Anouk Tessel', 'dddddd', 'ddd', 'dddd', 'ddddd', 'dddddd', 'dddddd', 'dddddd', 'ddddd'],
   // The one who overdoes it: forty points.
-  ['Bram Oduya', 'dddddd', 'ddw', 'dddw', 'ddw--'],
+  ['Bram Oduya', 'dddddd', 'ddw', 'dddw', 'ddw--', 'wdws--'],
   ['Catrin Vale', 'ddwddw', 'dw-', 'ddw-'],
   ['Davit Marrow', 'dws---', 'w--'],
-  ['Elsbeth Qui', 'dddwds', 'ds-'],
-  ['Farid Lindqvist', 'wddddd', 'dds', 'dddd', 'ddwds', 'dws---'],
+  ['Elsbeth Qui', 'dddwds', 'ds-', '', '', '', '', '', 'ddwwd'],
+  ['Farid Lindqvist', 'wddddd', 'dds', 'dddd', 'ddwds', 'ddwdds', 'dws---', 'dwws--'],
   ['Gesine Adair', 'ddos--', 's--'],
-  ['Henrik Soto', 'dddddd', 'ddd', 'dddd', 'ddddd', 'ddddwd'],
+  ['Henrik Soto', 'dddddd', 'ddd', 'dddd', 'ddddd', 'ddddwd', 'ddddwd', 'dddwdd', 'dddws'],
   ['Ilse Brandywine', 'dw----', 'o--'],
   ['Jonas Peverell-Ito', 'dddwwd', 'dwo', 'dwo-'],
   ['Kirsi Amadou', 'dddddw', 'dd-'],

@@ -8,8 +8,11 @@ import { knotsOnTheRail } from './knotsOnTheRail.js';
 import { knotsOnTheRailAttempts } from './knotsOnTheRailAttempts.js';
 import { nearAndFar } from './nearAndFar.js';
 import { nearAndFarAttempts } from './nearAndFarAttempts.js';
+import { neckDrawing, section } from './section.js';
+import { sectionAttempts } from './sectionAttempts.js';
 import { takenApart } from './takenApart.js';
 import { takenApartAttempts } from './takenApartAttempts.js';
+import type { Drawing } from './pictures.js';
 import { trueRound } from './trueRound.js';
 import { trueRoundAttempts } from './trueRoundAttempts.js';
 import { twoCurves } from './twoCurves.js';
@@ -19,6 +22,8 @@ import { twoCurvesAttempts } from './twoCurvesAttempts.js';
 export interface DemoLesson {
   readonly document: LessonDocument;
   readonly attempts: readonly TaskAttempts[];
+  /** What its figures are drawn over. */
+  readonly drawings?: readonly Drawing[];
 }
 
 /** The lessons of the demo course, in their order. A new one is a file beside these and a line here. */
@@ -30,6 +35,7 @@ export const demoLessons: readonly DemoLesson[] = [
   { document: takenApart, attempts: takenApartAttempts },
   { document: trueRound, attempts: trueRoundAttempts },
   { document: archOfBridge, attempts: archOfBridgeAttempts },
+  { document: section, attempts: sectionAttempts, drawings: [neckDrawing] },
 ];
 
 /** What is tried on the task of a sheet. */

@@ -64,6 +64,8 @@ export {
 } from './knotVector.js';
 export { lengthOfCurve } from './length.js';
 export { matchCurve, type CurveEnd, type JointContinuity } from './match.js';
+export { evenOut } from './evenOut.js';
+export { closeCurve } from './close.js';
 export { curveFromLists, knotConventionOf, type KnotConvention } from './lists.js';
 export { endMultiplicity, withEndMultiplicity } from './looseEnd.js';
 export { mirrorCurve, mirrorThrough } from './mirror.js';

@@ -14,6 +14,7 @@ import {
   type Went,
 } from '@bogen/demo';
 import type { Db } from '../db/connect.js';
+import { readLessonFile } from '../lesson/file.js';
 import { publishEdition } from '../lesson/publish.js';
 import type { Pool } from '../pool/pool.js';
 import { hashSecret, randomToken } from '../http/secret.js';
@@ -22,6 +23,7 @@ import { appendSteps } from '../stream/append.js';
 import { createStream } from '../stream/stream.js';
 import { checkWork, openWork } from '../work/router.js';
 import { startOf, studentStream } from '../work/streams.js';
+import { lessonFileOf } from './file.js';
 
 /** The number of the lock that whoever loads holds. */
 const loading = 4870_011;
@@ -69,25 +71,28 @@ async function isWanted(db: Db): Promise<boolean> {
 
 async function load(db: Db, pool: Pool): Promise<void> {
   const passwordHash = await hash(instructor.password);
+  const account = await db
+    .insertInto('instructor')
+    .values({
+      email: instructor.email,
+      name: instructor.name,
+      password_hash: passwordHash,
+      role: 'administrator',
+      is_demo: true,
+    })
+    .returning('id')
+    .executeTakeFirstOrThrow();
+  const read: DemoLesson[] = [];
+  for (const of of demoLessons)
+    read.push({ ...of, document: await readLessonFile(db, pool, account.id, lessonFileOf(of)) });
   const made = await db.transaction().execute(async (tx) => {
-    const account = await tx
-      .insertInto('instructor')
-      .values({
-        email: instructor.email,
-        name: instructor.name,
-        password_hash: passwordHash,
-        role: 'administrator',
-        is_demo: true,
-      })
-      .returning('id')
-      .executeTakeFirstOrThrow();
     const course = await tx
       .insertInto('course')
       .values({ instructor_id: account.id, title: courseTitle })
       .returning('id')
       .executeTakeFirstOrThrow();
     const lessons: { id: string; of: DemoLesson }[] = [];
-    for (const [place, of] of demoLessons.entries()) {
+    for (const [place, of] of read.entries()) {
       const { id } = await tx
         .insertInto('lesson')
         .values({ course_id: course.id, stream_id: await createStream(tx, of.document), place })

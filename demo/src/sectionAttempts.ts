@@ -1,0 +1,112 @@
+import { evenOut } from '@bogen/core/curve';
+import type { FigureCommand } from '@bogen/core/figure';
+import { chosen, guesses, moves, type TaskAttempts } from './attempts.js';
+import { stretched } from './section.js';
+
+const evened = (perSpan: number): FigureCommand => ({
+  name: 'operate',
+  item: 'section',
+  operation: { name: 'evenOut', source: 'section', held: [], perSpan },
+  curve: evenOut(stretched, [], perSpan).curve,
+});
+const drawn = (...places: (readonly [number, number])[]) => guesses({ of: 'drawn', places });
+
+/** How the tasks of *The section* are done, and how they go wrong. */
+export const sectionAttempts: readonly TaskAttempts[] = [
+  {
+    sheet: 'mirror',
+    task: 'leg',
+    right: [],
+    wrong: [
+      {
+        what: 'lets it run along the axis',
+        answer: chosen(1),
+        unmet: [0],
+        reasons: ['Then both halves leave in the same direction: a spike.'],
+      },
+      {
+        what: 'leans it',
+        answer: chosen(2),
+        unmet: [0],
+        reasons: ['Its image leans the other way: a corner.'],
+      },
+      {
+        what: 'trusts the mirror',
+        answer: chosen(3),
+        unmet: [0],
+        reasons: ['Pull the point down, and look.'],
+      },
+    ],
+  },
+  {
+    sheet: 'uniform',
+    task: 'overshoot',
+    right: [],
+    wrong: [
+      {
+        what: 'expects it to stay',
+        answer: drawn([-24, 0], [-23, -4], [-14, -19], [0, -27], [3, -27], [16, -19], [23, -4], [24, 0]),
+        unmet: [0],
+      },
+      {
+        what: 'expects it to go straight',
+        answer: drawn([-24, 0], [-23, -4], [0, -27], [3, -27], [23, -4], [24, 0]),
+        unmet: [0],
+      },
+      { what: 'draws a half of it', answer: drawn([-24, 0], [-23, -4], [-20, -24], [0, -27]), unmet: [0] },
+    ],
+  },
+  {
+    sheet: 'closing',
+    task: 'which',
+    right: [],
+    wrong: [
+      {
+        what: 'snaps the ends together',
+        answer: chosen(1),
+        unmet: [0],
+        reasons: ['They meet, and can come apart again; and the joint has a corner.'],
+      },
+      {
+        what: 'adds points',
+        answer: chosen(0, 2),
+        unmet: [0],
+        reasons: ['They bring the ends no nearer.'],
+      },
+      {
+        what: 'takes it for closed',
+        answer: chosen(3),
+        unmet: [0],
+        reasons: ['Ends 2 mm apart are two ends.'],
+      },
+    ],
+  },
+  {
+    sheet: 'even',
+    task: 'even',
+    right: [{ commands: [evened(2)] }, { commands: [evened(3)] }],
+    wrong: [
+      { what: 'takes the first that comes', commands: [evened(1)], unmet: [0, 1] },
+      { what: 'spends points', commands: [evened(6)], unmet: [2] },
+      { what: 'spends many', commands: [evened(12)], unmet: [2] },
+    ],
+  },
+  {
+    sheet: 'trace',
+    task: 'trace',
+    right: [{ commands: moves('half', { 1: [14, -26], 2: [26.8, -19.8] }) }],
+    wrong: [
+      {
+        what: 'puts the points onto the line',
+        commands: moves('half', { 1: [14, -25], 2: [23, -17] }),
+        unmet: [0, 1],
+      },
+      {
+        what: 'fits the flank, and leaves a corner at the axis',
+        commands: moves('half', { 1: [14.5, -26.2], 2: [26.5, -19.5] }),
+        unmet: [1],
+      },
+      { what: 'stops by eye', commands: moves('half', { 1: [13, -26], 2: [25, -18] }), unmet: [0] },
+    ],
+  },
+];
