@@ -105,7 +105,7 @@ const held: Sheet = newSheet({
     paragraph(
       'This time the *shoulder* is held at a height of 18 mm, since the strings must clear it. Rho is to go from 0.4 to 0.75.',
     ),
-    paragraph('The feet stay, the shoulder stays. Something else has to move.'),
+    paragraph('Feet and shoulder stay. Something else has to move.'),
     formula('T=M+\\frac{S-M}{\\rho}'),
     callout('predict', 'Where will the tangents meet, and how does the arch change?'),
   ),
@@ -232,7 +232,7 @@ const circular: Sheet = newSheet({
     paragraph(
       'Its weight is the cosine of the angle between chord and leg. Rho follows from it. Out of round now: ',
       live({ of: 'roundness', item: 'arch' }, 3),
-      ' mm.',
+      '.',
     ),
     formula('w=\\cos 45^\\circ=\\tfrac{\\sqrt2}{2},\\qquad \\rho=\\frac{w}{1+w}'),
     callout('prove', 'Fields take expressions: type rho exactly, not to two digits.'),
@@ -288,17 +288,12 @@ const strings: Sheet = newSheet({
   title: 'Under the strings',
   prose: prose(
     paragraph(
-      'The upper edge of the bridge carries the strings in three notches. It is to be one conic, and an *ellipse*, so that no string stands on a peak.',
+      'The upper edge of the bridge carries the strings in three notches. It is to be one *ellipse*, so that no string stands on a peak.',
     ),
     paragraph(
-      'The edge is held by its shoulder. Pull the shoulder first, with Ctrl held it is drawn to a notch; then find rho for the other two.',
+      'Pull the shoulder first; with Ctrl held it is drawn to a notch. Then find rho for the other two.',
     ),
-    callout(
-      'prove',
-      'Ends, shoulder, rho: an order in which each step leaves the one before in peace. Now: ',
-      live({ of: 'fact', item: 'arch', fact: 'conic' }),
-      '.',
-    ),
+    callout('prove', 'First what others stand on, then what stands on it.'),
   ),
   figure: {
     ...board,

@@ -54,7 +54,7 @@ export function drawing({ id, name, left, right, bottom, top, lines }: Given): D
     },
     svg: [
       `<svg xmlns="http://www.w3.org/2000/svg" width="${size[0]}" height="${size[1]}" viewBox="0 0 ${size[0]} ${size[1]}">`,
-      `<g stroke="#8a6f4d" stroke-width="4" stroke-linejoin="round">${paths.join('')}</g>`,
+      `<g stroke="#8a6f4d" stroke-width="3" stroke-linejoin="round">${paths.join('')}</g>`,
       '</svg>',
     ].join('\n'),
   };

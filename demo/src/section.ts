@@ -286,12 +286,12 @@ const even: Sheet = newSheet({
   title: 'The stretched parameter',
   prose: prose(
     paragraph(
-      'The points of this section were moved about, the knots never. The shape is good; the *ticks* along it, one for each equal step of the parameter, crowd on the left.',
+      'The points of this section were moved, the knots never. The shape is good, but the *ticks*, one for each equal step of the parameter, are far apart on the left.',
     ),
     paragraph(
-      'Whoever places frets or lofts a surface by the parameter gets them crowded too. Evenly spaced it would be as *arc length*: now ',
+      'Whoever lofts by the parameter gets that too. It is to follow the *arc length*, ',
       live({ of: 'fact', item: 'section', fact: 'length' }, 1),
-      ' mm in all.',
+      ' in all.',
     ),
     formula("s(u)=\\int_0^u |C'(t)|\\,dt"),
     callout('try', 'Use *Even out*. More spans come nearer, and cost points.'),
@@ -344,13 +344,13 @@ const trace: Sheet = newSheet({
     ...board,
     items: [
       neckDrawing.item,
-      { id: 'traced', name: 'Traced', kind: 'curve', hidden: true, locked: true, curve: traced },
       half([
         [0, -26],
         [6, -20],
         [14, -12],
         [23.5, 0],
       ]),
+      { id: 'traced', name: 'Drawing', kind: 'curve', hidden: true, locked: true, curve: traced },
       {
         id: 'whole',
         name: 'Other half',

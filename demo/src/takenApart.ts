@@ -225,10 +225,10 @@ const speed: Sheet = newSheet({
   title: 'The same road at another speed',
   prose: prose(
     paragraph(
-      'Two pieces in one spline; its parameter runs from 0 to 1. Now the second piece is to get twice the room: from 0.5 to 1.5 instead of 1. Not one point moves.',
+      'Two pieces in one spline, each with half of the parameter. Now the second is to get twice as much: from 0.5 to 1.5. Not one point moves.',
     ),
     paragraph(
-      '*G* asks for the road alone. *C* asks for the speed as well, which is a leg divided by the parameter it takes:',
+      '*G* asks for the road alone, *C* for the speed as well: a leg divided by the parameter it takes.',
     ),
     formula("C'(u_j)=p\\,\\frac{P_j-P_{j-1}}{u_j-u_{j-1}}\\;\\Big|\\;p\\,\\frac{P_{j+1}-P_j}{u_{j+1}-u_j}"),
     callout('predict', 'What of its continuity does the joint keep?'),
@@ -274,7 +274,7 @@ const speed: Sheet = newSheet({
       questions: [
         { of: 'joint', item: 'bout', parameter: 0.5, continuity: 'G1' },
         { of: 'joint', item: 'bout', parameter: 0.5, continuity: 'C1' },
-        { of: 'drawn', item: 'bout', line: 'curve', within: 6, scale: 1 },
+        { of: 'count', item: 'bout', count: 'combPeaks' },
       ],
     },
   ],
@@ -285,13 +285,12 @@ const matched: Sheet = newSheet({
   title: 'G2, and let it be calculated',
   prose: prose(
     paragraph(
-      'Position and tangent you can set by hand. *Curvature* takes the third point too, at one height above the leg and no other. *Match* finds it, and moves no more than the order needs.',
+      '*Curvature* takes the third point too, at one height above the leg and no other. *Match* finds it, and moves no more than the order needs.',
     ),
     formula('\\kappa=\\frac{p-1}{p}\\,\\frac{h}{a^2}'),
     paragraph(
-      'Here $a$ is the first leg and $h$ how far the third point lies from its line. Watch the combs meet: at G1 they differ in height, at G2 they are one.',
+      'Here $a$ is the first leg, $h$ how far the third point lies from its line. At G1 the combs differ in height, at G2 they are one.',
     ),
-    callout('prove', 'Try each order in the panel; the preview tells how far points move.'),
   ),
   figure: {
     ...board,
@@ -328,7 +327,7 @@ const gap: Sheet = newSheet({
     paragraph(
       'Too weak, and it turns sharply at its ends; too strong, and it swings out and turns in the middle. Now its length is ',
       live({ of: 'fact', item: 'bridge', fact: 'length' }, 1),
-      ' mm.',
+      '.',
     ),
     callout('prove', 'Set the numbers of the bridge, or pull its two handles.'),
   ),
