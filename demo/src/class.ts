@@ -35,18 +35,18 @@ const lessons = [
 
 /** How each student of the class got on with the sheets of each of those lessons, a sign for each sheet. */
 const progress: readonly (readonly [name: string, ...byLesson: string[]])[] = [
-  ['Anouk Tessel', 'dddddd', 'ddd', 'dddd', 'ddddd', 'dddddd', 'dddddd', 'dddddd', 'ddddd'],
+  ['Anouk Tessel', 'dddddd', 'ddddd', 'ddddd', 'ddddd', 'dddddd', 'dddddd', 'dddddd', 'ddddd'],
   // The one who overdoes it: forty points.
-  ['Bram Oduya', 'dddddd', 'ddw', 'dddw', 'ddw--', 'wdws--'],
+  ['Bram Oduya', 'dddddd', 'ddwdw', 'ddddw', 'ddw--', 'wdws--'],
   ['Catrin Vale', 'ddwddw', 'dw-', 'ddw-'],
   ['Davit Marrow', 'dws---', 'w--'],
   ['Elsbeth Qui', 'dddwds', 'ds-', '', '', '', '', '', 'ddwwd'],
-  ['Farid Lindqvist', 'wddddd', 'dds', 'dddd', 'ddwds', 'ddwdds', 'dws---', 'dwws--'],
+  ['Farid Lindqvist', 'wddddd', 'ddsdd', 'ddddd', 'ddwds', 'ddwdds', 'dws---', 'dwws--'],
   ['Gesine Adair', 'ddos--', 's--'],
-  ['Henrik Soto', 'dddddd', 'ddd', 'dddd', 'ddddd', 'ddddwd', 'ddddwd', 'dddwdd', 'dddws'],
+  ['Henrik Soto', 'dddddd', 'ddddd', 'ddddd', 'ddddd', 'ddddwd', 'ddddwd', 'dddwdd', 'dddws'],
   ['Ilse Brandywine', 'dw----', 'o--'],
   ['Jonas Peverell-Ito', 'dddwwd', 'dwo', 'dwo-'],
-  ['Kirsi Amadou', 'dddddw', 'dd-'],
+  ['Kirsi Amadou', 'dddddw', 'dd-ws'],
   ['Lorcan Weiss'],
 ];
 

@@ -260,6 +260,64 @@ export const plainStick: Curve = {
   ],
 };
 
+/** A stick that came in with a higher degree than it needs. */
+export const heavyStick: Curve = {
+  ...ofDegreeFive,
+  points: [
+    [20, 60],
+    [152, 42.3],
+    [284, 30.9],
+    [416, 31],
+    [548, 43],
+    [680, 72],
+  ],
+};
+export const lowered = (times: number): Operation => ({ name: 'lowerDegree', source: 'stick', times });
+
+const lower: Sheet = newSheet({
+  id: 'lower',
+  title: 'Down again, and what it costs',
+  prose: prose(
+    paragraph(
+      'Raising the degree is exact, lowering it is not: fewer points can’t say as much. A file brought this stick with degree ',
+      live({ of: 'fact', item: 'stick', fact: 'degree' }),
+      '. How much of that does it need?',
+    ),
+    paragraph(
+      'The nearest curve of a lower degree is found by least squares, with both ends held. The panel tells the *deviation* before anything is done.',
+    ),
+    callout('try', 'Lower it until a shaving would show, then go back a step.'),
+  ),
+  figure: {
+    ...board,
+    items: [given('stick', 'Stick', heavyStick)],
+    readersMay: [{ kind: 'operation', operation: 'lowerDegree', item: 'stick' }],
+    shown: { ...board.shown, comb: true },
+    rail: { item: 'stick', tracks: ['knots', 'basis', 'curvature'] },
+  },
+  stages: [
+    { id: firstStageId, caption: '', commands: [] },
+    { id: 'solved', caption: 'A cubic says it all', commands: [onStick(heavyStick, lowered(2)).command] },
+  ],
+  tasks: [
+    {
+      kind: 'shape',
+      id: 'lower',
+      stage: firstStageId,
+      solution: 'solved',
+      prompt: 'Lower the degree as far as the shape stays within 0.1 mm.',
+      hints: [
+        { text: 'One degree less costs a few hundredths of a millimetre.' },
+        { text: 'Degree 2 is a parabola: it costs more than a millimetre.' },
+      ],
+      conditions: [
+        { kind: 'degreeAtMost', item: 'stick', atMost: 3 },
+        { kind: 'shapeUnchanged', item: 'stick', tolerance: 0.1 },
+      ],
+    },
+  ],
+});
+
 const prove: Sheet = newSheet({
   id: 'fit',
   title: 'Fit the traced camber',
@@ -324,5 +382,5 @@ const prove: Sheet = newSheet({
 export const degreeOrSpans: LessonDocument = {
   version: lessonVersion,
   title: 'Degree or spans',
-  sheets: [see, smooth, predict, prove],
+  sheets: [see, smooth, predict, lower, prove],
 };

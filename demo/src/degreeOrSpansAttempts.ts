@@ -1,6 +1,6 @@
 import type { FigureCommand } from '@bogen/core/figure';
 import { chosen, moves, type TaskAttempts } from './attempts.js';
-import { knotAt, onStick, plainStick, raised } from './degreeOrSpans.js';
+import { heavyStick, lowered, knotAt, onStick, plainStick, raised } from './degreeOrSpans.js';
 
 const counted = (...counts: number[]) => ({
   kind: 'prediction' as const,
@@ -15,6 +15,8 @@ const forty: FigureCommand = onStick(plainStick, {
   degree: 3,
   spans: 37,
 }).command;
+
+const once = onStick(heavyStick, lowered(1));
 
 /** How the tasks of *Degree or spans* are done, and how they go wrong. */
 export const degreeOrSpansAttempts: readonly TaskAttempts[] = [
@@ -60,6 +62,16 @@ export const degreeOrSpansAttempts: readonly TaskAttempts[] = [
       { what: 'adds one point', answer: counted(6, 11, 2), unmet: [0, 1] },
       { what: 'adds a span', answer: counted(7, 13, 3), unmet: [1, 2] },
       { what: 'forgets that the knot is repeated', answer: counted(7, 11, 2), unmet: [1] },
+    ],
+  },
+  {
+    sheet: 'lower',
+    task: 'lower',
+    right: [{ commands: [once.command, onStick(once.curve, lowered(1)).command] }],
+    wrong: [
+      { what: 'is content with one', commands: [once.command], unmet: [0] },
+      { what: 'goes one too far', commands: [onStick(heavyStick, lowered(3)).command], unmet: [1] },
+      { what: 'makes it straight', commands: [onStick(heavyStick, lowered(4)).command], unmet: [1] },
     ],
   },
   {

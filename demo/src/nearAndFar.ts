@@ -1,7 +1,7 @@
 import { clampedUniformKnots, type Point } from '@bogen/core/curve';
 import { emptyFigure, type CurveItem, type FigureDocument } from '@bogen/core/figure';
 import { firstStageId, lessonVersion, newSheet, type LessonDocument, type Sheet } from '@bogen/core/lesson';
-import { formula, paragraph, prose } from './prose.js';
+import { callout, formula, paragraph, pointing, prose } from './prose.js';
 
 /** Half the outline of a small viol about its waist, in millimetres along and across the body. */
 const waist: readonly Point[] = [
@@ -164,6 +164,96 @@ const sheets: readonly Sheet[] = [
         conditions: [
           { kind: 'curveThroughPoint', item: 'smoother', target: 'peg', tolerance: 0.5 },
           { kind: 'spansUnmoved', item: 'waist', atLeast: 4, tolerance: 1e-6 },
+        ],
+      },
+    ],
+  }),
+  newSheet({
+    id: 'guess',
+    title: 'Guess before you pull',
+    prose: prose(
+      paragraph(
+        'The *control point* $P_4$ goes up by 32 mm. You know how many spans a point of a cubic reaches. What about the *edit point* $E_4$, right below it on the curve?',
+      ),
+      paragraph(
+        'It stands where the parameter is the mean of three knots, and takes its share of each point:',
+      ),
+      formula('E_4=C(g_4),\\qquad g_4=\\tfrac13(u_5+u_6+u_7)'),
+      callout('predict', 'Mark the spans that will move, and where the edit point will be.'),
+    ),
+    figure: {
+      ...nearFigure,
+      items: [waistCurve(3)],
+      loose: {},
+      shown: { ...nearFigure.shown, editPoints: true },
+    },
+    stages: [
+      { id: firstStageId, caption: 'Before', commands: [] },
+      {
+        id: 'after',
+        caption: 'Four spans, and two thirds of the way',
+        commands: [{ name: 'moveControlPoint', item: 'waist', index: 4, to: [158, 82] }],
+      },
+    ],
+    tasks: [
+      {
+        kind: 'prediction',
+        id: 'task',
+        stage: firstStageId,
+        to: 'after',
+        prompt: 'P4 goes from (158, 50) to (158, 82). What moves, and how far?',
+        hints: [],
+        questions: [
+          { of: 'spans', item: 'waist', within: 0.001 },
+          { of: 'place', item: 'waist', point: 'editPoints', index: 4, within: 4 },
+        ],
+      },
+    ],
+  }),
+  newSheet({
+    id: 'crowd',
+    title: 'Crowded points',
+    prose: prose(
+      paragraph(
+        'The nearer the points, the closer the curve follows them, and the harder it bends. Bring ',
+        pointing(
+          'the two neighbours',
+          ...[3, 5].map((index) => ({ of: 'controlPoint' as const, item: 'waist', index })),
+        ),
+        ' of $P_4$ close to it, and watch the comb.',
+      ),
+      paragraph(
+        'Three in one place: the curve passes *through* it, in a corner, though no knot asks for one. Such points are a trap. They look like one, and whoever takes hold of it moves only the one on top.',
+      ),
+      formula('P_3=P_4=P_5\\;\\Rightarrow\\;C(u)=P_4'),
+    ),
+    figure: {
+      ...nearFigure,
+      items: [waistCurve(3)],
+      loose: { waist: { controlPoints: [3, 4, 5], editPoints: [] } },
+      shown: { ...nearFigure.shown, comb: true },
+    },
+    tasks: [
+      {
+        kind: 'shape',
+        id: 'task',
+        stage: firstStageId,
+        prompt: 'Bend the waist tighter than a radius of 1 mm by crowding, with P4 where it is.',
+        hints: [
+          { text: 'Two are not enough: a cubic needs three.' },
+          {
+            text: 'P4 stands at (158, 50). Close in, or move P3 and P5 by the arrow keys, with Alt by tenths.',
+          },
+        ],
+        conditions: [
+          { kind: 'curvatureAtLeast', item: 'waist', limit: 1 },
+          {
+            kind: 'pointsUnmoved',
+            item: 'waist',
+            of: 'controlPoints',
+            indices: [0, 1, 2, 4, 6, 7, 8, 9],
+            tolerance: 0.01,
+          },
         ],
       },
     ],

@@ -1,5 +1,5 @@
 import type { FigureCommand } from '@bogen/core/figure';
-import { moves, type TaskAttempts } from './attempts.js';
+import { guesses, moves, type TaskAttempts } from './attempts.js';
 
 const pull = (to: Readonly<Record<number, readonly [number, number]>>): FigureCommand[] => moves('waist', to);
 const pullEditPoint = (index: number, to: readonly [number, number]): FigureCommand => ({
@@ -8,6 +8,9 @@ const pullEditPoint = (index: number, to: readonly [number, number]): FigureComm
   index,
   to,
 });
+
+const reach = (...spans: number[]) => ({ of: 'spans' as const, spans });
+const at = (y: number) => ({ of: 'place' as const, at: [158.3, y] });
 
 /** How the tasks of *Near and far* are done, and how they go wrong. */
 export const nearAndFarAttempts: readonly TaskAttempts[] = [
@@ -62,6 +65,38 @@ export const nearAndFarAttempts: readonly TaskAttempts[] = [
         what: 'moves points at both ends of the waist',
         commands: pull({ 6: [214, 58], 3: [134, 48] }),
         unmet: [0, 1],
+      },
+    ],
+  },
+  {
+    sheet: 'guess',
+    task: 'task',
+    right: [],
+    wrong: [
+      { what: 'expects two spans', answer: guesses(reach(2, 3), at(72)), unmet: [0] },
+      { what: 'expects all to move', answer: guesses(reach(0, 1, 2, 3, 4, 5, 6), at(74)), unmet: [0] },
+      {
+        what: 'takes the edit point along the whole way',
+        answer: guesses(reach(1, 2, 3, 4), at(84)),
+        unmet: [1],
+      },
+      { what: 'leaves the edit point where it was', answer: guesses(reach(1, 2, 3, 4), at(52)), unmet: [1] },
+    ],
+  },
+  {
+    sheet: 'crowd',
+    task: 'task',
+    right: [
+      { commands: pull({ 3: [157.5, 50], 5: [158.5, 50] }) },
+      { commands: pull({ 3: [158, 50.4], 5: [158.3, 50] }) },
+    ],
+    wrong: [
+      { what: 'brings one of them', commands: pull({ 3: [158, 50] }), unmet: [0] },
+      { what: 'stops too early', commands: pull({ 3: [154, 52], 5: [162, 50] }), unmet: [0] },
+      {
+        what: 'moves the middle too',
+        commands: pull({ 3: [157.5, 52], 4: [158, 52], 5: [158.5, 52] }),
+        unmet: [1],
       },
     ],
   },

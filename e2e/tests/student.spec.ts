@@ -97,7 +97,7 @@ test('a student joins, moves near and far, is checked, and finds everything agai
     await device.getByLabel('Class code').fill('bout 7k4m');
     await device.getByLabel('Return key').fill(returnKey.toLowerCase());
     await device.getByRole('button', { name: 'Come back' }).click();
-    await expect(device.getByText('2 of 3 sheets done')).toBeVisible();
+    await expect(device.getByText('2 of 5 sheets done')).toBeVisible();
     await device.getByRole('link', { name: 'An edit point acts far' }).click();
     await expect.poll(() => coordinatesOf(device, 'waist/P6')).toEqual(left);
   });

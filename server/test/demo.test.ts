@@ -98,7 +98,7 @@ describe('the tasks of the demo course', () => {
       document.sheets.flatMap(({ tasks: of }) => of.map(({ kind }) => kind));
     for (const lesson of demoLessons) {
       expect(kinds(lesson).filter((kind) => kind === 'shape').length).toBeGreaterThanOrEqual(2);
-      if (lesson.document.title !== 'Near and far') expect(kinds(lesson)).toContain('prediction');
+      expect(kinds(lesson)).toContain('prediction');
     }
   });
 });
