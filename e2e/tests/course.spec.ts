@@ -1,5 +1,5 @@
 import { demoLessons } from '@bogen/demo';
-import type { Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
 import { coordinatesOf, dragTo, expect, handle, joinClass, saved, test } from '../bogen.js';
 import { violations } from '../violations.js';
 
@@ -175,6 +175,50 @@ async function operate(page: Page, operation: string, parameter?: string): Promi
   await expect(page.getByRole('button', { name: 'Apply' })).toHaveCount(0);
 }
 
+/** Where something of the figure stands on the screen. */
+const middleOf = (locator: Locator): Promise<{ x: number; y: number }> =>
+  locator.evaluate((element) => {
+    const { e, f } = (element as SVGGElement).getScreenCTM()!;
+    return { x: e, y: f };
+  });
+
+/** Moves what has the focus up or down until its label tells a height, by its larger steps. */
+async function keysToHeight(page: Page, marks: Locator, height: number, within: number): Promise<void> {
+  await marks.focus();
+  for (let k = 0; k < 40; k++) {
+    const label = (await marks.getAttribute('aria-label'))!.replaceAll('−', '-');
+    const off = height - Number(/y (-?[\d.]+)/.exec(label)![1]);
+    if (Math.abs(off) <= within) return;
+    await page.keyboard.press(`${Math.abs(off) > 10 ? 'Shift+' : ''}${off > 0 ? 'ArrowUp' : 'ArrowDown'}`);
+  }
+  throw new Error(`never came to ${height}`);
+}
+
+async function isShown(page: Page): Promise<void> {
+  await page.getByRole('button', { name: 'Show what happens' }).click();
+  await expect(task(page)).toContainText('Checked again by the server');
+}
+
+test('the sheets of Near and far on guessing and crowding are worked through', async ({ newContext }) => {
+  test.setTimeout(90_000);
+  const { page } = await joinClass(await newContext());
+
+  await test.step('a guess', async () => {
+    await open(page, 'Guess before you pull');
+    for (const name of ['0.143 to 0.286', '0.286 to 0.429', '0.429 to 0.571', '0.571 to 0.714'])
+      await task(page).getByRole('button', { name }).click();
+    await keysToHeight(page, page.locator('[data-guess-mark]'), 73.7, 3);
+    await isShown(page);
+    await expect(task(page)).toContainText(/As you said|Right|Done/);
+  });
+
+  await test.step('crowded points', async () => {
+    await open(page, 'Crowded points');
+    for (const name of ['waist/P3', 'waist/P5']) await nudgeTo(page, name, [158, 50]);
+    await isDone(page);
+  });
+});
+
 test('Degree or spans is worked through with the pointer', async ({ newContext }) => {
   test.setTimeout(120_000);
   const { page } = await joinClass(await newContext());
@@ -198,6 +242,13 @@ test('Degree or spans is worked through with the pointer', async ({ newContext }
     for (const [k, count] of ['7', '12', '2'].entries()) await fields.nth(k).fill(count);
     await page.getByRole('button', { name: 'Show what happens' }).click();
     await expect(task(page)).toContainText('Checked again by the server');
+  });
+
+  await test.step('down by two', async () => {
+    await open(page, 'Down again, and what it costs');
+    await operate(page, 'lowerDegree');
+    await operate(page, 'lowerDegree');
+    await isDone(page);
   });
 
   await test.step('a camber within a shaving', async () => {
@@ -328,4 +379,180 @@ test('A true round is worked through with pointer and numbers', async ({ newCont
     await isDone(page);
   });
   await expect(handle(page, 'cursor')).toBeVisible();
+});
+
+test('Taking the outline apart is worked through with pointer and keys', async ({ newContext }) => {
+  test.setTimeout(120_000);
+  const { page } = await joinClass(await newContext());
+
+  await test.step('one line', async () => {
+    await open(page, 'Four pieces in one curve');
+    await page.getByText('Go to stage 2').click();
+    await page.getByLabel('Both pieces have the same tangent at P3.').check();
+    await isDone(page);
+  });
+
+  await test.step('by halves', async () => {
+    await open(page, 'A point by halves');
+    await task(page).getByLabel('Your answer').fill('130');
+    await isDone(page);
+  });
+
+  await test.step('a joint is closed', async () => {
+    await open(page, 'A joint that opened');
+    // The end of the bout draws the point to it.
+    const [from, to] = [await middleOf(handle(page, 'waist/P0')), await middleOf(handle(page, 'bout/P3'))];
+    await page.keyboard.down('Control');
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 3 });
+    await page.mouse.move(to.x + 2, to.y + 1, { steps: 3 });
+    await page.mouse.up();
+    await page.keyboard.up('Control');
+    await expect(task(page).locator('li').first()).toHaveAttribute('data-met', 'true');
+    await handle(page, 'waist/P1').focus();
+    const [x, y] = await coordinatesOf(page, 'waist/P1');
+    for (let k = 0; k < Math.round(Math.abs(230 - x)); k++)
+      await page.keyboard.press(x > 230 ? 'ArrowLeft' : 'ArrowRight');
+    for (let k = 0; k < Math.round(Math.abs(96 - y)); k++)
+      await page.keyboard.press(y > 96 ? 'ArrowDown' : 'ArrowUp');
+    await isDone(page);
+  });
+
+  await test.step('the same road', async () => {
+    await open(page, 'The same road at another speed');
+    const answers = await task(page)
+      .getByRole('radio', { name: /yes|no/i })
+      .all();
+    await answers[0]!.check();
+    await answers[3]!.check();
+    await task(page).getByRole('textbox').fill('2');
+    await isShown(page);
+  });
+
+  await test.step('G2', async () => {
+    await open(page, 'G2, and let it be calculated');
+    await page.locator('[data-tool="match"]').click();
+    await page.getByLabel('Continuity').selectOption('G2');
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await isDone(page);
+  });
+
+  await test.step('a bridge', async () => {
+    await open(page, 'A piece that was missing');
+    await page.getByRole('button', { name: 'Numbers of Bridge …' }).click();
+    await page.getByLabel('Continuity', { exact: true }).selectOption('G2');
+    await page.getByLabel('Continuity there').selectOption('G2');
+    for (const name of ['Strength', 'Strength there']) {
+      await page.getByLabel(name, { exact: true }).fill('1');
+      await page.keyboard.press('Tab');
+    }
+    await expect(task(page).locator('li[data-met="true"]')).toHaveCount(3);
+    await page.keyboard.press('Escape');
+    await isDone(page);
+  });
+});
+
+test('The arch of the bridge is worked through with pointer and numbers', async ({ newContext }) => {
+  test.setTimeout(120_000);
+  const { page } = await joinClass(await newContext());
+  const numbers = async (item: string, rho: string): Promise<void> => {
+    await page.getByRole('button', { name: `Numbers of ${item} …` }).click();
+    await page.getByRole('textbox', { name: 'ρ' }).fill(rho);
+    await page.keyboard.press('Tab');
+    await expect(task(page).locator('li[data-met="false"]')).toHaveCount(0);
+    await page.keyboard.press('Escape');
+  };
+
+  await test.step('near 1', async () => {
+    await open(page, 'One number for three curves');
+    await page.getByText('Go to stage 3').click();
+    await page.getByLabel('Onto the two legs of its polygon.').check();
+    await isDone(page);
+  });
+
+  await test.step('where the tangents will meet', async () => {
+    await open(page, 'What is held, and what gives way');
+    await keysToHeight(page, page.locator('[data-guess-mark]'), 24, 3);
+    await task(page).getByRole('button', { name: 'Start from the line as it is' }).click();
+    await isShown(page);
+  });
+
+  await test.step('rho through a mark', async () => {
+    await open(page, 'Find rho');
+    await numbers('Arch', '0.62');
+    await isDone(page);
+  });
+
+  await test.step('rho as a weight', async () => {
+    await open(page, 'Rho is a weight');
+    await task(page).getByLabel('Your answer').fill('1.5');
+    await isDone(page);
+  });
+
+  await test.step('round', async () => {
+    await open(page, 'The one that is round');
+    await numbers('Arch', 'sqrt(2)-1');
+    await isDone(page);
+  });
+
+  await test.step('three notches', async () => {
+    await open(page, 'Under the strings');
+    const [from, to] = [
+      await middleOf(page.locator('[data-shape-handle="arch/place"]')),
+      await middleOf(page.locator('[data-reference-point="mid"]')),
+    ];
+    await page.keyboard.down('Control');
+    await page.mouse.move(from.x, from.y);
+    await page.mouse.down();
+    await page.mouse.move((from.x + to.x) / 2, (from.y + to.y) / 2, { steps: 3 });
+    await page.mouse.move(to.x + 2, to.y + 1, { steps: 3 });
+    await page.mouse.up();
+    await page.keyboard.up('Control');
+    await expect(task(page).locator('li').first()).toHaveAttribute('data-met', 'true');
+    await numbers('Edge', '0.42');
+    await isDone(page);
+  });
+});
+
+test('The section is worked through, with a picture to draw over', async ({ newContext }) => {
+  test.setTimeout(120_000);
+  const { page } = await joinClass(await newContext());
+
+  await test.step('the first leg', async () => {
+    await open(page, 'Half a section, twice');
+    await page.getByLabel('At right angles to the axis.').check();
+    await isDone(page);
+  });
+
+  await test.step('even time', async () => {
+    await open(page, 'Even time on uneven roads');
+    await task(page).getByRole('button', { name: 'Start from the line as it is' }).click();
+    await isShown(page);
+  });
+
+  await test.step('closed', async () => {
+    await open(page, 'Nearly closed is open');
+    await page.getByText('Go to stage 4').click();
+    await page.getByLabel('The periodic curve.').check();
+    await isDone(page);
+  });
+
+  await test.step('evened out', async () => {
+    await open(page, 'The stretched parameter');
+    await page.locator('[data-tool="evenOut"]').click();
+    await page.getByLabel('Spans for each span').fill('2');
+    await page.keyboard.press('Tab');
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await isDone(page);
+  });
+
+  await test.step('drawn over', async () => {
+    const picture = page.waitForResponse((response) => response.url().includes('/pictures/'));
+    await open(page, 'Draw it over');
+    expect((await picture).status()).toBe(200);
+    await nudgeTo(page, 'half/P1', [14.5, -26]);
+    await nudgeTo(page, 'half/P2', [26.5, -19.5]);
+    await isDone(page);
+  });
 });

@@ -6,8 +6,7 @@ import {
   type FigureDocument,
 } from '@bogen/core/figure';
 import { CommandError, type Told } from '@bogen/core/lesson';
-import i18next from 'i18next';
-import { snapMoved } from '../editing/draw/snapMoved.js';
+import { snapOfMove } from '../editing/draw/snapOfMove.js';
 import type { FigureHost } from '../figure/scene/host.js';
 import { EditedDocument } from '../saving/editedDocument.js';
 import { motionOf } from '../saving/motion.js';
@@ -49,10 +48,7 @@ export function benchHost(
         throw error;
       }
     },
-    snap: (...move) => {
-      const { at, kind, name = '' } = snapMoved(...move);
-      return kind && { at, words: i18next.t(`draw.snap.${kind}`, { name }) };
-    },
+    snap: snapOfMove,
     isFree: true,
     ...(keepPicture && { keepPicture }),
     may: () => true,

@@ -1,4 +1,4 @@
-import { readerMay, type FigureCommand, type FigureDocument } from '@bogen/core/figure';
+import { isAnythingFree, readerMay, type FigureCommand, type FigureDocument } from '@bogen/core/figure';
 import { CommandError, told } from '@bogen/core/lesson';
 import type { Arrival, FigureHost, Motion } from '../figure/scene/host.js';
 import { motionOf } from '../saving/motion.js';
@@ -27,8 +27,18 @@ export function looseHost(edited: EditedWork, start: FigureDocument, keepLocks?:
     preview: (command) => edited.preview(command && whole(command)),
     do: (command) => edited.do(whole(command)),
     may: (command) => readerMay(now(), command, start),
+    snap,
   };
 }
+
+let snapOfMove: FigureHost['snap'];
+
+/** What a point is drawn to is fetched when the figure is there; until it has come a point stays under the hand. */
+async function fetchSnap(): Promise<void> {
+  ({ snapOfMove } = await import('../editing/draw/snapOfMove.js'));
+}
+
+const snap: NonNullable<FigureHost['snap']> = (...move) => snapOfMove?.(...move) ?? null;
 
 /**
  * The figure of a sheet whose work is on its way. What is seen until then is the figure given, where it is
@@ -50,6 +60,8 @@ export class WorkHost implements FigureHost {
   readonly receive = (edited: EditedWork, keepLocks?: KeepLocks): void => {
     const own = looseHost(edited, this.start, keepLocks);
     this.own = own;
+    // A failed fetch is tried again with the next figure.
+    if (!snapOfMove && isAnythingFree(this.start)) void fetchSnap().catch(() => undefined);
     for (const [listener, stop] of this.listeners) {
       stop();
       this.listeners.set(listener, own.subscribe(listener));
@@ -62,6 +74,7 @@ export class WorkHost implements FigureHost {
   readonly motion = (): Motion => this.own?.motion() ?? 'rest';
   readonly preview: FigureHost['preview'] = (command) => this.own?.preview(command);
   readonly do: FigureHost['do'] = (command) => this.own?.do(command);
+  readonly snap: FigureHost['snap'] = (...move) => this.own?.snap?.(...move) ?? null;
   readonly may: FigureHost['may'] = (command) =>
     this.own?.may(command) ?? readerMay(this.before, command, this.start);
   readonly subscribe = (listener: () => void): (() => void) => {

@@ -29,7 +29,7 @@ import {
 } from '@bogen/core/lesson';
 import i18next from 'i18next';
 import { call } from '../api/instructorCall.js';
-import { snapMoved } from '../editing/draw/snapMoved.js';
+import { snapOfMove } from '../editing/draw/snapOfMove.js';
 import type { FigureHost } from '../figure/scene/host.js';
 import { EditedDocument } from '../saving/editedDocument.js';
 import { openLocalSteps } from '../saving/localSteps.js';
@@ -149,10 +149,7 @@ export function sheetHost(
       refuse?.(null);
       if (lost.length > 0) tell?.(i18next.t('writer.askedOf', { name: lost.join(', ') }));
     },
-    snap: (...move) => {
-      const { at, kind, name = '' } = snapMoved(...move);
-      return kind && { at, words: i18next.t(`draw.snap.${kind}`, { name }) };
-    },
+    snap: snapOfMove,
     letReaders: (allowance) => edited.do(changeAtStage(sheet(), stage, allow(now(), allowance))),
     may: () => true,
   };

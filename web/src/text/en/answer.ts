@@ -65,7 +65,7 @@ export const answer = {
   span: '{{start}} to {{end}}',
   spansHelp: 'Press the spans, here or in the figure.',
   placeHelp: 'Drag the mark in the figure to where you expect it; arrow keys move it too.',
-  placeAt: 'Your mark for {{point}}, {{x}}, {{y}}',
+  placeAt: 'Your mark for {{point}}, x {{x}}, y {{y}}',
   placed: 'marked at {{x}}, {{y}}',
   drawnHelp: 'Draw it in the figure.',
   draw: 'Draw',
