@@ -16,7 +16,7 @@ import { picturesOf } from '../paint/pictures.js';
 import { PickLayer } from '../handles/PickLayer.js';
 import { planeProjection, type Projection } from '../geometry/projection.js';
 import { ReferencePoint } from '../handles/ReferencePoint.js';
-import { mayDraw } from '../scene/may.js';
+import { mayDraw, mayMove } from '../scene/may.js';
 import type { FigureScene } from '../scene/scene.js';
 import { ItemHandle } from '../handles/ItemHandle.js';
 import { useParts } from '../scene/useScene.js';
@@ -130,12 +130,15 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
           ) : null,
         )}
         {isSeen && pane.shows(document.rail.item) && <CursorHandle scene={scene} projection={projection} />}
-        {mayDraw(scene.host) &&
+        {isSeen &&
           document.items.flatMap((item) => {
             if (item.hidden || item.locked || !pane.shows(item.id)) return [];
-            return handlesOfItem(item, scene.evaluation).map(({ key }) => (
-              <ItemHandle key={`${scene.number}/${item.id}/${key}`} {...own} item={item.id} handle={key} />
-            ));
+            // Readers take hold of what they may move.
+            return handlesOfItem(item, scene.evaluation)
+              .filter(({ key }) => mayMove(scene.host, { item: item.id, of: 'handle', key }))
+              .map(({ key }) => (
+                <ItemHandle key={`${scene.number}/${item.id}/${key}`} {...own} item={item.id} handle={key} />
+              ));
           })}
         {/* The first picture does not wait for hundreds of elements that are not seen. */}
         {takes && (
