@@ -183,8 +183,6 @@ await run(async () => {
     await student.getByRole('heading', { name: 'Lessons' }).waitFor();
     await shoot(student, 'class');
     await student.getByRole('link', { name: 'A control point acts near' }).click();
-    await student.locator('[data-handle="waist/P4"]').focus();
-    await shoot(student, 'reader-near');
     await student.getByRole('link', { name: /Next sheet/ }).click();
     await student.locator('[data-handle="waist/E4"]').waitFor();
     const place = await student.locator('[data-handle="waist/E4"]').evaluate((element) => {
@@ -196,10 +194,19 @@ await run(async () => {
     await student.mouse.move(place.x + 18, place.y + 22, { steps: 8 });
     await student.mouse.up();
     await shoot(student, 'reader-far');
-    await student.getByRole('link', { name: /Next sheet/ }).click();
-    await student.locator('[data-handle="waist/P4"]').waitFor();
+    // The strongest sheets of the course: one drawn over a picture, one in the dark.
+    await student.goto('/class');
+    await student.getByRole('link', { name: 'Draw it over' }).click();
+    await student.locator('[data-handle="half/P1"]').waitFor();
+    await dragOf(student, 'half/P1', { x: 98, y: 70 });
+    await dragOf(student, 'half/P2', { x: 132, y: 84 });
+    await student.getByRole('button', { name: 'Check' }).click();
+    await shoot(student, 'course-section');
+    await student.goto('/class');
+    await student.getByRole('link', { name: 'A point by halves' }).click();
+    await student.locator('[data-rail]').waitFor();
     await student.getByRole('button', { name: 'Dark theme' }).click();
-    await shoot(student, 'reader-degree-dark');
+    await shoot(student, 'course-halves-dark');
   } finally {
     await browser.close();
     await server.stop();

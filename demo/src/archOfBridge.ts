@@ -1,6 +1,7 @@
 import { conicFromShoulder, pointAt, type Point } from '@bogen/core/curve';
 import { emptyFigure, type FigureDocument, type FigureItem } from '@bogen/core/figure';
 import { firstStageId, lessonVersion, newSheet, type LessonDocument, type Sheet } from '@bogen/core/lesson';
+import { drawing, straight } from './pictures.js';
 import { callout, control, formula, live, paragraph, pointing, prose } from './prose.js';
 
 /** The feet of the arch under the bridge, and where its tangents meet, in millimetres. */
@@ -102,9 +103,7 @@ const held: Sheet = newSheet({
   id: 'held',
   title: 'What is held, and what gives way',
   prose: prose(
-    paragraph(
-      'This time the *shoulder* is held at a height of 18 mm, since the strings must clear it. Rho is to go from 0.4 to 0.75.',
-    ),
+    paragraph('This time the *shoulder* is held, 18 mm high. Rho is to go from 0.4 to 0.75.'),
     paragraph('Feet and shoulder stay. Something else has to move.'),
     formula('T=M+\\frac{S-M}{\\rho}'),
     callout('predict', 'Where will the tangents meet, and how does the arch change?'),
@@ -283,6 +282,27 @@ const notch = (u: number): Point => pointAt(top, u).map((x) => Math.round(100 * 
 /** The upper edge as conics go through its ends. */
 export const edgeOf = (rho: number, place: Point) => conicOf(rho, 'shoulder', place, edge);
 
+/** An old bridge, seen from the front. */
+export const bridgeDrawing = drawing({
+  id: 'b21d6e00-0000-4000-8000-00000000ec02',
+  name: 'Bridge',
+  left: -40,
+  right: 40,
+  bottom: -2,
+  top: 44,
+  lines: [
+    {
+      curves: [
+        top,
+        straight([...edge[1]], [34, 0], [22, 0]),
+        conicFromShoulder([22, 0], [0, 14], [-22, 0], 0.45),
+        straight([-22, 0], [-34, 0], [...edge[0]]),
+      ],
+      isClosed: true,
+    },
+  ],
+});
+
 const strings: Sheet = newSheet({
   id: 'strings',
   title: 'Under the strings',
@@ -293,11 +313,11 @@ const strings: Sheet = newSheet({
     paragraph(
       'Pull the shoulder first; with Ctrl held it is drawn to a notch. Then find rho for the other two.',
     ),
-    callout('prove', 'First what others stand on, then what stands on it.'),
   ),
   figure: {
     ...board,
     items: [
+      bridgeDrawing.item,
       { ...arch(edgeOf(0.6, [3, 29])), name: 'Edge' },
       peg('low', 'Bass', notch(0.22)),
       peg('mid', 'Middle', topShoulder),

@@ -10,6 +10,7 @@ import {
   type Operation,
 } from '@bogen/core/figure';
 import { firstStageId, lessonVersion, newSheet, type LessonDocument, type Sheet } from '@bogen/core/lesson';
+import { drawing, straight } from './pictures.js';
 import { callout, formula, live, paragraph, pointing, prose } from './prose.js';
 
 /** The camber of a bow stick from frog to head, one cubic of a single span, in millimetres. */
@@ -249,6 +250,27 @@ const traced: Curve = {
     [680, 72],
   ],
 };
+/** An old bow stick, seen from the side: its lower edge is the camber. */
+export const stickDrawing = drawing({
+  id: '57c40000-0000-4000-8000-00000000ec03',
+  name: 'Bow stick',
+  left: 0,
+  right: 700,
+  bottom: -20,
+  top: 110,
+  lines: [
+    {
+      curves: [
+        traced,
+        straight([680, 72], [690, 78]),
+        { ...traced, points: traced.points.map(([x, y], k) => [x!, y! + [11, 10, 9, 8, 8][k]!]).reverse() },
+      ],
+      isClosed: true,
+    },
+  ],
+  scale: 3,
+});
+
 /** What the task begins with: the plain cubic. */
 export const plainStick: Curve = {
   ...camber,
@@ -331,7 +353,11 @@ const prove: Sheet = newSheet({
   ),
   figure: {
     ...board,
-    items: [{ ...given('trace', 'Traced', traced), faint: true }, given('stick', 'Stick', plainStick)],
+    items: [
+      stickDrawing.item,
+      { ...given('trace', 'Traced', traced), faint: true },
+      given('stick', 'Stick', plainStick),
+    ],
     // All of them, so that those that come in are loose too.
     loose: { stick: { controlPoints: [0, 1, 2, 3], editPoints: [] } },
     readersMay: [

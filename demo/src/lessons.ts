@@ -1,8 +1,8 @@
 import type { LessonDocument } from '@bogen/core/lesson';
 import type { TaskAttempts } from './attempts.js';
-import { archOfBridge } from './archOfBridge.js';
+import { archOfBridge, bridgeDrawing } from './archOfBridge.js';
 import { archOfBridgeAttempts } from './archOfBridgeAttempts.js';
-import { degreeOrSpans } from './degreeOrSpans.js';
+import { degreeOrSpans, stickDrawing } from './degreeOrSpans.js';
 import { degreeOrSpansAttempts } from './degreeOrSpansAttempts.js';
 import { knotsOnTheRail } from './knotsOnTheRail.js';
 import { knotsOnTheRailAttempts } from './knotsOnTheRailAttempts.js';
@@ -30,11 +30,11 @@ export interface DemoLesson {
 export const demoLessons: readonly DemoLesson[] = [
   { document: twoCurves, attempts: twoCurvesAttempts },
   { document: nearAndFar, attempts: nearAndFarAttempts },
-  { document: degreeOrSpans, attempts: degreeOrSpansAttempts },
+  { document: degreeOrSpans, attempts: degreeOrSpansAttempts, drawings: [stickDrawing] },
   { document: knotsOnTheRail, attempts: knotsOnTheRailAttempts },
   { document: takenApart, attempts: takenApartAttempts },
   { document: trueRound, attempts: trueRoundAttempts },
-  { document: archOfBridge, attempts: archOfBridgeAttempts },
+  { document: archOfBridge, attempts: archOfBridgeAttempts, drawings: [bridgeDrawing] },
   { document: section, attempts: sectionAttempts, drawings: [neckDrawing] },
 ];
 

@@ -1,7 +1,7 @@
 import { clampedUniformKnots, type Point } from '@bogen/core/curve';
 import { emptyFigure, type CurveItem, type FigureDocument } from '@bogen/core/figure';
 import { firstStageId, lessonVersion, newSheet, type LessonDocument, type Sheet } from '@bogen/core/lesson';
-import { callout, formula, paragraph, pointing, prose } from './prose.js';
+import { formula, paragraph, pointing, prose } from './prose.js';
 
 /** Half the outline of a small viol about its waist, in millimetres along and across the body. */
 const waist: readonly Point[] = [
@@ -173,13 +173,9 @@ const sheets: readonly Sheet[] = [
     title: 'Guess before you pull',
     prose: prose(
       paragraph(
-        'The *control point* $P_4$ goes up by 32 mm. You know how many spans a point of a cubic reaches. What about the *edit point* $E_4$, right below it on the curve?',
-      ),
-      paragraph(
-        'It stands where the parameter is the mean of three knots, and takes its share of each point:',
+        'The *control point* $P_4$ goes up by 32 mm. How many spans does a point of a cubic reach? And the *edit point* $E_4$, right below it on the curve?',
       ),
       formula('E_4=C(g_4),\\qquad g_4=\\tfrac13(u_5+u_6+u_7)'),
-      callout('predict', 'Mark the spans that will move, and where the edit point will be.'),
     ),
     figure: {
       ...nearFigure,

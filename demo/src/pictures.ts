@@ -1,4 +1,4 @@
-import { domainOf, pointAt, type Curve } from '@bogen/core/curve';
+import { clampedUniformKnots, domainOf, pointAt, type Curve, type Point } from '@bogen/core/curve';
 import type { PictureItem } from '@bogen/core/figure';
 
 /** A drawing to lay below a figure: it is ours, and lies at its true size. */
@@ -17,16 +17,23 @@ interface Given {
   readonly bottom: number;
   readonly top: number;
   /** Lines as with a pencil; closed ones have a tint inside. */
+  /** Pixels for a millimetre; a line is 3 wide. */
+  readonly scale?: number;
   readonly lines: readonly { readonly curves: readonly Curve[]; readonly isClosed?: boolean }[];
 }
 
-/** Pixels of a picture for a millimetre. */
-const scale = 10;
 /** Places on each curve: at this size a hundredth of a millimetre from it. */
 const places = 120;
 
+/** The line that is straight between places. */
+export const straight = (...points: readonly Point[]): Curve => ({
+  degree: 1,
+  knots: clampedUniformKnots(points.length, 1),
+  points,
+});
+
 /** Draws curves as a picture, as an SVG of our own. */
-export function drawing({ id, name, left, right, bottom, top, lines }: Given): Drawing {
+export function drawing({ id, name, left, right, bottom, top, lines, scale = 10 }: Given): Drawing {
   const size: [number, number] = [(right - left) * scale, (top - bottom) * scale];
   const at = ([x, y]: readonly number[]): string =>
     `${((x! - left) * scale).toFixed(1)} ${((top - y!) * scale).toFixed(1)}`;

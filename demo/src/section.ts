@@ -1,7 +1,7 @@
 import { clampedUniformKnots, closeCurve, type Curve, type Point } from '@bogen/core/curve';
 import { emptyFigure, type FigureDocument, type FigureItem } from '@bogen/core/figure';
 import { firstStageId, lessonVersion, newSheet, type LessonDocument, type Sheet } from '@bogen/core/lesson';
-import { drawing } from './pictures.js';
+import { drawing, straight } from './pictures.js';
 import { callout, formula, live, paragraph, pointing, prose } from './prose.js';
 
 /** Half of the neck's section, from the middle of its back to the edge of the fingerboard, in millimetres. */
@@ -17,12 +17,6 @@ const traced: Curve = {
   ],
 };
 const otherHalf: Curve = { ...traced, points: traced.points.map(([x, y]) => [-x!, y!]).reverse() };
-const line = (...points: readonly Point[]): Curve => ({
-  degree: 1,
-  knots: clampedUniformKnots(points.length, 1),
-  points,
-});
-
 /** The neck cut across, with the fingerboard on it. */
 export const neckDrawing = drawing({
   id: '5ec7102e-0000-4000-8000-00000000ec01',
@@ -33,8 +27,8 @@ export const neckDrawing = drawing({
   top: 10,
   lines: [
     { curves: [otherHalf, traced], isClosed: true },
-    { curves: [line([-25, 0], [-25, 3], [0, 6], [25, 3], [25, 0])], isClosed: true },
-    { curves: [line([0, -29], [0, 8])] },
+    { curves: [straight([-25, 0], [-25, 3], [0, 6], [25, 3], [25, 0])], isClosed: true },
+    { curves: [straight([0, -29], [0, 8])] },
   ],
 });
 
