@@ -135,6 +135,7 @@ export { hasSeveralRight } from '../src/lesson/task/choice.js';
 export * from '../src/lesson/variation/variations.js';
 export { unmovedSpans } from '../src/lesson/condition/spansUnmoved.js';
 export * from '../src/lesson/checkTask.js';
+export * from '../src/lesson/score.js';
 export { backTo, lessonDifference } from '../src/lesson/difference.js';
 export * from '../src/lesson/triedTask.js';
 export * from '../src/lesson/variation/offers.js';

@@ -391,15 +391,16 @@ const prove: Sheet = newSheet({
       id: 'camber',
       stage: firstStageId,
       solution: 'solved',
-      prompt: 'Follow the traced camber within 0.3 mm, with at most five points.',
+      prompt: 'Follow the traced camber within 0.3 mm, with as few points as you can: eight at most.',
       hints: [
         { text: 'Raise the degree once: that gives the fifth point and no knot.' },
         { text: 'Then place P1, P2 and P3. The traced line was made with P2 near (360, −14).' },
       ],
       conditions: [
         { kind: 'nearCurve', item: 'stick', target: 'trace', tolerance: 0.3 },
-        { kind: 'pointsAtMost', item: 'stick', atMost: 5 },
+        { kind: 'pointsAtMost', item: 'stick', atMost: 8 },
       ],
+      score: { of: 'fact', item: 'stick', fact: 'points' },
     },
   ],
 });

@@ -6,8 +6,13 @@ const counted = (...counts: number[]) => ({
   kind: 'prediction' as const,
   guesses: counts.map((value) => ({ of: 'count' as const, value })),
 });
-const raise: FigureCommand = onStick(plainStick, raised(1)).command;
+const { command: raise, curve: ofDegreeFour } = onStick(plainStick, raised(1));
 const places = { 1: [180, 44], 2: [360, -14], 3: [540, 60] } as const;
+const fitted = {
+  ...ofDegreeFour,
+  points: ofDegreeFour.points.map((point, k) => places[k as keyof typeof places] ?? point),
+};
+const raiseFitted = onStick(fitted, raised(1)).command;
 /** The one who overdoes it: forty points. */
 const forty: FigureCommand = onStick(plainStick, {
   name: 'refit',
@@ -77,7 +82,11 @@ export const degreeOrSpansAttempts: readonly TaskAttempts[] = [
   {
     sheet: 'fit',
     task: 'camber',
-    right: [{ commands: [raise, ...moves('stick', { 1: [181, 44], 2: [360, -13.8], 3: [539, 60] })] }],
+    right: [
+      { commands: [raise, ...moves('stick', { 1: [181, 44], 2: [360, -13.8], 3: [539, 60] })] },
+      // One degree more than it takes: done, and beaten by those with five points.
+      { commands: [raise, ...moves('stick', { 1: places[1], 2: places[2], 3: places[3] }), raiseFitted] },
+    ],
     wrong: [
       {
         what: 'tries with four points',
@@ -86,9 +95,9 @@ export const degreeOrSpansAttempts: readonly TaskAttempts[] = [
       },
       { what: 'adds spans, and many of them', commands: [forty], unmet: [0, 1] },
       {
-        what: 'raises twice to be safe',
+        what: 'raises twice, and moves nothing',
         commands: [onStick(plainStick, raised(2)).command],
-        unmet: [0, 1],
+        unmet: [0],
       },
       {
         what: 'adds a span and leaves it there',

@@ -314,6 +314,7 @@ const even: Sheet = newSheet({
         { kind: 'shapeUnchanged', item: 'section', tolerance: 0.25 },
         { kind: 'pointsAtMost', item: 'section', atMost: 16 },
       ],
+      score: { of: 'fact', item: 'section', fact: 'points' },
     },
   ],
 });

@@ -262,6 +262,10 @@ test('Degree or spans is worked through with the pointer', async ({ newContext }
     ] as const;
     for (const [k, [x, y]] of places.entries()) await nudgeTo(page, `stick/P${k + 1}`, [x, y]);
     await isDone(page);
+    // The made-up class has done it with five points, too.
+    await expect(page.locator('[data-best]')).toContainText(
+      /Your best is 5: nobody of the \d+ who have done it has less/,
+    );
   });
 });
 

@@ -164,6 +164,19 @@ test('a task is put together from checks in sentences, and a student meets it', 
     await expect(row).toContainText('Curve has degree 4 at least');
   });
 
+  await test.step('a number counts, and no longer, with undo', async () => {
+    const score = editor.locator('[data-score]');
+    await score.getByRole('button', { name: 'Let a number count' }).click();
+    await page.getByRole('button', { name: /^Control points of Curve/ }).first().click();
+    await expect(score).toContainText('Counts: Control points of Curve, the lower the better.');
+    await expect.poll(task).toMatchObject({ score: { of: 'fact', item: 'curve', fact: 'points' } });
+    await score.getByRole('button', { name: 'Let nothing count' }).click();
+    await expect(score).not.toContainText('Counts');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(score).toContainText('Counts');
+    expect(await violations(page)).toEqual([]);
+  });
+
   await test.step('as a student it is checked', async () => {
     await page.getByRole('link', { name: 'See as a student' }).click();
     const asked = page.locator('[data-task] li').first();

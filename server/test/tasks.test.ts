@@ -11,7 +11,8 @@ import {
   type Task,
   type TaskAnswer,
 } from '@bogen/core/lesson';
-import { nearAndFar } from '@bogen/demo';
+import type { FigureCommand } from '@bogen/core/figure';
+import { attemptsOn, demoLessons, nearAndFar } from '@bogen/demo';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nearAndFarOf, TestServer, type Visitor } from './harness.js';
 
@@ -94,6 +95,53 @@ async function check(who: Visitor, task: string, answer?: TaskAnswer) {
   const params = { edition: edition.id, sheet: sheet.id, task };
   return who.call('checkTask', { params, body: answer ? { answer: answer as never } : {} });
 }
+
+describe('a task in which a number counts', () => {
+  it('tells who has met it what they came to, beside the best of the class, and nobody else', async () => {
+    const teacher = await server.signedIn();
+    const [course] = (await teacher.call('shelf')).courses;
+    const camber = course!.lessons.find(({ title }) => title === 'Degree or spans')!.id;
+    const reading = (who: Visitor) => who.call('readLesson', { params: { lesson: camber } });
+    const demo = demoLessons.find(({ document: of }) => of.title === 'Degree or spans')!;
+    const shown = demo.document.sheets.find(({ id }) => id === 'fit')!;
+    const [solved] = shown.stages.slice(-1);
+    /** Does what is given, and has it checked. */
+    const tries = async (who: Visitor, commands: readonly FigureCommand[]) => {
+      const { edition } = await reading(who);
+      const at = { edition: edition.id, sheet: 'fit' };
+      const work = await who.call('openWork', { params: { ...at, stage: firstStageId }, body: {} });
+      const steps = commands.map((command) => ({ id: randomUUID(), kind: 'do' as const, command }));
+      if (steps.length > 0)
+        await who.call('appendToWork', {
+          params: { work: work.id },
+          body: { base: work.revision, steps } as never,
+        });
+      await who.call('checkTask', { params: { ...at, task: 'camber' }, body: {} });
+      return (await reading(who)).progress.find(({ sheet: id }) => id === 'fit')!.best['camber'];
+    };
+    const more = attemptsOn(demo, 'fit', 'camber').right.at(-1)!;
+    const [first, second] = [await server.student('Ada Plane'), await server.student('Bea Gouge')];
+    expect(await tries(first, [])).toBeUndefined();
+    const own = await tries(first, more.commands!);
+    // The made-up class has done it with five points.
+    expect(own).toMatchObject({ own: 6, ofClass: 5 });
+    expect(await tries(second, solved!.commands)).toEqual({
+      own: 5,
+      ofClass: 5,
+      students: own!.students + 1,
+    });
+    // A worse one later does not count.
+    await second.call('checkTask', {
+      params: { edition: (await reading(second)).edition.id, sheet: 'fit', task: 'camber' },
+      body: {},
+    });
+    expect((await reading(first)).progress.find(({ sheet: id }) => id === 'fit')!.best['camber']).toEqual({
+      own: 6,
+      ofClass: 5,
+      students: own!.students + 1,
+    });
+  });
+});
 
 describe('a task that is answered', () => {
   it('is judged on the server as in the browser, whatever is answered', async () => {

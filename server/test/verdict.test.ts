@@ -61,7 +61,8 @@ async function there(
   task: Task,
   attempt: Parameters<typeof checkTask>[2],
 ) {
-  return JSON.parse(JSON.stringify(await pool.run('check', sheet, task, attempt))) as unknown;
+  const { results } = await pool.run('check', sheet, task, attempt);
+  return JSON.parse(JSON.stringify(results)) as unknown;
 }
 
 describe('the same verdict here and there, on random figures', () => {

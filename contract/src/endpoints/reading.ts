@@ -77,6 +77,8 @@ export const readingEndpoints = {
         sheetProgress.extend({
           /** An earlier edition with work on this sheet that was not taken along, since the sheet changed. */
           earlier: z.int().nullable(),
+          /** By the task: what was come to where a number counts, the lower the better, of who has met it. */
+          best: z.record(z.string(), z.object({ own: z.number(), ofClass: z.number(), students: z.int() })),
         }),
       ),
     }),

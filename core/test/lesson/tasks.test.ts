@@ -15,6 +15,7 @@ import {
   isVaried,
   newSheet,
   offeredVariations,
+  scoreOf,
   seedFrom,
   taskKinds,
   triedTask,
@@ -26,6 +27,7 @@ import {
   type CurveItem,
   type FigureCommand,
   type FigureDocument,
+  type Measure,
   type Sheet,
   type Task,
   type TaskAnswer,
@@ -406,3 +408,35 @@ function applyPlace(place: number[]): TaskOf<'shape'> {
     conditions: [{ kind: 'pointAtPlace', item: 'c', of: 'controlPoints', index: 1, place, tolerance: 1 }],
   };
 }
+
+describe('the number that counts in a task', () => {
+  const line = {
+    degree: 1,
+    knots: [0, 0, 1, 1],
+    points: [
+      [0, 0],
+      [30, 40],
+    ],
+  };
+  const figure = {
+    ...emptyFigure(),
+    items: [{ id: 'line', name: 'Line', kind: 'curve', curve: line }],
+  } as FigureDocument;
+  const task = (score?: Measure): Task => ({
+    kind: 'shape',
+    id: 't',
+    stage: firstStageId,
+    prompt: '',
+    hints: [],
+    conditions: [],
+    ...(score ? { score } : {}),
+  });
+
+  it('is measured of the figure, and nothing where nothing counts or can be measured', () => {
+    expect(scoreOf(task({ of: 'fact', item: 'line', fact: 'length' }), figure)).toBeCloseTo(50, 9);
+    expect(scoreOf(task({ of: 'fact', item: 'line', fact: 'points' }), figure)).toBe(2);
+    expect(scoreOf(task({ of: 'fact', item: 'line', fact: 'conic' }), figure)).toBeUndefined();
+    expect(scoreOf(task({ of: 'fact', item: 'gone', fact: 'points' }), figure)).toBeUndefined();
+    expect(scoreOf(task(), figure)).toBeUndefined();
+  });
+});

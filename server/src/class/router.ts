@@ -12,6 +12,7 @@ import type { Pool } from '../pool/pool.js';
 import { sheetsOf } from '../work/ownSheets.js';
 import { progressOf } from '../work/progress.js';
 import { takeWorkAlong } from '../work/takeAlong.js';
+import { bestOf } from './best.js';
 import {
   answersOf,
   editionsOfClass,
@@ -75,6 +76,11 @@ export function classRouter(db: Db, pool: Pool): Router {
       await takeWorkAlong(db, student.id, earlier.id, { id: chosen.id, document });
       known = await knownOf(db, { students: [student.id] });
     }
+    const best = await bestOf(db, {
+      edition: chosen.id,
+      classId: student.classId,
+      student: student.id,
+    });
     return {
       lesson: params.lesson,
       title: document.title,
@@ -86,6 +92,7 @@ export function classRouter(db: Db, pool: Pool): Router {
       sheets: (await sheetsOf(pool.of(student.id), document.sheets, student.id)).map(forReaders),
       progress: progressOfSheets(chosen.outline, ofEdition(known, chosen.id)).map((sheet) => ({
         ...sheet,
+        best: Object.fromEntries(best.get(sheet.sheet) ?? []),
         earlier: leftBehind(
           sheet.sheet,
           chosen,

@@ -17,6 +17,7 @@ import * as bytes from './migrations/014-bytes.js';
 import * as presence from './migrations/015-presence.js';
 import * as writtenLater from './migrations/016-written-later.js';
 import * as floods from './migrations/017-floods.js';
+import * as score from './migrations/018-score.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -37,6 +38,7 @@ const migrations: Record<string, Migration> = {
   '015-presence': presence,
   '016-written-later': writtenLater,
   '017-floods': floods,
+  '018-score': score,
 };
 
 /**

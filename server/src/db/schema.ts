@@ -104,6 +104,8 @@ export interface Database {
     checked_revision: number;
     attempts: number;
     passed_at: Date | null;
+    /** The lowest that counted, of a task in which a number does. */
+    score: number | null;
   };
   task_check: {
     id: Generated<string>;

@@ -2,6 +2,11 @@ import type { FigureCommand, FigureDocument } from '@bogen/core/figure';
 import type { Applied, Attempt, ConditionResult, Sheet, Task } from '@bogen/core/lesson';
 import type { CheckedPicture } from './checkPicture.js';
 
+interface Checked {
+  readonly results: readonly ConditionResult[];
+  readonly score: number | null;
+}
+
 /**
  * The calculations that run in worker threads, since what a person sends can make them take any time. Each is
  * a function of plain data, loaded by the threads of its own lane alone, so that none waits for what another
@@ -9,9 +14,12 @@ import type { CheckedPicture } from './checkPicture.js';
  */
 export const jobs = {
   check: async () => {
-    const { checkTask } = await import('@bogen/core/lesson');
-    return (sheet: Sheet, task: Task, attempt: Attempt): readonly ConditionResult[] =>
-      checkTask(sheet, task, attempt);
+    const { checkTask, isTaskMet, scoreOf } = await import('@bogen/core/lesson');
+    /** The results, and where the task is met the number that counts in it. */
+    return (sheet: Sheet, task: Task, attempt: Attempt): Checked => {
+      const results = checkTask(sheet, task, attempt);
+      return { results, score: isTaskMet(results) ? (scoreOf(task, attempt.figure) ?? null) : null };
+    };
   },
   changeLesson: async () => {
     const { applyLessonCommand } = await import('@bogen/core/lesson');

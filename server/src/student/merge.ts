@@ -53,14 +53,16 @@ export async function mergeStudents(tx: Tx, into: string, from: string): Promise
   );
   await tx.updateTable('work').set({ student_id: into }).where('student_id', '=', from).execute();
   await sql`
-    insert into task_state as kept (student_id, edition_id, sheet_id, task_id, results, answer, checked_revision, attempts, passed_at)
-    select ${into}, edition_id, sheet_id, task_id, results, answer, checked_revision, attempts, passed_at
+    insert into task_state as kept (student_id, edition_id, sheet_id, task_id, results, answer, checked_revision, attempts,
+      passed_at, score)
+    select ${into}, edition_id, sheet_id, task_id, results, answer, checked_revision, attempts, passed_at, score
     from task_state where student_id = ${from}
     on conflict (student_id, edition_id, sheet_id, task_id) do update set
       attempts = kept.attempts + excluded.attempts,
       results = case when kept.passed_at is null and excluded.passed_at is not null then excluded.results else kept.results end,
       answer = case when kept.passed_at is null and excluded.passed_at is not null then excluded.answer else kept.answer end,
-      passed_at = least(kept.passed_at, excluded.passed_at)`.execute(tx);
+      passed_at = least(kept.passed_at, excluded.passed_at),
+      score = least(kept.score, excluded.score)`.execute(tx);
   await sql`update task_check set student_id = ${into} where student_id = ${from}`.execute(tx);
   await sql`update bench_figure set student_id = ${into} where student_id = ${from}`.execute(tx);
   await sql`update student set last_seen = greatest(student.last_seen, other.last_seen),

@@ -173,7 +173,7 @@ export async function checkWork(
   if (!work) throw new HttpProblem('refused', toldByServer('openBeforeCheck'));
   const start = await startOf(db, work.streamId);
   const { document, revision } = await readDocument(db, work.streamId, workStream);
-  const results = await pool.run('check', sheet, task, { start, figure: document, answer });
+  const { results, score } = await pool.run('check', sheet, task, { start, figure: document, answer });
   const passed = isTaskMet(results);
   const of = { student_id: studentId, edition_id: editionId, sheet_id: sheet.id, task_id: taskId };
   const kept = {
@@ -190,12 +190,13 @@ export async function checkWork(
     const passedAt = sql<Date | null>`case when ${passed} then now() end`;
     await tx
       .insertInto('task_state')
-      .values({ ...of, ...kept, attempts: 1, passed_at: passedAt })
+      .values({ ...of, ...kept, attempts: 1, passed_at: passedAt, score })
       .onConflict((conflict) =>
         conflict.columns(['student_id', 'edition_id', 'sheet_id', 'task_id']).doUpdateSet({
           ...kept,
           attempts: sql<number>`task_state.attempts + 1`,
           passed_at: sql<Date | null>`coalesce(task_state.passed_at, excluded.passed_at)`,
+          score: sql<number | null>`least(task_state.score, excluded.score)`,
         }),
       )
       .execute();

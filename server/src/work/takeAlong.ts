@@ -79,8 +79,9 @@ async function takeTasksAlong(
     if (!task || !same || canonicalText(task) !== canonicalText(same) || !isSameStage(old, now, task.stage))
       continue;
     await sql`
-      insert into task_state (student_id, edition_id, sheet_id, task_id, results, answer, checked_revision, attempts, passed_at)
-      select student_id, ${to.id}, sheet_id, task_id, results, answer, checked_revision, attempts, passed_at
+      insert into task_state (student_id, edition_id, sheet_id, task_id, results, answer, checked_revision, attempts,
+        passed_at, score)
+      select student_id, ${to.id}, sheet_id, task_id, results, answer, checked_revision, attempts, passed_at, score
       from task_state
       where student_id = ${student} and edition_id = ${from} and sheet_id = ${sheetId} and task_id = ${taskId}
     `.execute(tx);

@@ -207,6 +207,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
                     onAnswer={(answer) => keepAnswer(work, task.id, answer)}
                     onOver={layOver}
                     passed={lesson.progress[index]!.passed.includes(task.id)}
+                    best={lesson.progress[index]!.best[task.id]}
                     onCheck={async () => {
                       const results = await checkOnServer(work, task.id);
                       await client.invalidateQueries({ queryKey: ['read', lesson.lesson] });

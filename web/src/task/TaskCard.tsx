@@ -11,6 +11,7 @@ import {
 } from '@bogen/core/lesson';
 import { useCallback, useEffect, useState, type ComponentType, type ReactNode } from 'react';
 import type { FigureScene } from '../figure/scene/scene.js';
+import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import type { AnswerProps, OverFigure } from './answering.js';
@@ -42,6 +43,8 @@ export interface TaskCardProps {
   /** Checks on the server; resolves to its results, or to null where it can't be reached now. */
   readonly onCheck?: (() => Promise<readonly ConditionResult[] | null>) | undefined;
   readonly passed: boolean;
+  /** Where a number counts and the task was met: what the reader came to, beside the class. */
+  readonly best?: Best | undefined;
   readonly startOver?: ReactNode;
   /** One way to do it, or what a predicted change comes to, where there is one: the figure goes there, and back. */
   readonly solution?: SolutionShown | undefined;
@@ -51,6 +54,13 @@ export interface TaskCardProps {
   readonly mixing?: string | undefined;
   /** Lays something over the figure. */
   readonly onOver?: ((task: string, over: OverFigure | null) => void) | undefined;
+}
+
+export interface Best {
+  readonly own: number;
+  readonly ofClass: number;
+  /** How many of the class have met it. */
+  readonly students: number;
 }
 
 export interface SolutionShown {
@@ -177,6 +187,7 @@ export function TaskCard(props: TaskCardProps) {
                 <Verdict {...{ task, checked, done, passed, confirmation }} />
               )}
             </p>
+            {props.best && <BestOfClass {...props.best} />}
             <div className="mt-1.5 flex flex-wrap items-center gap-2">
               <Button
                 primary
@@ -208,6 +219,20 @@ export function TaskCard(props: TaskCardProps) {
         )}
       </Hints>
     </TaskToRead>
+  );
+}
+
+/** How the reader's number stands beside the best of the class. */
+function BestOfClass({ own, ofClass, students }: Best) {
+  const { t } = useTranslation();
+  const numbers = { own: shownNumber(own), best: shownNumber(ofClass), count: students };
+  return (
+    <p className="text-[12.5px] text-soft" data-best>
+      {t(
+        own <= ofClass ? (students > 1 ? 'answer.bestIsOwn' : 'answer.bestIsFirst') : 'answer.best',
+        numbers,
+      )}
+    </p>
   );
 }
 

@@ -1,5 +1,6 @@
-import { list } from '../../describe/describe.js';
+import { list, optional } from '../../describe/describe.js';
 import { evaluateFigure } from '../../figure/evaluate.js';
+import { measureDescription, type Measure } from '../../figure/measure/measures.js';
 import { CommandError } from '../../history/history.js';
 import { told } from '../../told/told.js';
 import { conditionDescription, countConditions, type Condition } from '../condition/conditions.js';
@@ -13,11 +14,14 @@ const mostConditions = 40;
 export interface ShapeTask extends AnyTask {
   readonly kind: 'shape';
   readonly conditions: readonly Condition[];
+  /** A number of the figure that counts, the lower the better: who has met the task sees the best of the class. */
+  readonly score?: Measure;
 }
 
 export const shape: TaskMember<ShapeTask> = {
   description: describeTask('shape', {
     conditions: list(conditionDescription, taskLimits.conditions),
+    score: optional(measureDescription),
   }),
   judge: ({ conditions }, { start, figure, evaluation }) => {
     const before = [start, evaluateFigure(start)] as const;

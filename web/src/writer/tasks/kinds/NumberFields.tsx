@@ -10,7 +10,7 @@ import { PickList } from '../../prose/PickList.js';
 import type { TaskFieldsProps } from '../editing.js';
 
 /** Measured at the cursor, so that the task says where that is. */
-const atCursor: ReadonlySet<Measure['of']> = new Set(['curvature', 'curvePoint', 'basis', 'cursor']);
+export const atCursor: ReadonlySet<Measure['of']> = new Set(['curvature', 'curvePoint', 'basis', 'cursor']);
 
 /** Which number is asked for, what is right now, and how far an answer may be from it. */
 export function NumberFields({ task, start, scene, onChange }: TaskFieldsProps<'number'>) {

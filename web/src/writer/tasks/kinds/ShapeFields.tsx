@@ -1,5 +1,6 @@
 import { checkTask, figureOfStage, lostConditions, taskLimits, type Condition } from '@bogen/core/lesson';
 import { useTranslation } from '../../../text/text.js';
+import { ScoreField } from './ScoreField.js';
 import { AddCondition } from '../AddCondition.js';
 import { ConditionRow } from '../ConditionRow.js';
 import type { TaskFieldsProps } from '../editing.js';
@@ -41,6 +42,7 @@ export function ShapeFields({
           {t('task.empty')}
         </p>
       )}
+      <ScoreField task={task} scene={scene} start={start} onChange={onChange} />
       {task.conditions.length < taskLimits.conditions ? (
         <AddCondition scene={scene} onAdd={(condition) => withConditions([...task.conditions, condition])} />
       ) : (
