@@ -30,7 +30,7 @@ describe('the shelf', () => {
     expect(courses[0]).toMatchObject({ title: 'Lines of a viol', classes: [{ students: 12 }] });
     expect(nearAndFarOf(courses[0]!.lessons)).toMatchObject({
       title: 'Near and far',
-      sheetCount: 3,
+      sheetCount: 5,
       edition: 1,
       changedSinceEdition: false,
     });

@@ -84,7 +84,8 @@ async function load(db: Db, pool: Pool): Promise<void> {
     .executeTakeFirstOrThrow();
   const read: DemoLesson[] = [];
   for (const of of demoLessons)
-    read.push({ ...of, document: await readLessonFile(db, pool, account.id, lessonFileOf(of)) });
+    // Ours can be drawn, and a start need not wait for it.
+    read.push({ ...of, document: await readLessonFile(db, pool, account.id, lessonFileOf(of), 'later') });
   const made = await db.transaction().execute(async (tx) => {
     const course = await tx
       .insertInto('course')

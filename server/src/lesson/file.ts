@@ -9,7 +9,7 @@ import { CommandError, type LessonDocument } from '@bogen/core/lesson';
 import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { firstIssue } from '../http/route.js';
-import { keepPicture } from '../picture/keep.js';
+import { keepPicture, type Drawn } from '../picture/keep.js';
 import type { Runner } from '../pool/pool.js';
 import { readForeignLesson } from './document.js';
 
@@ -68,6 +68,7 @@ export async function readLessonFile(
   pool: Runner,
   owner: string,
   file: unknown,
+  drawn: Drawn = 'now',
 ): Promise<LessonDocument> {
   const parsed = lessonFileShell.safeParse(file);
   if (!parsed.success)
@@ -89,7 +90,7 @@ export async function readLessonFile(
   const kept = new Map<string, string>();
   for (const [index, [id, { data }]] of entries.entries()) {
     try {
-      kept.set(id, (await keepPicture(db, pool, owner, Buffer.from(data, 'base64'))).id);
+      kept.set(id, (await keepPicture(db, pool, owner, Buffer.from(data, 'base64'), drawn)).id);
     } catch (error) {
       if (!(error instanceof HttpProblem)) throw error;
       const told = toldByServer('lessonFilePicture', {

@@ -15,11 +15,20 @@ export interface KeptPicture {
   readonly height: number;
 }
 
+/** When an SVG is drawn into pixels for readers: as it is kept, so that one that can't be is refused, or when somebody asks first. */
+export type Drawn = 'now' | 'later';
+
 /**
  * Keeps a picture of an instructor, checked and cleaned in a thread of its own; one that is kept already is not kept twice.
  * @throws HttpProblem where it is none, is too large, or there is no room
  */
-export async function keepPicture(db: Db, pool: Runner, owner: string, sent: Buffer): Promise<KeptPicture> {
+export async function keepPicture(
+  db: Db,
+  pool: Runner,
+  owner: string,
+  sent: Buffer,
+  drawn: Drawn = 'now',
+): Promise<KeptPicture> {
   if (sent.length > 8_000_000) {
     throw new HttpProblem('too-large', toldByServer('pictureTooLarge'));
   }
@@ -45,7 +54,8 @@ export async function keepPicture(db: Db, pool: Runner, owner: string, sent: Buf
   if (Number(kept.bytes ?? 0) + bytes.length > room) {
     throw new HttpProblem('refused', toldByServer('noRoomForPictures'));
   }
-  const pixels = mediaType === 'image/svg+xml' ? await rasterise(bytes, width, height) : null;
+  const pixels =
+    mediaType === 'image/svg+xml' && drawn === 'now' ? await rasterise(bytes, width, height) : null;
   const { id } = await db
     .insertInto('picture')
     .values({ instructor_id: owner, media_type: mediaType, width, height, bytes, digest, pixels })

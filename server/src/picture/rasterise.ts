@@ -6,8 +6,8 @@ import { Gate } from '../pool/gate.js';
 
 /** Pixels on the longer side. */
 const side = 2400;
-/** How long drawing may take, in ms. */
-const patience = 1400;
+/** How long drawing may take, in ms, and how long it may take until it begins on a busy machine. */
+const patience = { drawing: 1400, start: 10_000 };
 /** Bytes of a drawn picture, as the database takes them. */
 const mostBytes = 10_000_000;
 
@@ -38,13 +38,20 @@ export function rasterise(svg: Buffer, width: number, height: number): Promise<B
 function draw(svg: Buffer): Promise<Buffer> {
   return new Promise((resolve, reject) => {
     const child = spawn(process.execPath, [script, String(side)], {
-      stdio: ['pipe', 'pipe', 'ignore'],
+      // It says by a sign when it begins to draw.
+      stdio: ['pipe', 'pipe', 'pipe'],
       // Nothing of what the server knows is handed on.
       env: { PATH: process.env['PATH'] },
     });
     const parts: Buffer[] = [];
     let bytes = 0;
-    const timer = setTimeout(() => child.kill('SIGKILL'), patience);
+    const endIn = (time: number) => setTimeout(() => child.kill('SIGKILL'), time);
+    let timer = endIn(patience.start);
+    child.stderr.once('data', () => {
+      clearTimeout(timer);
+      timer = endIn(patience.drawing);
+    });
+    child.stderr.resume();
     child.stdout.on('data', (part: Buffer) => {
       bytes += part.length;
       if (bytes > mostBytes) child.kill('SIGKILL');

@@ -50,7 +50,7 @@ export function pictureRouter(db: Db, pool: Pool): Router {
   return router;
 }
 
-/** Draws an SVG that was kept before there were pixels. */
+/** Draws an SVG that was kept without pixels. */
 async function drawLater(
   db: Db,
   { id, bytes, width, height }: { id: string; bytes: Buffer; width: number; height: number },

@@ -225,7 +225,9 @@ export function TaskCard(props: TaskCardProps) {
 /** How the reader's number stands beside the best of the class. */
 function BestOfClass({ own, ofClass, students }: Best) {
   const { t } = useTranslation();
-  const numbers = { own: shownNumber(own), best: shownNumber(ofClass), count: students };
+  // What is counted has no places after the point.
+  const told = (value: number): string => (Number.isInteger(value) ? String(value) : shownNumber(value));
+  const numbers = { own: told(own), best: told(ofClass), count: students };
   return (
     <p className="text-[12.5px] text-soft" data-best>
       {t(
