@@ -167,7 +167,10 @@ test('a task is put together from checks in sentences, and a student meets it', 
   await test.step('a number counts, and no longer, with undo', async () => {
     const score = editor.locator('[data-score]');
     await score.getByRole('button', { name: 'Let a number count' }).click();
-    await page.getByRole('button', { name: /^Control points of Curve/ }).first().click();
+    await page
+      .getByRole('button', { name: /^Control points of Curve/ })
+      .first()
+      .click();
     await expect(score).toContainText('Counts: Control points of Curve, the lower the better.');
     await expect.poll(task).toMatchObject({ score: { of: 'fact', item: 'curve', fact: 'points' } });
     await score.getByRole('button', { name: 'Let nothing count' }).click();
