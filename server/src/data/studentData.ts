@@ -40,6 +40,7 @@ export async function studentData(db: Db, id: string): Promise<object> {
         'task_state.sheet_id as sheet',
         'task_state.task_id as task',
         'task_state.attempts',
+        'task_state.score',
         'task_state.passed_at as passedAt',
         'task_state.answer',
       ])
