@@ -1,3 +1,4 @@
+import { nearAndFar } from '@bogen/demo';
 import type { Page } from '@playwright/test';
 import { coordinatesOf, drag, expect, handle, joinClass, openFirstSheet, signIn, test } from '../bogen.js';
 import { lesson } from '../figure.js';
@@ -170,7 +171,7 @@ test('an instructor takes a figure to the bench, and makes a sheet of one', asyn
   await page.goBack();
   // The other tests of this server find the lesson as it was.
   await page.getByRole('button', { name: 'Remove this sheet' }).click();
-  await expect.poll(async () => (await lesson(page)).sheets.length).toBe(3);
+  await expect.poll(async () => (await lesson(page)).sheets.length).toBe(nearAndFar.sheets.length);
 });
 
 test('what rested on a device while another changed the figure becomes a figure of its own', async ({
