@@ -61,12 +61,12 @@ async function nudgeTo(page: Page, name: string, to: readonly [number, number]):
     await page.keyboard.press(key);
 }
 
-test('every sheet of the course fits its page, with all its stages and words that point, and nothing keeps anybody from it', async ({
-  newContext,
-}) => {
-  test.setTimeout(240_000);
-  const { page } = await joinClass(await newContext());
-  for (const { document } of demoLessons) {
+for (const { document } of demoLessons) {
+  test(`every sheet of “${document.title}” fits its page, with all its stages and words that point, and nothing keeps anybody from it`, async ({
+    newContext,
+  }) => {
+    test.setTimeout(120_000);
+    const { page } = await joinClass(await newContext());
     for (const sheet of document.sheets) {
       await open(page, sheet.title);
       const steps = await page.getByText(/^Stage 1 of \d+$/).allInnerTexts();
@@ -85,8 +85,8 @@ test('every sheet of the course fits its page, with all its stages and words tha
       for (const words of await page.locator('[data-pointing]').all()) await words.hover();
       expect(await violations(page), sheet.title).toEqual([]);
     }
-  }
-});
+  });
+}
 
 test('Two curves, six pegs is worked through with the pointer', async ({ newContext }) => {
   test.setTimeout(120_000);
