@@ -64,7 +64,7 @@ export const test = base.extend<Fixtures, { bogen: Bogen }>({
       await use(bogen);
       await bogen.end();
     },
-    { scope: 'worker', timeout: 90_000 },
+    { scope: 'worker', timeout: 180_000 },
   ],
   complaints: async ({ browserName: _ }, use) => {
     const complaints: string[] = [];
