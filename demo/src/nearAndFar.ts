@@ -173,7 +173,7 @@ const sheets: readonly Sheet[] = [
     title: 'Guess before you pull',
     prose: prose(
       paragraph(
-        'The *control point* $P_4$ goes up by 32 mm. How many spans does a point of a cubic reach? And the *edit point* $E_4$, right below it on the curve?',
+        'The *control point* $P_4$ goes up by 32 mm. How many spans does a point of a cubic reach? And the *edit point* $E_4$, right above it on the curve?',
       ),
       formula('E_4=C(g_4),\\qquad g_4=\\tfrac13(u_5+u_6+u_7)'),
     ),
