@@ -35,18 +35,18 @@ const lessons = [
 
 /** How each student of the class got on with the sheets of each of those lessons, a sign for each sheet. */
 const progress: readonly (readonly [name: string, ...byLesson: string[]])[] = [
-  ['Anouk Tessel', 'dddddd', 'ddddd', 'ddddd', 'ddddd', 'dddddd', 'dddddd', 'dddddd', 'ddddd'],
+  ['Anouk Tessel', 'ddddddd', 'ddddd', 'dddddd', 'dddddd', 'ddddddd', 'dddddd', 'dddddd', 'ddddddd'],
   // The one who overdoes it: forty points.
-  ['Bram Oduya', 'dddddd', 'ddwdw', 'ddddw', 'ddw--', 'wdws--'],
-  ['Catrin Vale', 'ddwddw', 'dw-', 'ddw-'],
-  ['Davit Marrow', 'dws---', 'w--'],
-  ['Elsbeth Qui', 'dddwds', 'ds-', '', '', '', '', '', 'ddwwd'],
-  ['Farid Lindqvist', 'wddddd', 'ddsdd', 'ddddd', 'ddwds', 'ddwdds', 'dws---', 'dwws--'],
-  ['Gesine Adair', 'ddos--', 's--'],
-  ['Henrik Soto', 'dddddd', 'ddddd', 'ddddd', 'ddddd', 'ddddwd', 'ddddwd', 'dddwdd', 'dddws'],
-  ['Ilse Brandywine', 'dw----', 'o--'],
-  ['Jonas Peverell-Ito', 'dddwwd', 'dwo', 'dwo-'],
-  ['Kirsi Amadou', 'dddddw', 'dd-ws'],
+  ['Bram Oduya', 'ddddddd', 'ddwdw', 'ddddww', 'dddddw', 'ddw----', 'wdws--'],
+  ['Catrin Vale', 'ddwdddw', 'dw-', 'ddw-'],
+  ['Davit Marrow', 'dwws---', 'w--'],
+  ['Elsbeth Qui', 'dddddwd', 'ds-', '', '', '', '', '', 'dwwdwwd'],
+  ['Farid Lindqvist', 'wdddddd', 'ddsdd', 'dddddd', 'dddwds', 'ddwddds', 'dws---', 'dwws--'],
+  ['Gesine Adair', 'ddsos--', 's--'],
+  ['Henrik Soto', 'ddddddd', 'ddddd', 'dddddd', 'dddddd', 'dddddwd', 'ddddwd', 'dddwdd', 'dddddws'],
+  ['Ilse Brandywine', 'dw-----', 'o--'],
+  ['Jonas Peverell-Ito', 'ddwdwwd', 'dwo', 'dwo-'],
+  ['Kirsi Amadou', 'ddddddw', 'dd-ws'],
   ['Lorcan Weiss'],
 ];
 

@@ -1,8 +1,6 @@
-import type { Curve, Point } from '@bogen/core/curve';
+import { clampedUniformKnots, pointAt, type Curve, type Point } from '@bogen/core/curve';
 import {
-  curveOf,
   emptyFigure,
-  evaluateFigure,
   type CurveItem,
   type FigureCommand,
   type FigureDocument,
@@ -10,6 +8,7 @@ import {
   type Operation,
 } from '@bogen/core/figure';
 import { firstStageId, lessonVersion, newSheet, type LessonDocument, type Sheet } from '@bogen/core/lesson';
+import { operated, resultOf } from './operated.js';
 import { drawing, straight } from './pictures.js';
 import { callout, formula, live, paragraph, pointing, prose } from './prose.js';
 
@@ -34,17 +33,11 @@ const given = (id: string, name: string, curve: Curve, color?: 'teal' | 'ochre')
 });
 
 /** What an operation makes of a curve that is called “stick”. */
-function resultOf(curve: Curve, operation: Operation): Curve {
-  const built: FigureItem = { id: 'result', name: 'Result', kind: 'built', operation };
-  const figure = { ...emptyFigure(), items: [given('stick', 'Stick', curve), built] };
-  return curveOf(evaluateFigure(figure), 'result')!;
-}
-
+const made = (curve: Curve, operation: Operation): Curve =>
+  resultOf([given('stick', 'Stick', curve)], operation);
 /** An operation in the place of the stick. */
-export const onStick = (curve: Curve, operation: Operation): { command: FigureCommand; curve: Curve } => {
-  const result = resultOf(curve, operation);
-  return { command: { name: 'operate', item: 'stick', operation, curve: result }, curve: result };
-};
+export const onStick = (curve: Curve, operation: Operation) =>
+  operated([given('stick', 'Stick', curve)], 'stick', operation);
 export const raised = (times: number): Operation => ({ name: 'raiseDegree', source: 'stick', times });
 export const knotAt = (parameter: number): Operation => ({
   name: 'insertKnot',
@@ -53,8 +46,8 @@ export const knotAt = (parameter: number): Operation => ({
   times: 1,
 });
 
-const ofDegreeFive = resultOf(camber, raised(2));
-const ofThreeSpans = resultOf(resultOf(camber, knotAt(1 / 3)), knotAt(2 / 3));
+const ofDegreeFive = made(camber, raised(2));
+const ofThreeSpans = made(made(camber, knotAt(1 / 3)), knotAt(2 / 3));
 
 const board: FigureDocument = {
   ...emptyFigure(),
@@ -151,7 +144,7 @@ const predict: Sheet = newSheet({
   ),
   figure: {
     ...board,
-    items: [given('stick', 'Stick', resultOf(camber, knotAt(0.5)))],
+    items: [given('stick', 'Stick', made(camber, knotAt(0.5)))],
     rail: { item: 'stick', tracks: ['knots', 'basis'] },
   },
   stages: [
@@ -159,7 +152,7 @@ const predict: Sheet = newSheet({
     {
       id: 'after',
       caption: 'Degree 4: the knot in the middle had to be repeated, and each span got a point',
-      commands: [onStick(resultOf(camber, knotAt(0.5)), raised(1)).command],
+      commands: [onStick(made(camber, knotAt(0.5)), raised(1))],
     },
   ],
   tasks: [
@@ -319,7 +312,7 @@ const lower: Sheet = newSheet({
   },
   stages: [
     { id: firstStageId, caption: '', commands: [] },
-    { id: 'solved', caption: 'A cubic says it all', commands: [onStick(heavyStick, lowered(2)).command] },
+    { id: 'solved', caption: 'A cubic says it all', commands: [onStick(heavyStick, lowered(2))] },
   ],
   tasks: [
     {
@@ -336,6 +329,122 @@ const lower: Sheet = newSheet({
         { kind: 'degreeAtMost', item: 'stick', atMost: 3 },
         { kind: 'shapeUnchanged', item: 'stick', tolerance: 0.1 },
       ],
+    },
+  ],
+});
+
+/** Half the outline of the body, from the neck to the tail, in millimetres, as a hand placed it. */
+const placed: Curve = {
+  degree: 3,
+  knots: clampedUniformKnots(10, 3),
+  points: [
+    [0, 20],
+    [6, 96],
+    [66, 122],
+    [128, 100],
+    [172, 58],
+    [226, 64],
+    [276, 118],
+    [352, 140],
+    [404, 92],
+    [402, 0],
+  ],
+};
+/** The outline of the body, both halves. */
+export const bodyDrawing = drawing({
+  id: 'b0d70000-0000-4000-8000-00000000ec04',
+  name: 'Outline of the body',
+  left: -20,
+  right: 420,
+  bottom: -150,
+  top: 150,
+  lines: [
+    {
+      curves: [placed, { ...placed, points: placed.points.map(([x, y]) => [x!, -y!]).reverse() }],
+      isClosed: true,
+    },
+    { curves: [straight([-16, 0], [416, 0])] },
+  ],
+  scale: 4,
+});
+/** Places on a curve, so many steps of about equal length. */
+function evenlyAlong(curve: Curve, steps: number): Point[] {
+  const dense = Array.from({ length: 4001 }, (_, k) => pointAt(curve, k / 4000));
+  const lengths = [0];
+  for (const [k, [x, y]] of dense.slice(1).entries())
+    lengths.push(lengths.at(-1)! + Math.hypot(x! - dense[k]![0]!, y! - dense[k]![1]!));
+  return Array.from(
+    { length: steps + 1 },
+    (_, k) => dense[lengths.findIndex((length) => length >= (lengths.at(-1)! * k) / steps - 1e-9)]!,
+  );
+}
+/** The same half drawn freehand: the hand shakes by half a millimetre. */
+const shaky: readonly Point[] = evenlyAlong(placed, 120).map(([x, y], k) => {
+  const shake = [
+    0.4 * Math.sin(2.1 * k) + 0.28 * Math.sin(3.7 * k + 1),
+    0.4 * Math.cos(2.9 * k) + 0.24 * Math.sin(4.3 * k),
+  ];
+  return [Math.round(10 * (x! + shake[0]!)) / 10, Math.round(10 * (y! + shake[1]!)) / 10];
+});
+/** The stroke, fitted to a tolerance. */
+export const freehand = (tolerance: number, degree = 3) =>
+  ({ kind: 'stroke', points: shaky, tolerance, degree }) as const;
+
+const stroke: Sheet = newSheet({
+  id: 'stroke',
+  title: 'One stroke, too many points',
+  prose: prose(
+    paragraph(
+      'Half of the body’s outline, drawn over in one stroke. A hand shakes, and a curve that follows every tremble takes ',
+      live({ of: 'fact', item: 'stroke', fact: 'points' }),
+      ' points. The ',
+      pointing('ochre one', { of: 'item', item: 'placed' }),
+      ' was placed by hand, with ',
+      live({ of: 'fact', item: 'placed', fact: 'points' }),
+      '.',
+    ),
+    paragraph(
+      'A stroke is fitted to a *tolerance*: how far the curve may pass from it. Below the tremble of the hand it is all points, far above it the shape goes.',
+    ),
+    callout('try', 'Set the tolerance under *Numbers of Stroke*, and watch the points and the curvature.'),
+  ),
+  figure: {
+    ...board,
+    items: [
+      bodyDrawing.item,
+      { id: 'stroke', name: 'Stroke', kind: 'shape', color: 'teal', shape: freehand(0.3) },
+      { ...given('placed', 'Placed by hand', placed, 'ochre'), locked: true, faint: true },
+    ],
+    readersMay: [{ kind: 'values', item: 'stroke' }],
+    shown: { ...board.shown, labels: false, spans: false },
+    looks: { compareWith: 'placed' },
+    rail: { item: 'stroke', tracks: ['knots', 'curvature'] },
+    view: { left: -20, right: 424, bottom: -60, top: 160, grid: 20 },
+  },
+  stages: [
+    { id: firstStageId, caption: '', commands: [] },
+    {
+      id: 'solved',
+      caption: 'Fitted to one millimetre',
+      commands: [{ name: 'setShape', item: 'stroke', shape: freehand(1) }],
+    },
+  ],
+  tasks: [
+    {
+      kind: 'shape',
+      id: 'fewer',
+      stage: firstStageId,
+      solution: 'solved',
+      prompt: 'Bring the stroke down to 10 points at most, within 1.2 mm of the curve that was placed.',
+      hints: [
+        { text: 'The hand trembles by half a millimetre or so: begin above that.' },
+        { text: 'Somewhere between 1 and 1.5 mm.' },
+      ],
+      conditions: [
+        { kind: 'pointsAtMost', item: 'stroke', atMost: 10 },
+        { kind: 'nearCurve', item: 'stroke', target: 'placed', tolerance: 1.2 },
+      ],
+      score: { of: 'fact', item: 'stroke', fact: 'points' },
     },
   ],
 });
@@ -375,7 +484,7 @@ const prove: Sheet = newSheet({
       id: 'solved',
       caption: 'One degree more, and three points in place',
       commands: [
-        onStick(plainStick, raised(1)).command,
+        onStick(plainStick, raised(1)),
         ...[1, 2, 3].map((index): FigureCommand => ({
           name: 'moveControlPoint',
           item: 'stick',
@@ -409,5 +518,5 @@ const prove: Sheet = newSheet({
 export const degreeOrSpans: LessonDocument = {
   version: lessonVersion,
   title: 'Degree or spans',
-  sheets: [see, smooth, predict, lower, prove],
+  sheets: [see, smooth, predict, lower, stroke, prove],
 };

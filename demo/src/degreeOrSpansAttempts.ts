@@ -1,26 +1,31 @@
 import type { FigureCommand } from '@bogen/core/figure';
 import { chosen, moves, type TaskAttempts } from './attempts.js';
-import { heavyStick, lowered, knotAt, onStick, plainStick, raised } from './degreeOrSpans.js';
+import { freehand, heavyStick, lowered, knotAt, onStick, plainStick, raised } from './degreeOrSpans.js';
 
 const counted = (...counts: number[]) => ({
   kind: 'prediction' as const,
   guesses: counts.map((value) => ({ of: 'count' as const, value })),
 });
-const { command: raise, curve: ofDegreeFour } = onStick(plainStick, raised(1));
+const raise = onStick(plainStick, raised(1));
 const places = { 1: [180, 44], 2: [360, -14], 3: [540, 60] } as const;
 const fitted = {
-  ...ofDegreeFour,
-  points: ofDegreeFour.points.map((point, k) => places[k as keyof typeof places] ?? point),
+  ...raise.curve,
+  points: raise.curve.points.map((point, k) => places[k as keyof typeof places] ?? point),
 };
-const raiseFitted = onStick(fitted, raised(1)).command;
+const raiseFitted = onStick(fitted, raised(1));
 /** The one who overdoes it: forty points. */
 const forty: FigureCommand = onStick(plainStick, {
   name: 'refit',
   source: 'stick',
   degree: 3,
   spans: 37,
-}).command;
+});
 
+const fittedTo = (tolerance: number): FigureCommand => ({
+  name: 'setShape',
+  item: 'stroke',
+  shape: freehand(tolerance),
+});
 const once = onStick(heavyStick, lowered(1));
 
 /** How the tasks of *Degree or spans* are done, and how they go wrong. */
@@ -72,11 +77,21 @@ export const degreeOrSpansAttempts: readonly TaskAttempts[] = [
   {
     sheet: 'lower',
     task: 'lower',
-    right: [{ commands: [once.command, onStick(once.curve, lowered(1)).command] }],
+    right: [{ commands: [once, onStick(once.curve, lowered(1))] }],
     wrong: [
-      { what: 'is content with one', commands: [once.command], unmet: [0] },
-      { what: 'goes one too far', commands: [onStick(heavyStick, lowered(3)).command], unmet: [1] },
-      { what: 'makes it straight', commands: [onStick(heavyStick, lowered(4)).command], unmet: [1] },
+      { what: 'is content with one', commands: [once], unmet: [0] },
+      { what: 'goes one too far', commands: [onStick(heavyStick, lowered(3))], unmet: [1] },
+      { what: 'makes it straight', commands: [onStick(heavyStick, lowered(4))], unmet: [1] },
+    ],
+  },
+  {
+    sheet: 'stroke',
+    task: 'fewer',
+    right: [{ commands: [fittedTo(1.5)] }],
+    wrong: [
+      { what: 'goes below the tremble', commands: [fittedTo(0.5)], unmet: [0] },
+      { what: 'stops a little early', commands: [fittedTo(0.8)], unmet: [0] },
+      { what: 'goes too far', commands: [fittedTo(4)], unmet: [1] },
     ],
   },
   {
@@ -96,12 +111,12 @@ export const degreeOrSpansAttempts: readonly TaskAttempts[] = [
       { what: 'adds spans, and many of them', commands: [forty], unmet: [0, 1] },
       {
         what: 'raises twice, and moves nothing',
-        commands: [onStick(plainStick, raised(2)).command],
+        commands: [onStick(plainStick, raised(2))],
         unmet: [0],
       },
       {
         what: 'adds a span and leaves it there',
-        commands: [onStick(plainStick, knotAt(0.5)).command],
+        commands: [onStick(plainStick, knotAt(0.5))],
         unmet: [0],
       },
       {

@@ -231,6 +231,49 @@ const corner: Sheet = newSheet({
   ],
 });
 
+const unclamped: Sheet = newSheet({
+  id: 'unclamped',
+  title: 'Ends that let go',
+  prose: prose(
+    paragraph(
+      'This list is *clamped*: its first value stands four times, and so does its last. That is why the outline begins at its first point and ends at its last.',
+    ),
+    paragraph(
+      'Now all knots are spread out evenly, none repeated: *unclamped*. The points stay. The curve is defined only where four humps of the basis add up to one.',
+    ),
+    formula('u\\in[u_p,\\,u_n]'),
+    callout('predict', 'Draw where the curve will run, from its beginning to its end.'),
+  ),
+  figure: { ...board, items: [outline(smooth)] },
+  stages: [
+    { id: firstStageId, caption: 'Clamped: it holds on to both ends', commands: [] },
+    {
+      id: 'after',
+      caption: 'Unclamped: it begins and ends beside its points',
+      notes:
+        'Count humps on the rail: before the first of the four values that count there are fewer than four.',
+      commands: [
+        {
+          name: 'setCurve',
+          item: 'bout',
+          curve: { ...smooth, knots: places.concat(places.slice(0, 4)).map((_, k) => k) },
+        },
+      ],
+    },
+  ],
+  tasks: [
+    {
+      kind: 'prediction',
+      id: 'run',
+      stage: firstStageId,
+      to: 'after',
+      prompt: 'No end knot is repeated any more. Where does the curve begin and end?',
+      hints: [],
+      questions: [{ of: 'drawn', item: 'bout', line: 'curve', within: 15, scale: 1 }],
+    },
+  ],
+});
+
 /** The corner as the last sheet begins with it: turned, and its legs of different length. */
 const turned: Curve = {
   ...cornered,
@@ -308,5 +351,5 @@ const exactly: Sheet = newSheet({
 export const knotsOnTheRail: LessonDocument = {
   version: lessonVersion,
   title: 'Knots on the rail',
-  sheets: [see, insert, remove, corner, exactly],
+  sheets: [see, unclamped, insert, remove, corner, exactly],
 };

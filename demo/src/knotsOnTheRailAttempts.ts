@@ -1,6 +1,6 @@
 import { insertKnot } from '@bogen/core/curve';
 import type { FigureCommand } from '@bogen/core/figure';
-import { chosen, moves, type TaskAttempts } from './attempts.js';
+import { chosen, guesses, moves, type TaskAttempts } from './attempts.js';
 import { inserted, smoothOutline } from './knotsOnTheRail.js';
 
 const guessed = (points: number, spans: number[]) => ({
@@ -10,6 +10,7 @@ const guessed = (points: number, spans: number[]) => ({
     { of: 'spans' as const, spans },
   ],
 });
+const drawn = (...places: (readonly [number, number])[]) => guesses({ of: 'drawn', places });
 const atHalf: FigureCommand = inserted(smoothOutline, 0.5, 2);
 
 /** How the tasks of *Knots on the rail* are done, and how they go wrong. */
@@ -32,6 +33,38 @@ export const knotsOnTheRailAttempts: readonly TaskAttempts[] = [
         reasons: ['Nothing is missing that the curve depends on.'],
       },
       { what: 'says nothing', unmet: [0], reasons: [] },
+    ],
+  },
+  {
+    sheet: 'unclamped',
+    task: 'run',
+    right: [],
+    wrong: [
+      {
+        what: 'lets it hold on to its ends',
+        answer: drawn(
+          [60, 96],
+          [82, 124],
+          [104, 138],
+          [152, 134],
+          [196, 88],
+          [246, 60],
+          [300, 66],
+          [326, 86],
+          [348, 112],
+        ),
+        unmet: [0],
+      },
+      {
+        what: 'lets go of the beginning only',
+        answer: drawn([106, 140], [152, 134], [196, 88], [246, 60], [300, 66], [326, 86], [348, 112]),
+        unmet: [0],
+      },
+      {
+        what: 'draws the polygon',
+        answer: drawn(...smoothOutline.points.map(([x, y]) => [x!, y!] as const)),
+        unmet: [0],
+      },
     ],
   },
   {

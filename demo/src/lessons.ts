@@ -2,7 +2,7 @@ import type { LessonDocument } from '@bogen/core/lesson';
 import type { TaskAttempts } from './attempts.js';
 import { archOfBridge, bridgeDrawing } from './archOfBridge.js';
 import { archOfBridgeAttempts } from './archOfBridgeAttempts.js';
-import { degreeOrSpans, stickDrawing } from './degreeOrSpans.js';
+import { bodyDrawing, degreeOrSpans, stickDrawing } from './degreeOrSpans.js';
 import { degreeOrSpansAttempts } from './degreeOrSpansAttempts.js';
 import { knotsOnTheRail } from './knotsOnTheRail.js';
 import { knotsOnTheRailAttempts } from './knotsOnTheRailAttempts.js';
@@ -30,7 +30,7 @@ export interface DemoLesson {
 export const demoLessons: readonly DemoLesson[] = [
   { document: twoCurves, attempts: twoCurvesAttempts },
   { document: nearAndFar, attempts: nearAndFarAttempts },
-  { document: degreeOrSpans, attempts: degreeOrSpansAttempts, drawings: [stickDrawing] },
+  { document: degreeOrSpans, attempts: degreeOrSpansAttempts, drawings: [stickDrawing, bodyDrawing] },
   { document: knotsOnTheRail, attempts: knotsOnTheRailAttempts },
   { document: takenApart, attempts: takenApartAttempts },
   { document: trueRound, attempts: trueRoundAttempts },

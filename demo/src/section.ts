@@ -1,6 +1,7 @@
 import { clampedUniformKnots, closeCurve, type Curve, type Point } from '@bogen/core/curve';
 import { emptyFigure, type FigureDocument, type FigureItem } from '@bogen/core/figure';
 import { firstStageId, lessonVersion, newSheet, type LessonDocument, type Sheet } from '@bogen/core/lesson';
+import { operated } from './operated.js';
 import { drawing, straight } from './pictures.js';
 import { callout, formula, live, paragraph, pointing, prose } from './prose.js';
 
@@ -50,6 +51,15 @@ const half = (points: readonly Point[], more: Partial<FigureItem> = {}): FigureI
     ...more,
   }) as FigureItem;
 
+/** The mirror image that follows a half. */
+const otherOf = (source: string): FigureItem => ({
+  id: 'whole',
+  name: 'Other half',
+  kind: 'built',
+  color: 'coral',
+  operation: { name: 'mirror', source, axis },
+});
+
 const see: Sheet = newSheet({
   id: 'mirror',
   title: 'Half a section, twice',
@@ -74,13 +84,7 @@ const see: Sheet = newSheet({
         [26, -20],
         [23.5, 0],
       ]),
-      {
-        id: 'whole',
-        name: 'Other half',
-        kind: 'built',
-        color: 'coral',
-        operation: { name: 'mirror', source: 'half', axis },
-      },
+      otherOf('half'),
     ],
     loose: { half: { controlPoints: [1, 2], editPoints: [] } },
     rail: { item: 'half', tracks: ['knots', 'curvature'] },
@@ -261,6 +265,151 @@ const closing: Sheet = newSheet({
   ],
 });
 
+/** The whole section, its right flank drawn with care and its left one in haste. */
+export const lopsided: Curve = {
+  degree: 3,
+  knots: clampedUniformKnots(7, 3),
+  points: [
+    [-23.5, 0],
+    [-29, -9],
+    [-15, -22],
+    [0, -27.5],
+    [14, -26.5],
+    [26, -14],
+    [23.5, 0],
+  ],
+};
+/** What the mirror makes of it. */
+const mirrored = (keep: 'before' | 'after', smooth = true) =>
+  ({ name: 'symmetric', source: 'section', axis, keep, smooth }) as const;
+const sectionOf = (curve: Curve): FigureItem => ({ id: 'section', name: 'Section', kind: 'curve', curve });
+export const mirrorSection = (...args: Parameters<typeof mirrored>) =>
+  operated([sectionOf(lopsided)], 'section', mirrored(...args));
+
+const keep: Sheet = newSheet({
+  id: 'keep',
+  title: 'Which half goes',
+  prose: prose(
+    paragraph(
+      'The right flank of this section was drawn with care, the left one in haste. A *mirror* in the axis, $x=0$, makes both alike: one side stays, and every point of the other is *replaced*.',
+    ),
+    paragraph(
+      'The panel under *Make symmetric* shows first what goes, crossed out in the figure. Take the wrong side and the good one is gone; *Undo* brings it back.',
+    ),
+    callout('try', 'Keep the side that was drawn with care: the one after the axis, as the arrow runs.'),
+  ),
+  figure: {
+    ...board,
+    items: [
+      sectionOf(lopsided),
+      {
+        id: 'care',
+        name: 'With care',
+        kind: 'curve',
+        hidden: true,
+        locked: true,
+        curve: mirrorSection('after').curve,
+      },
+    ],
+    readersMay: [{ kind: 'operation', item: 'section', operation: 'symmetric' }],
+    shown: { ...board.shown, start: true },
+    rail: { item: 'section', tracks: ['knots', 'curvature'] },
+  },
+  stages: [
+    { id: firstStageId, caption: '', commands: [] },
+    {
+      id: 'solved',
+      caption: 'The right flank twice',
+      commands: [mirrorSection('after')],
+    },
+  ],
+  tasks: [
+    {
+      kind: 'shape',
+      id: 'keep',
+      stage: firstStageId,
+      solution: 'solved',
+      prompt: 'Make the section symmetric about its axis, and keep its right flank.',
+      hints: [
+        { text: 'The curve runs from left to right, so the right flank comes after the axis.' },
+        { text: 'Has the right flank changed? Undo, and keep the other side.' },
+      ],
+      conditions: [
+        { kind: 'symmetricAbout', item: 'section', from: axis[0], to: axis[1], tolerance: 0.05 },
+        { kind: 'nearCurve', item: 'section', target: 'care', tolerance: 0.5 },
+      ],
+    },
+  ],
+});
+
+const flatBack = half([
+  [0, -26],
+  [10, -26],
+  [25, -22],
+  [23.5, 0],
+]);
+/** A curve is raised in its place. */
+export const raisedOn = (item: 'half' | 'whole') =>
+  operated([flatBack, otherOf('half')], item, { name: 'raiseDegree', source: item, times: 1 });
+
+const follows: Sheet = newSheet({
+  id: 'follows',
+  title: 'What follows, and what no longer does',
+  prose: prose(
+    paragraph(
+      'The other half is *linked*: it is made anew whenever yours changes. Change the linked one itself, and it becomes a curve of its own: it no longer *follows*. The panel says so before you apply it.',
+    ),
+    paragraph(
+      'Both halves are to have degree 4, so that there is a point more to shape the back with. Which of them will you raise?',
+    ),
+    callout('try', 'If it came apart, *Undo* links it again.'),
+  ),
+  figure: {
+    ...board,
+    items: [
+      flatBack,
+      otherOf('half'),
+      // Where the other half has to be, as long as it follows.
+      { ...otherOf('half'), id: 'image', name: 'Image', hidden: true, locked: true },
+    ],
+    loose: { half: { controlPoints: [1, 2, 3], editPoints: [] } },
+    readersMay: [
+      { kind: 'operation', item: 'half', operation: 'raiseDegree' },
+      { kind: 'operation', item: 'whole', operation: 'raiseDegree' },
+    ],
+    rail: { item: 'half', tracks: ['knots', 'curvature'] },
+  },
+  stages: [
+    { id: firstStageId, caption: '', commands: [] },
+    {
+      id: 'solved',
+      caption: 'Raised once, at the source; then the back made fuller on both sides',
+      commands: [raisedOn('half'), { name: 'moveControlPoint', item: 'half', index: 2, to: [22, -28] }],
+    },
+  ],
+  tasks: [
+    {
+      kind: 'shape',
+      id: 'both',
+      stage: firstStageId,
+      solution: 'solved',
+      prompt: 'Give both halves degree 4 by raising once, then pull P2 to (22, −28): both sides alike.',
+      hints: [
+        { text: 'The other half takes what yours has, its degree too.' },
+        {
+          text: 'Does the left side stay behind when you pull? Then its link is cut: undo, and raise your half.',
+        },
+      ],
+      conditions: [
+        { kind: 'degreeAtLeast', item: 'whole', atLeast: 4 },
+        { kind: 'operationAtMost', item: 'whole', operation: 'raiseDegree', atMost: 1 },
+        { kind: 'pointAtPlace', item: 'half', of: 'controlPoints', index: 2, place: [22, -28], tolerance: 1 },
+        { kind: 'nearCurve', item: 'whole', target: 'image', tolerance: 0.05 },
+      ],
+    },
+  ],
+});
+
 /** A section whose points were moved, and their parameters were not. */
 export const stretched: Curve = {
   degree: 3,
@@ -346,13 +495,7 @@ const trace: Sheet = newSheet({
         [23.5, 0],
       ]),
       { id: 'traced', name: 'Drawing', kind: 'curve', hidden: true, locked: true, curve: traced },
-      {
-        id: 'whole',
-        name: 'Other half',
-        kind: 'built',
-        color: 'coral',
-        operation: { name: 'mirror', source: 'half', axis },
-      },
+      otherOf('half'),
     ],
     loose: { half: { controlPoints: [1, 2], editPoints: [] } },
     rail: { item: 'half', tracks: ['knots', 'curvature'] },
@@ -398,5 +541,5 @@ const trace: Sheet = newSheet({
 export const section: LessonDocument = {
   version: lessonVersion,
   title: 'The section',
-  sheets: [see, uniform, closing, even, trace],
+  sheets: [see, keep, follows, uniform, closing, even, trace],
 };

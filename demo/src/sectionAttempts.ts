@@ -1,7 +1,7 @@
 import { evenOut } from '@bogen/core/curve';
 import type { FigureCommand } from '@bogen/core/figure';
 import { chosen, guesses, moves, type TaskAttempts } from './attempts.js';
-import { stretched } from './section.js';
+import { mirrorSection, raisedOn, stretched } from './section.js';
 
 const evened = (perSpan: number): FigureCommand => ({
   name: 'operate',
@@ -36,6 +36,38 @@ export const sectionAttempts: readonly TaskAttempts[] = [
         unmet: [0],
         reasons: ['Pull the point down, and look.'],
       },
+    ],
+  },
+  {
+    sheet: 'keep',
+    task: 'keep',
+    right: [{ commands: [mirrorSection('after', false)] }],
+    wrong: [
+      { what: 'keeps the side that comes first', commands: [mirrorSection('before')], unmet: [1] },
+      {
+        what: 'keeps it, with whatever corner there is',
+        commands: [mirrorSection('before', false)],
+        unmet: [1],
+      },
+      { what: 'changes nothing', commands: [], unmet: [0, 1] },
+    ],
+  },
+  {
+    sheet: 'follows',
+    task: 'both',
+    right: [{ commands: [raisedOn('half'), ...moves('half', { 2: [21.5, -28.3] })] }],
+    wrong: [
+      {
+        what: 'cuts the link, and then pulls',
+        commands: [raisedOn('whole'), ...moves('half', { 2: [22, -28] })],
+        unmet: [3],
+      },
+      {
+        what: 'raises both, one by one',
+        commands: [raisedOn('whole'), raisedOn('half'), ...moves('half', { 2: [22, -28] })],
+        unmet: [1, 3],
+      },
+      { what: 'pulls without raising', commands: moves('half', { 2: [22, -28] }), unmet: [0] },
     ],
   },
   {

@@ -129,7 +129,7 @@ const halves: Sheet = newSheet({
     ),
     formula('b_i^{\\,r}=(1-u)\\,b_i^{\\,r-1}+u\\,b_{i+1}^{\\,r-1}'),
     paragraph(
-      'Who wants more: use another $u$ in each round, and you get the *blossom* $b[u_1,u_2,u_3]$. Control points are blossoms of knots: $b[0,0,1]$ is $P_1$. On a spline the same scheme is *de Boor’s*.',
+      'Who wants more: use another $u$ in each round, and you get the *blossom* $b[u_1,u_2,u_3]$. Control points are blossoms of knots: $b[0,0,1]$ is $P_1$.',
     ),
   ),
   figure: {
@@ -159,6 +159,57 @@ const halves: Sheet = newSheet({
       measure: { of: 'curvePoint', item: 'bout', axis: 1 },
       cursor: 0.5,
       tolerance: 0.01,
+    },
+  ],
+});
+
+const deBoor: Sheet = newSheet({
+  id: 'boor',
+  title: 'By halves on a spline',
+  prose: prose(
+    paragraph(
+      'A spline has more points than one piece needs. *De Boor’s* scheme takes those $p+1$ whose humps stand over $u$, and divides their legs again and again, now in ratios that the knots give:',
+    ),
+    formula(
+      'd_i^{\\,r}=(1-\\alpha)\\,d_{i-1}^{\\,r-1}+\\alpha\\,d_i^{\\,r-1},\\quad\\alpha=\\frac{u-u_i}{u_{i+p+1-r}-u_i}',
+    ),
+    paragraph('The cursor stands at ', live({ of: 'cursor', item: 'bout' }, 2), '.'),
+    callout('try', 'Pull the cursor along the rail, over a knot, and see which points take over.'),
+  ),
+  figure: {
+    ...board,
+    items: [outline(smoothOutline)],
+    shown: { ...board.shown, construction: true },
+    rail: { item: 'bout', tracks: ['knots', 'basis'] },
+  },
+  tasks: [
+    {
+      kind: 'choice',
+      id: 'which',
+      stage: firstStageId,
+      prompt: 'Which control points have a part in the curve’s point at u = 0.3?',
+      hints: [
+        {
+          text: 'Four humps stand over 0.3 on the rail. It lies in the second span.',
+          lights: [{ of: 'span', item: 'bout', index: 1 }],
+        },
+      ],
+      choices: [
+        {
+          text: 'P1, P2, P3 and P4.',
+          isRight: true,
+          reason: 'The second span, from 0.25 to 0.5: one point on from those of the first.',
+        },
+        { text: 'P0, P1, P2 and P3.', reason: 'Those act on the first span, which ends at 0.25.' },
+        {
+          text: 'P2 and P3, the nearest two.',
+          reason: 'At degree 3 it takes four: all that have a hump there.',
+        },
+        {
+          text: 'All seven.',
+          reason: 'That is how one Bézier piece of degree 6 would do it. Here most humps are zero at 0.3.',
+        },
+      ],
     },
   ],
 });
@@ -398,5 +449,5 @@ const gap: Sheet = newSheet({
 export const takenApart: LessonDocument = {
   version: lessonVersion,
   title: 'Taking the outline apart',
-  sheets: [see, halves, opens, speed, matched, gap],
+  sheets: [see, halves, deBoor, opens, speed, matched, gap],
 };

@@ -69,6 +69,31 @@ export const takenApartAttempts: readonly TaskAttempts[] = [
     ],
   },
   {
+    sheet: 'boor',
+    task: 'which',
+    right: [],
+    wrong: [
+      {
+        what: 'takes the first four',
+        answer: chosen(1),
+        unmet: [0],
+        reasons: ['Those act on the first span, which ends at 0.25.'],
+      },
+      {
+        what: 'takes the nearest',
+        answer: chosen(2),
+        unmet: [0],
+        reasons: ['At degree 3 it takes four: all that have a hump there.'],
+      },
+      {
+        what: 'takes all',
+        answer: chosen(3),
+        unmet: [0],
+        reasons: ['That is how one Bézier piece of degree 6 would do it. Here most humps are zero at 0.3.'],
+      },
+    ],
+  },
+  {
     sheet: 'opens',
     task: 'joint',
     right: [

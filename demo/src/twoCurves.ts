@@ -63,6 +63,56 @@ const hidden = (item: FigureItem): FigureItem => ({ ...item, hidden: true });
 const show = (item: string) => ({ name: 'patchItem' as const, item, set: {}, clear: ['hidden' as const] });
 const all = [0, 1, 2, 3, 4, 5];
 
+/** A lath on the first four pegs: too few where its degree is five. */
+export const short = (degree: number) =>
+  ({ name: 'curveOnReferencePoints', points: pegIds.slice(0, 4), degree, closed: false }) as const;
+const few: Sheet = newSheet({
+  id: 'few',
+  title: 'Too few for the degree',
+  prose: prose(
+    paragraph(
+      'Somebody set degree 5, placed four pegs, and waits for a lath. None comes: a span of degree $p$ is pulled by $p+1$ pegs, and with fewer there is no span at all.',
+    ),
+    formula('n\\ge p+1'),
+    paragraph(
+      'The figure says how many it takes and how many there are. There are no more pegs here; what else can you do?',
+    ),
+    callout('try', 'Set the degree under *Numbers of Lath*.'),
+  ),
+  figure: {
+    ...board,
+    items: [
+      ...pegs.slice(0, 4),
+      { id: 'lath', name: 'Lath', kind: 'built', color: 'teal', operation: short(5) },
+    ],
+    readersMay: [{ kind: 'values', item: 'lath' }],
+    shown: { ...plain, polygon: true, knots: true },
+    rail: { item: 'lath', tracks: ['knots', 'basis'] },
+  },
+  stages: [
+    { id: firstStageId, caption: '', commands: [] },
+    {
+      id: 'solved',
+      caption: 'Degree 3: four pegs carry one span',
+      commands: [{ name: 'setOperation', item: 'lath', operation: short(3) }],
+    },
+  ],
+  tasks: [
+    {
+      kind: 'shape',
+      id: 'appear',
+      stage: firstStageId,
+      solution: 'solved',
+      prompt: 'Make the lath appear, with the highest degree that four pegs carry.',
+      hints: [
+        { text: 'Degree 5 takes six pegs. How many does degree 4 take?' },
+        { text: 'Four pegs, so p + 1 is at most four.' },
+      ],
+      conditions: [{ kind: 'degreeAtLeast', item: 'lath', atLeast: 3 }],
+    },
+  ],
+});
+
 const see: Sheet = newSheet({
   id: 'pegs',
   title: 'Six pegs, two laths',
@@ -423,5 +473,5 @@ const prove: Sheet = newSheet({
 export const twoCurves: LessonDocument = {
   version: lessonVersion,
   title: 'Two curves, six pegs',
-  sheets: [see, tryIt, predict, inside, ends, prove],
+  sheets: [see, tryIt, few, predict, inside, ends, prove],
 };

@@ -1,6 +1,13 @@
+import type { FigureCommand } from '@bogen/core/figure';
 import { chosen, moves, pegMoves, type TaskAttempts } from './attempts.js';
+import { short } from './twoCurves.js';
 
 const degree = (to: number) => ({ name: 'setDegree' as const, item: 'lath', degree: to });
+const ofDegree = (to: number): FigureCommand => ({
+  name: 'setOperation',
+  item: 'lath',
+  operation: short(to),
+});
 const spans = (...of: number[]) => ({ of: 'spans' as const, spans: of });
 
 /** How the tasks of *Two curves, six pegs* are done, and how they go wrong. */
@@ -36,6 +43,16 @@ export const twoCurvesAttempts: readonly TaskAttempts[] = [
       { what: 'stops at the usual degree', commands: [degree(3)], unmet: [0, 2] },
       { what: 'takes the highest degree', commands: [degree(5)], unmet: [1, 2] },
       { what: 'sets the degree, and leaves the lath away from the peg', commands: [degree(4)], unmet: [2] },
+    ],
+  },
+  {
+    sheet: 'few',
+    task: 'appear',
+    right: [],
+    wrong: [
+      { what: 'lowers it by one, which is not enough', commands: [ofDegree(4)], unmet: [0] },
+      { what: 'goes lower than it has to', commands: [ofDegree(2)], unmet: [0] },
+      { what: 'makes it straight', commands: [ofDegree(1)], unmet: [0] },
     ],
   },
   {

@@ -115,6 +115,16 @@ test('Two curves, six pegs is worked through with the pointer', async ({ newCont
     await isDone(page);
   });
 
+  await test.step('a degree that four pegs carry', async () => {
+    await open(page, 'Too few for the degree');
+    await expect(page.getByText('needs at least 6 control points; there are 4.')).toBeVisible();
+    await page.getByRole('button', { name: 'Numbers of Lath …' }).click();
+    await page.getByLabel('Degree', { exact: true }).fill('3');
+    await page.keyboard.press('Tab');
+    await page.keyboard.press('Escape');
+    await isDone(page);
+  });
+
   await test.step('what moves', async () => {
     await open(page, 'Pull one peg');
     const spans = (from: string) => task(page).getByRole('button', { name: from });
@@ -251,6 +261,18 @@ test('Degree or spans is worked through with the pointer', async ({ newContext }
     await isDone(page);
   });
 
+  await test.step('a stroke with fewer points', async () => {
+    await open(page, 'One stroke, too many points');
+    await expect(page.locator('[data-facts]')).toContainText('121 points');
+    await page.getByRole('button', { name: 'Numbers of Stroke …' }).click();
+    // The middle of a line of two hundred steps is a tolerance of 1 mm.
+    await page.getByLabel('Tolerance').fill('100');
+    await page.keyboard.press('Tab');
+    await expect(page.locator('[data-facts]')).toContainText('10 points');
+    await page.keyboard.press('Escape');
+    await isDone(page);
+  });
+
   await test.step('a camber within a shaving', async () => {
     await open(page, 'Fit the traced camber');
     await operate(page, 'raiseDegree');
@@ -277,6 +299,12 @@ test('Knots on the rail is worked through with pointer and keys', async ({ newCo
     await open(page, 'Two ways to write one list');
     await page.getByLabel('The list without first and last value.').check();
     await isDone(page);
+  });
+
+  await test.step('ends that let go', async () => {
+    await open(page, 'Ends that let go');
+    await task(page).getByRole('button', { name: 'Start from the line as it is' }).click();
+    await isShown(page);
   });
 
   await test.step('six spans of four', async () => {
@@ -399,6 +427,12 @@ test('Taking the outline apart is worked through with pointer and keys', async (
   await test.step('by halves', async () => {
     await open(page, 'A point by halves');
     await task(page).getByLabel('Your answer').fill('130');
+    await isDone(page);
+  });
+
+  await test.step('by halves on a spline', async () => {
+    await open(page, 'By halves on a spline');
+    await page.getByLabel('P1, P2, P3 and P4.').check();
     await isDone(page);
   });
 
@@ -526,6 +560,38 @@ test('The section is worked through, with a picture to draw over', async ({ newC
   await test.step('the first leg', async () => {
     await open(page, 'Half a section, twice');
     await page.getByLabel('At right angles to the axis.').check();
+    await isDone(page);
+  });
+
+  await test.step('the side that is kept', async () => {
+    await open(page, 'Which half goes');
+    await page.locator('[data-tool="symmetric"]').click();
+    await expect(page.getByText('What is crossed out in the figure is removed')).toBeVisible();
+    await page.getByLabel('through, mm').fill('0');
+    await page.keyboard.press('Tab');
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await page.getByRole('button', { name: 'Check' }).click();
+    await expect(task(page)).toContainText('Not yet');
+    // The wrong side went; it comes back.
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.locator('[data-tool="symmetric"]').click();
+    await page.getByLabel('through, mm').fill('0');
+    await page.keyboard.press('Tab');
+    await page.getByLabel('Where it crosses the axis, keep').selectOption({ label: 'what lies after' });
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await isDone(page);
+  });
+
+  await test.step('a link that was cut, and one that follows', async () => {
+    await open(page, 'What follows, and what no longer does');
+    await page.getByRole('button', { name: 'Raise degree of Other half …' }).click();
+    await expect(page.getByText('no longer follows its source')).toBeVisible();
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await expect(task(page).locator('li').first()).toHaveAttribute('data-met', 'true');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await page.getByRole('button', { name: 'Raise degree of Half …' }).click();
+    await page.getByRole('button', { name: 'Apply' }).click();
+    await dragTo(page, 'half/P2', [22, -28]);
     await isDone(page);
   });
 

@@ -23,6 +23,12 @@ export interface PointFit {
 /** Up to this many knots, each is tried for removal. */
 const mostToPrune = 16;
 
+/**
+ * Least squares takes at most this share of the points as control points. With more of them hardly anything
+ * holds the curve between two points, and it swings out; then it passes through all of them instead.
+ */
+const largestShare = 0.6;
+
 /** A fit to a tolerance. */
 export interface PointToleranceFit extends PointFit {
   readonly reached: boolean;
@@ -81,13 +87,14 @@ export function fitPointsToTolerance(
   const used = pointsApart(points);
   const start = parametersOf(used, parametrisation);
   const actual = Math.min(degree, used.length - 1);
+  const mostSpans = Math.min(maximumSpanCount, Math.max(1, Math.floor(largestShare * used.length) - actual));
   const attempt = (breaks: readonly number[], from: readonly number[]): PointFit =>
     correctedFit(used, from, breaks, actual, tolerance);
   let breaks: number[] = [];
   let best = attempt(breaks, start);
-  while (best.deviation > tolerance && breaks.length < maximumSpanCount - 1) {
+  while (best.deviation > tolerance && breaks.length < mostSpans - 1) {
     const next = splitWhereOff(used, best, breaks, tolerance, actual);
-    if (next.length === breaks.length) break;
+    if (next.length === breaks.length || next.length >= mostSpans) break;
     breaks = next;
     best = attempt(breaks, best.parameters);
   }
@@ -107,7 +114,7 @@ export function fitPointsToTolerance(
     };
     // Fewer knots, where the curve that was found says that they should be.
     const fine = best;
-    const placed = fewest(1, breaks.length + 1, (spanCount) => {
+    const placed = fewest(1, Math.min(breaks.length + 1, mostSpans), (spanCount) => {
       const where = equidistributedBreaks(fine.curve, spanCount);
       const fit = within(where, fine.parameters);
       return fit && { fit, where };

@@ -3,11 +3,9 @@ import { CurveError } from '../curve/error.js';
 import type { FigureDocument } from '../figure/document.js';
 import { evaluateFigure, type Evaluation } from '../figure/evaluate.js';
 import { measured } from '../figure/measure/measures.js';
+import { mostEffort } from './checkTask.js';
 import { numberOf } from './task/number.js';
 import type { Task } from './task/tasks.js';
-
-/** What finding out a score may take, in steps of `spend`. */
-const mostEffort = 200_000;
 
 /**
  * The number that counts in a task whose figure is to be brought to a state, where it has one: the lower the better. Only

@@ -1,4 +1,5 @@
 import {
+  atStart,
   evaluateFigure,
   judgeCondition,
   type Condition,
@@ -12,4 +13,4 @@ export const judgeAlone = (
   start: FigureDocument,
   figure: FigureDocument,
 ): ConditionResult =>
-  judgeCondition(condition, [start, evaluateFigure(start)], [figure, evaluateFigure(figure)]);
+  judgeCondition(condition, atStart(start), [figure, evaluateFigure(figure)]);

@@ -12,13 +12,23 @@ export interface PoolOptions {
   readonly mostWaiting: number;
   /** The same for those of one account. */
   readonly mostWaitingOfOne: number;
-  /** Milliseconds that one job may take, from when it begins to run. */
+  /** Milliseconds that one job may take, from when it begins to run; those in which the machine let nobody run don’t count. */
   readonly limit: number;
   /** Megabytes of memory that a thread may take. */
   readonly memory: number;
 }
 
 const usual: PoolOptions = { threads: 2, mostWaiting: 60, mostWaitingOfOne: 20, limit: 2000, memory: 384 };
+
+/** A job on a machine that is busy with something else may take this many times its limit, by the clock. */
+const longestWait = 5;
+/** Milliseconds after which is looked again, at the soonest. */
+const shortestRest = 100;
+/** Milliseconds of the processor that all threads of this process have had. */
+function processorTime(): number {
+  const { user, system } = process.cpuUsage();
+  return (user + system) / 1000;
+}
 
 /** What a thread runs: as it was built, or else its source by way of what translates it. */
 const threadFile = new URL(
@@ -166,11 +176,21 @@ class Lane {
       return;
     }
     const tooCostly = (): HttpProblem => new HttpProblem('too-costly', toldByServer('takesTooLong'));
-    const timer = setTimeout(() => {
+    const { limit } = this.options;
+    const began = performance.now();
+    const processorAtFirst = processorTime();
+    const end = (): void => {
+      // Where the whole process got less of the processor than one job may take, it is the machine that is busy.
+      const left = limit - (processorTime() - processorAtFirst);
+      if (left > 0 && performance.now() - began < longestWait * limit) {
+        timer = setTimeout(end, Math.max(left, shortestRest));
+        return;
+      }
       stop();
       job.reject(tooCostly());
       void thread.terminate();
-    }, this.options.limit);
+    };
+    let timer = setTimeout(end, limit);
     const onExit = (): void => {
       stop();
       job.reject(tooCostly());

@@ -10,8 +10,9 @@ const limits = { turn: 15, all: 1500 };
  * thread of its own, and between the others there are breaks.
  */
 export class Applying<Document, Command> {
-  private readonly began = performance.now();
-  private turn = this.began;
+  /** What its own turns have taken, and what was done in other threads; not the turns of everybody else. */
+  private spent = 0;
+  private turn = performance.now();
 
   constructor(
     private readonly kind: Pick<StreamKind<Document, Command>, 'apply' | 'permit' | 'elsewhere'>,
@@ -41,7 +42,7 @@ export class Applying<Document, Command> {
     const { elsewhere } = this.kind;
     if (elsewhere?.takesLong(command)) {
       const applied = await elsewhere.apply(this.now, command, isAsked);
-      this.turn = performance.now();
+      this.endTurn();
       this.now = applied.document;
       return applied.inverse;
     }
@@ -52,10 +53,17 @@ export class Applying<Document, Command> {
   }
 
   private async breathe(): Promise<void> {
-    const time = performance.now();
-    if (time - this.began > limits.all) throw new HttpProblem('too-costly', toldByServer('takesTooLong'));
-    if (time - this.turn < limits.turn) return;
+    const since = performance.now() - this.turn;
+    if (this.spent + since > limits.all) throw new HttpProblem('too-costly', toldByServer('takesTooLong'));
+    if (since < limits.turn) return;
+    this.endTurn();
     await new Promise((go) => setImmediate(go));
     this.turn = performance.now();
+  }
+
+  private endTurn(): void {
+    const time = performance.now();
+    this.spent += time - this.turn;
+    this.turn = time;
   }
 }

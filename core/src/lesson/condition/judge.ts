@@ -15,12 +15,23 @@ import { notThere, type ConditionResult, type Judged } from './define.js';
 /** A figure with its geometry. */
 export type Evaluated = readonly [FigureDocument, Evaluation];
 
+/** A figure whose geometry is calculated only where a condition asks for it: most look at what there is now. */
+export type AtStart = readonly [FigureDocument, () => Evaluation];
+
+export function atStart(document: FigureDocument): AtStart {
+  let evaluation: Evaluation | undefined;
+  return [document, () => (evaluation ??= evaluateFigure(document))];
+}
+
+/** A condition asked for a curve that the figure had not when it was given. */
+class NotAtStart extends Error {}
+
 /**
  * Judges one condition of a task by calculation.
  * @param start the figure as it was given
  * @param now the figure as the reader has it
  */
-export function judgeCondition(condition: Condition, start: Evaluated, now: Evaluated): ConditionResult {
+export function judgeCondition(condition: Condition, start: AtStart, now: Evaluated): ConditionResult {
   if (!isGroup(condition)) return judgedAlone(condition, start, now);
   const { kind, conditions: parts } = condition;
   const results = parts.map((part) => judgeCondition(part, start, now));
@@ -31,25 +42,44 @@ export function judgeCondition(condition: Condition, start: Evaluated, now: Eval
   return { met: kind === 'all' ? met === parts.length : kind === 'any' ? met > 0 : met === 0, measured: met };
 }
 
-function judgedAlone(condition: SingleCondition, start: Evaluated, now: Evaluated): ConditionResult {
-  const [before, after] = [start, now].map(([document, evaluation]): Judged | undefined => {
-    const curve = curveOf(evaluation, condition.item);
-    const item = itemOf(document, condition.item);
-    return curve && item && { document, evaluation, curve, item };
-  });
-  if (!before || !after) return notThere;
+function judgedAlone(
+  condition: SingleCondition,
+  start: AtStart,
+  [document, evaluation]: Evaluated,
+): ConditionResult {
+  const curve = curveOf(evaluation, condition.item);
+  const item = itemOf(document, condition.item);
+  if (!curve || !item) return notThere;
+  const after: Judged = { document, evaluation, curve, item };
   const { judge } = conditions[condition.kind] as {
     readonly judge: (condition: SingleCondition, now: Judged, start: Judged) => ConditionResult;
   };
   try {
     spend(100 * after.curve.points.length);
-    return judge(condition, after, before);
+    return judge(condition, after, judgedAtStart(condition.item, start));
   } catch (error) {
+    if (error instanceof NotAtStart) return notThere;
     // What can't be measured, as at a pole or of a curve with weights below zero, is not met.
     if (error instanceof CurveError)
       return error.kind === 'effort' ? { ...notThere, tooMuch: true } : notThere;
     throw error;
   }
+}
+
+const judgedAtStart = (id: string, [document, evaluation]: AtStart): Judged => ({
+  document,
+  get evaluation() {
+    return evaluation();
+  },
+  get curve() {
+    return curveOf(evaluation(), id) ?? missing();
+  },
+  get item() {
+    return itemOf(document, id) ?? missing();
+  },
+});
+function missing(): never {
+  throw new NotAtStart();
 }
 
 /**

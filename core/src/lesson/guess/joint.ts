@@ -22,7 +22,7 @@ export const joint: GuessMember<ValueOf<typeof description>, ValueOf<typeof gues
     if (!curveOf(after.evaluation, item)) return undefined;
     const { met } = judgeCondition(
       { kind: 'continuityAtKnot', item, parameter, continuity },
-      [before.document, before.evaluation],
+      [before.document, () => before.evaluation],
       [after.document, after.evaluation],
     );
     return { of: 'joint', holds: met };

@@ -1,10 +1,9 @@
 import { list, optional } from '../../describe/describe.js';
-import { evaluateFigure } from '../../figure/evaluate.js';
 import { measureDescription, type Measure } from '../../figure/measure/measures.js';
 import { CommandError } from '../../history/history.js';
 import { told } from '../../told/told.js';
 import { conditionDescription, countConditions, type Condition } from '../condition/conditions.js';
-import { judgeCondition } from '../condition/judge.js';
+import { atStart, judgeCondition } from '../condition/judge.js';
 import { describeTask, taskLimits, type AnyTask, type TaskMember } from './define.js';
 
 /** All conditions of a task together: groups of groups could multiply what a check has to judge. */
@@ -24,7 +23,7 @@ export const shape: TaskMember<ShapeTask> = {
     score: optional(measureDescription),
   }),
   judge: ({ conditions }, { start, figure, evaluation }) => {
-    const before = [start, evaluateFigure(start)] as const;
+    const before = atStart(start);
     return conditions.map((condition) => judgeCondition(condition, before, [figure, evaluation]));
   },
   validate: ({ conditions }) => {

@@ -166,9 +166,10 @@ export function OperationForm({ scene, item, name, onBack, onClose }: OperationF
           </Button>
         )}
       </div>
-      {mayAdd && (
+      {/* That a link is cut is told to everybody, also where nothing can be added in its place. */}
+      {(mayAdd || (item.kind === 'built' && !beside)) && (
         <p className="text-[12.5px] text-soft">
-          {beside ? t('change.besideHelp') : `${applyHelp} ${t('change.linkHelp')}`}
+          {beside ? t('change.besideHelp') : mayAdd ? `${applyHelp} ${t('change.linkHelp')}` : applyHelp}
         </p>
       )}
       <ProblemText error={refused} className="text-[13px]" />

@@ -1,7 +1,9 @@
 import {
   itemOf,
   offeredOperations,
+  operations,
   type BuiltItem,
+  type Field,
   type OfferedOperation,
   type Operation,
 } from '@bogen/core/figure';
@@ -10,6 +12,7 @@ import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';
 import { ProblemText } from '../../ui/ProblemText.js';
 import { heavy } from '../../worker/heavy.js';
+import { DescribedField } from '../fields/DescribedField.js';
 import { OperationFields, type Arguments } from '../change/OperationFields.js';
 
 /** How a linked curve is made: the arguments of its operation, each change of which is tried before it is kept. */
@@ -19,7 +22,6 @@ export function OperationOfItem({ scene, item }: { scene: FigureScene; item: Bui
   useSyncExternalStore(scene.onRest, () => scene.document);
   const queue = useRef(Promise.resolve());
   const { name, source: _, ...values } = item.operation as Operation & { readonly source?: string };
-  if (!isOffered(name)) return null;
   // One after the other: what is set while another is still tried is about what that came to.
   const set = (key: string, value: unknown): void => {
     const step = async (): Promise<void> => {
@@ -38,16 +40,35 @@ export function OperationOfItem({ scene, item }: { scene: FigureScene; item: Bui
   return (
     <section data-operation-of={name}>
       <h3 className="mb-1 text-[12px] text-soft">
-        {t('details.made', { operation: t(`operations.${name}`) })}
+        {isOffered(name)
+          ? t('details.made', { operation: t(`operations.${name}`) })
+          : t(`details.madeOf.${name}`)}
       </h3>
-      <OperationFields
-        name={name}
-        values={values as Arguments}
-        onSet={set}
-        scene={scene}
-        item={item}
-        of={'source' in item.operation ? item.operation.source : item.id}
-      />
+      {isOffered(name) ? (
+        <OperationFields
+          name={name}
+          values={values as Arguments}
+          onSet={set}
+          scene={scene}
+          item={item}
+          of={'source' in item.operation ? item.operation.source : item.id}
+        />
+      ) : (
+        <div className="flex flex-wrap items-center gap-2">
+          {Object.entries(operations[name].arguments as Readonly<Record<string, Field>>).map(
+            ([key, field]) => (
+              <DescribedField
+                key={key}
+                label={t(`draw.${key as 'degree' | 'parametrisation' | 'closed'}`)}
+                field={field}
+                value={(values as Arguments)[key]}
+                onChange={(value) => set(key, value)}
+                wordFor={(choice) => t(`details.choices.${choice as 'uniform'}`)}
+              />
+            ),
+          )}
+        </div>
+      )}
       <ProblemText error={refused} className="mt-1 text-[13px]" />
     </section>
   );

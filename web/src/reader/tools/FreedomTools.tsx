@@ -40,6 +40,11 @@ export function FreedomTools({ scene, start }: FreedomToolsProps) {
   const freedoms = start.readersMay ?? [];
   const close = (): void => setOpen(null);
   const item = open ? itemOf(document, open.item) : undefined;
+  /** Whether the same may be done on another curve too, so that the tool has to say which one it is for. */
+  const isOnSeveral = ({ operation, item }: FreedomOf<'operation'>): boolean =>
+    freedoms.some(
+      (other) => other.kind === 'operation' && other.operation === operation && other.item !== item,
+    );
   const [fullest] = nearlyFull(filledOfFigure(document));
   return (
     <>
@@ -57,7 +62,13 @@ export function FreedomTools({ scene, start }: FreedomToolsProps) {
               onClick={() => setOpen(freedom)}
               data-tool={freedom.operation}
             >
-              {operationName(freedom.operation, t)} …
+              {isOnSeveral(freedom)
+                ? t('freedoms.operationOn', {
+                    operation: operationName(freedom.operation, t),
+                    item: itemOf(document, freedom.item)?.name ?? '',
+                  })
+                : operationName(freedom.operation, t)}{' '}
+              …
               {left !== undefined && (
                 <span className="font-normal text-soft">
                   {left > 0 ? t('freedoms.left', { count: left }) : t('freedoms.none')}

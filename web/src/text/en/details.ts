@@ -1,4 +1,4 @@
-import type { ShapeKind, Shapes } from '@bogen/core/figure';
+import type { OfferedOperation, OperationName, ShapeKind, Shapes } from '@bogen/core/figure';
 import type { OrTexts } from '../orTexts.js';
 
 type FieldsOf<Kind extends ShapeKind> = Omit<Shapes[Kind]['description']['fields'], 'kind'>;
@@ -49,6 +49,13 @@ export const details = {
   layoutCounts: '{{degree, sized}}, {{points}} points, spans: {{spans}}',
   layoutSpeed: 'the parameter runs up to {{ratio}} times as fast in one place as in another',
   made: 'How it is made: {{operation}}',
+  /** How a curve was drawn that follows the points of others. */
+  madeOf: {
+    curveOnReferencePoints: 'On reference points, as control points',
+    curveThroughReferencePoints: 'Through reference points',
+    curveOfDegree: 'On the control points of another curve',
+    throughPoints: 'Through the control points of another curve',
+  } satisfies Record<Exclude<OperationName, OfferedOperation>, string>,
   size: 'Size',
   width: 'Width, mm',
   height: 'Height, mm',

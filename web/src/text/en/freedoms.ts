@@ -32,6 +32,7 @@ export const freedoms = {
   asOften: 'as often as they like',
   times_one: 'once',
   times_other: '{{count}} times at most',
+  operationOn: '{{operation}} of {{item}}',
   ofCurve: 'Of {{item}}',
   operations: 'Operations on {{item}}',
   looks: 'What they may switch',
