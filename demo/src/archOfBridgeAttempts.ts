@@ -1,5 +1,20 @@
+import type { Point } from '@bogen/core/curve';
+import type { FigureCommand, ShapeOf } from '@bogen/core/figure';
 import { chosen, guesses, number, type TaskAttempts } from './attempts.js';
-import { conicOf, edgeOf, flankRho, roundRho, setTo, topRho, topShoulder } from './archOfBridge.js';
+import { archOfBridge } from './files.js';
+import { itemOn } from './operated.js';
+
+/** The arch as a sheet gives it, with what is set anew. */
+function archOn(sheet: string, set: Partial<ShapeOf<'conic'>>): FigureCommand {
+  const arch = itemOn(archOfBridge, sheet, 'arch');
+  if (arch.kind !== 'shape' || arch.shape.kind !== 'conic') throw new Error(`There is no conic on ${sheet}.`);
+  return { name: 'setShape', item: 'arch', shape: { ...arch.shape, ...set } };
+}
+const flankRho = 0.62;
+const roundRho = Math.SQRT2 - 1;
+const topShoulder: Point = [-2, 33];
+const topRho = 0.42;
+const edge = (rho: number, place: Point) => archOn('strings', { rho, place });
 
 const meets = (x: number, y: number) => ({ of: 'place' as const, at: [x, y] });
 /** The arch as it was before, and with its flanks drawn in. */
@@ -26,8 +41,7 @@ const after = drawn(
   [14, 9.4],
   [24, 0],
 );
-const round = (rho: number, apex: readonly [number, number] = [0, 24]) =>
-  setTo(conicOf(rho, 'tangentIntersection', apex));
+const round = (rho: number, place: Point = [0, 24]) => archOn('circular', { rho, place });
 
 /** How the tasks of *The arch of the bridge* are done, and how they go wrong. */
 export const archOfBridgeAttempts: readonly TaskAttempts[] = [
@@ -69,13 +83,13 @@ export const archOfBridgeAttempts: readonly TaskAttempts[] = [
   {
     sheet: 'through',
     task: 'rho',
-    right: [{ commands: [setTo(conicOf(flankRho + 0.003))] }],
+    right: [{ commands: [archOn('through', { rho: flankRho + 0.003 })] }],
     wrong: [
-      { what: 'takes the parabola', commands: [setTo(conicOf(0.5))], unmet: [0] },
-      { what: 'stops too early', commands: [setTo(conicOf(0.6))], unmet: [0] },
+      { what: 'takes the parabola', commands: [archOn('through', { rho: 0.5 })], unmet: [0] },
+      { what: 'stops too early', commands: [archOn('through', { rho: 0.6 })], unmet: [0] },
       {
         what: 'moves the tangents instead',
-        commands: [setTo(conicOf(0.5, 'tangentIntersection', [0, 44.64]))],
+        commands: [archOn('through', { rho: 0.5, place: [0, 44.64] })],
         unmet: [0, 2],
       },
     ],
@@ -83,7 +97,7 @@ export const archOfBridgeAttempts: readonly TaskAttempts[] = [
   {
     sheet: 'weight',
     task: 'weight',
-    right: [{ commands: [setTo(conicOf(0.5))], answer: number(1) }],
+    right: [{ commands: [archOn('weight', { rho: 0.5 })], answer: number(1) }],
     wrong: [
       { what: 'takes rho for the weight', answer: number(0.6), unmet: [0] },
       { what: 'divides the other way', answer: number(0.667), unmet: [0] },
@@ -107,11 +121,11 @@ export const archOfBridgeAttempts: readonly TaskAttempts[] = [
   {
     sheet: 'strings',
     task: 'edge',
-    right: [{ commands: [setTo(edgeOf(topRho + 0.01, topShoulder))] }],
+    right: [{ commands: [edge(topRho + 0.01, topShoulder)] }],
     wrong: [
-      { what: 'leaves rho', commands: [setTo(edgeOf(0.6, topShoulder))], unmet: [1, 2, 3] },
-      { what: 'takes the parabola', commands: [setTo(edgeOf(0.5, topShoulder))], unmet: [1, 2, 3] },
-      { what: 'leaves the shoulder by eye', commands: [setTo(edgeOf(topRho, [-2, 32]))], unmet: [0, 1, 2] },
+      { what: 'leaves rho', commands: [edge(0.6, topShoulder)], unmet: [1, 2, 3] },
+      { what: 'takes the parabola', commands: [edge(0.5, topShoulder)], unmet: [1, 2, 3] },
+      { what: 'leaves the shoulder by eye', commands: [edge(topRho, [-2, 32])], unmet: [0, 1, 2] },
     ],
   },
 ];

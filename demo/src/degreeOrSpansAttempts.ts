@@ -1,6 +1,22 @@
-import type { FigureCommand } from '@bogen/core/figure';
+import type { Curve } from '@bogen/core/curve';
+import type { FigureCommand, Operation } from '@bogen/core/figure';
 import { chosen, moves, type TaskAttempts } from './attempts.js';
-import { freehand, heavyStick, lowered, knotAt, onStick, plainStick, raised } from './degreeOrSpans.js';
+import { degreeOrSpans } from './files.js';
+import { curveOn, given, itemOn, operated } from './operated.js';
+
+/** What the task on the camber begins with, and a stick that came in with a higher degree than it needs. */
+const plainStick = curveOn(degreeOrSpans, 'fit', 'stick');
+const heavyStick = curveOn(degreeOrSpans, 'lower', 'stick');
+/** An operation in the place of the stick. */
+const onStick = (curve: Curve, operation: Operation) => operated([given('stick', curve)], 'stick', operation);
+const raised = (times: number): Operation => ({ name: 'raiseDegree', source: 'stick', times });
+const lowered = (times: number): Operation => ({ name: 'lowerDegree', source: 'stick', times });
+const knotAt = (parameter: number): Operation => ({
+  name: 'insertKnot',
+  source: 'stick',
+  parameter,
+  times: 1,
+});
 
 const counted = (...counts: number[]) => ({
   kind: 'prediction' as const,
@@ -21,11 +37,11 @@ const forty: FigureCommand = onStick(plainStick, {
   spans: 37,
 });
 
-const fittedTo = (tolerance: number): FigureCommand => ({
-  name: 'setShape',
-  item: 'stroke',
-  shape: freehand(tolerance),
-});
+function fittedTo(tolerance: number): FigureCommand {
+  const stroke = itemOn(degreeOrSpans, 'stroke', 'stroke');
+  if (stroke.kind !== 'shape' || stroke.shape.kind !== 'stroke') throw new Error('There is no stroke.');
+  return { name: 'setShape', item: 'stroke', shape: { ...stroke.shape, tolerance } };
+}
 const once = onStick(heavyStick, lowered(1));
 
 /** How the tasks of *Degree or spans* are done, and how they go wrong. */

@@ -1,4 +1,3 @@
 export type { Attempt, TaskAttempts, WrongAttempt } from './attempts.js';
 export * from './class.js';
 export * from './lessons.js';
-export * from './nearAndFar.js';

@@ -1,8 +1,17 @@
-import { insertKnot } from '@bogen/core/curve';
+import { insertKnot, type Curve } from '@bogen/core/curve';
 import type { FigureCommand } from '@bogen/core/figure';
 import { chosen, guesses, moves, type TaskAttempts } from './attempts.js';
-import { inserted, smoothOutline } from './knotsOnTheRail.js';
+import { knotsOnTheRail } from './files.js';
+import { curveOn } from './operated.js';
 
+const smoothOutline = curveOn(knotsOnTheRail, 'insert', 'bout');
+/** A knot comes in, as often as is said. */
+const inserted = (curve: Curve, parameter: number, times: number): FigureCommand => ({
+  name: 'operate',
+  item: 'bout',
+  operation: { name: 'insertKnot', source: 'bout', parameter, times },
+  curve: insertKnot(curve, parameter, times),
+});
 const guessed = (points: number, spans: number[]) => ({
   kind: 'prediction' as const,
   guesses: [

@@ -1,8 +1,29 @@
 import { evenOut } from '@bogen/core/curve';
 import type { FigureCommand } from '@bogen/core/figure';
 import { chosen, guesses, moves, type TaskAttempts } from './attempts.js';
-import { mirrorSection, raisedOn, stretched } from './section.js';
+import { section } from './files.js';
+import { curveOn, itemOn, operated } from './operated.js';
 
+const stretched = curveOn(section, 'even', 'section');
+/** The whole section made symmetric about its axis, with one side kept. */
+const mirrorSection = (keep: 'before' | 'after', smooth = true): FigureCommand =>
+  operated([itemOn(section, 'keep', 'section')], 'section', {
+    name: 'symmetric',
+    source: 'section',
+    axis: [
+      [0, 0],
+      [0, 1],
+    ],
+    keep,
+    smooth,
+  });
+/** A half is raised in its place. */
+const raisedOn = (item: 'half' | 'whole'): FigureCommand =>
+  operated([itemOn(section, 'follows', 'half'), itemOn(section, 'follows', 'whole')], item, {
+    name: 'raiseDegree',
+    source: item,
+    times: 1,
+  });
 const evened = (perSpan: number): FigureCommand => ({
   name: 'operate',
   item: 'section',

@@ -1,8 +1,11 @@
 import { matchCurve, type JointContinuity } from '@bogen/core/curve';
 import type { FigureCommand } from '@bogen/core/figure';
 import { chosen, guesses, moves, number, type TaskAttempts } from './attempts.js';
-import { bout, bridge, corneredWaist } from './takenApart.js';
+import { takenApart } from './files.js';
+import { curveOn, itemOn } from './operated.js';
 
+const bout = curveOn(takenApart, 'match', 'bout');
+const waist = curveOn(takenApart, 'match', 'waist');
 /** The waist is brought to an order with the bout. */
 const match = (continuity: JointContinuity): FigureCommand => ({
   name: 'operate',
@@ -16,13 +19,16 @@ const match = (continuity: JointContinuity): FigureCommand => ({
     targetEnd: 'end',
     movement: 'sameHandle',
   },
-  curve: matchCurve(corneredWaist, bout, continuity, 'start', 'end', 'sameHandle').curve,
+  curve: matchCurve(waist, bout, continuity, 'start', 'end', 'sameHandle').curve,
 });
-const bridged = (...args: Parameters<typeof bridge>): FigureCommand => ({
-  name: 'setOperation',
-  item: 'bridge',
-  operation: bridge(...args),
-});
+type Order = 'G0' | 'G1' | 'G2' | 'G3';
+/** The bridge over the gap, with an order and a strength for both ends. */
+function bridged(continuity: Order, secondContinuity: Order, strength: number): FigureCommand {
+  const bridge = itemOn(takenApart, 'gap', 'bridge');
+  if (bridge.kind !== 'built' || bridge.operation.name !== 'bridge') throw new Error('There is no bridge.');
+  const operation = { ...bridge.operation, continuity, secondContinuity, strength, secondStrength: strength };
+  return { name: 'setOperation', item: 'bridge', operation };
+}
 const kept = (g1: boolean, c1: boolean) => [
   { of: 'joint' as const, holds: g1 },
   { of: 'joint' as const, holds: c1 },

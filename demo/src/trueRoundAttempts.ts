@@ -1,7 +1,20 @@
 import type { FigureCommand } from '@bogen/core/figure';
 import { chosen, number, type TaskAttempts } from './attempts.js';
-import { cornersWeighed, cornerWeight, knotsInPairs } from './trueRound.js';
+import { trueRound } from './files.js';
+import { curveOn } from './operated.js';
 
+/** The weight of a corner. */
+const cornerWeight = Math.SQRT1_2;
+const { knots } = curveOn(trueRound, 'lists', 'hole');
+/** The six knots inside, each to its place in a pair. */
+const knotsInPairs: readonly FigureCommand[] = [0.25, 0.25, 0.5, 0.5, 0.75, 0.75].map((to, k) => ({
+  name: 'moveKnot',
+  item: 'hole',
+  knot: knots[3 + k]!,
+  to,
+}));
+const cornersWeighed = (weight: number): FigureCommand[] =>
+  [1, 3, 5, 7].map((index) => ({ name: 'setWeight', item: 'hole', index, weight }));
 const weight = (to: number): FigureCommand => ({ name: 'setWeight', item: 'hole', index: 1, weight: to });
 const guessed = (spans: number[], atHalf: boolean, atQuarter: boolean) => ({
   kind: 'prediction' as const,

@@ -1,13 +1,15 @@
 import type { FigureCommand } from '@bogen/core/figure';
 import { chosen, moves, pegMoves, type TaskAttempts } from './attempts.js';
-import { short } from './twoCurves.js';
+import { twoCurves } from './files.js';
+import { itemOn } from './operated.js';
 
 const degree = (to: number) => ({ name: 'setDegree' as const, item: 'lath', degree: to });
-const ofDegree = (to: number): FigureCommand => ({
-  name: 'setOperation',
-  item: 'lath',
-  operation: short(to),
-});
+function ofDegree(degree: number): FigureCommand {
+  const lath = itemOn(twoCurves, 'few', 'lath');
+  if (lath.kind !== 'built' || lath.operation.name !== 'curveOnReferencePoints')
+    throw new Error('There is no lath on the pegs.');
+  return { name: 'setOperation', item: 'lath', operation: { ...lath.operation, degree } };
+}
 const spans = (...of: number[]) => ({ of: 'spans' as const, spans: of });
 
 /** How the tasks of *Two curves, six pegs* are done, and how they go wrong. */

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { lessonFileSchema } from '@bogen/contract';
 import { lessonVersion, newSheet, type LessonDocument } from '@bogen/core/lesson';
-import { nearAndFar } from '@bogen/demo';
+import { demoLessons, nearAndFar } from '@bogen/demo';
 import Ajv2020 from 'ajv/dist/2020.js';
 import { beforeEach, describe, expect, it } from 'vitest';
 import { purgeDeleted } from '../src/forget/purge.js';
@@ -185,6 +185,14 @@ describe('finding', () => {
   });
 });
 
+/** As text with the fields of every object in one order. */
+const sorted = (of: unknown): string =>
+  JSON.stringify(of, (_, value: unknown) =>
+    value && typeof value === 'object' && !Array.isArray(value)
+      ? Object.fromEntries(Object.entries(value).sort(([a], [b]) => (a < b ? -1 : 1)))
+      : value,
+  );
+
 const pixel =
   'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==';
 
@@ -235,6 +243,22 @@ describe('a lesson as a file', () => {
     expect(after).not.toBe(before);
     expect(JSON.stringify(again).replaceAll(after!, before!)).toBe(JSON.stringify(file));
   });
+
+  it.each(demoLessons.map(({ document: { title }, file }) => [title, file] as const))(
+    'comes in and goes out unchanged: %s, of the demo course',
+    async (_, file) => {
+      const added = await add(file);
+      const again = await teacher.call('lessonFile', { params: { lesson: added.id } });
+      // Its pictures get ids of their own.
+      const signed = (of: { readonly lesson: object; readonly pictures: object }): unknown => {
+        const text = sorted(of.lesson);
+        const ids = Object.keys(of.pictures).sort((a, b) => text.indexOf(a) - text.indexOf(b));
+        const pictures = ids.map((id) => (of.pictures as Record<string, unknown>)[id]);
+        return [ids.reduce((all, id, at) => all.replaceAll(id, `picture ${at}`), text), pictures];
+      };
+      expect(signed(again)).toEqual(signed(file as typeof again));
+    },
+  );
 
   it('is described by a JSON Schema that the server gives to anyone', async () => {
     const lesson = await make('Demo', nearAndFar);

@@ -23,7 +23,6 @@ import { appendSteps } from '../stream/append.js';
 import { createStream } from '../stream/stream.js';
 import { checkWork, openWork } from '../work/router.js';
 import { startOf, studentStream } from '../work/streams.js';
-import { lessonFileOf } from './file.js';
 
 /** The number of the lock that whoever loads holds. */
 const loading = 4870_011;
@@ -85,7 +84,7 @@ async function load(db: Db, pool: Pool): Promise<void> {
   const read: DemoLesson[] = [];
   for (const of of demoLessons)
     // Ours can be drawn, and a start need not wait for it.
-    read.push({ ...of, document: await readLessonFile(db, pool, account.id, lessonFileOf(of), 'later') });
+    read.push({ ...of, document: await readLessonFile(db, pool, account.id, of.file, 'later') });
   const made = await db.transaction().execute(async (tx) => {
     const course = await tx
       .insertInto('course')
