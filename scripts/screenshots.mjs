@@ -79,16 +79,6 @@ await run(async () => {
     await teacher.locator('[data-apart-slider]').fill('80');
     await shoot(teacher, 'writer-apart');
     await teacher.getByRole('button', { name: 'Close', exact: true }).click();
-    await teacher.getByRole('button', { name: 'Look …' }).click();
-    for (const name of ['Convex hulls of spans', 'Construction of the point at the cursor', 'Hodograph']) {
-      await teacher.getByLabel(name, { exact: true }).check();
-    }
-    await shoot(teacher, 'writer-looks');
-    await teacher.getByRole('button', { name: 'Numbers …' }).click();
-    await teacher.locator('[data-recursion] .katex').waitFor();
-    await shoot(teacher, 'writer-construction');
-    await teacher.getByRole('button', { name: 'Close', exact: true }).click();
-    for (const key of ['h', 'a', 'g']) await teacher.keyboard.press(key);
     await teacher.getByRole('button', { name: 'Compare …' }).click();
     await teacher.getByLabel('With').selectOption({ index: 1 });
     await teacher.getByLabel('Show the deviation along the curve').check();
@@ -202,6 +192,17 @@ await run(async () => {
     await dragOf(student, 'half/P2', { x: 132, y: 84 });
     await student.getByRole('button', { name: 'Check' }).click();
     await shoot(student, 'course-section');
+    await student.goto('/class');
+    await student.getByRole('link', { name: 'What a circle takes' }).click();
+    await student.locator('[data-rail]').waitFor();
+    await student.getByText('Go to stage 3').click();
+    await shoot(student, 'course-round');
+    await student.goto('/class');
+    await student.getByRole('link', { name: 'One stroke, too many points' }).click();
+    await student.locator('[data-rail]').waitFor();
+    await student.getByRole('button', { name: 'Numbers of Stroke …' }).click();
+    await student.getByLabel('Tolerance').fill('100');
+    await shoot(student, 'course-stroke');
     await student.goto('/class');
     await student.getByRole('link', { name: 'A point by halves' }).click();
     await student.locator('[data-rail]').waitFor();

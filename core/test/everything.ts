@@ -171,3 +171,8 @@ export * from '../src/curve/sampleBasis.js';
 export * from '../src/curve/exactForm.js';
 export * from '../src/curve/insertEditPoint.js';
 export * from '../src/curve/removeControlPoint.js';
+export * from '../src/describe/check.js';
+export * from '../src/format/index.js';
+export * from '../src/format/step/parse.js';
+export * from '../src/format/iges/records.js';
+export { pathOf } from '../src/format/svg/path.js';

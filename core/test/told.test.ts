@@ -2,16 +2,19 @@ import { describe, expect, it } from 'vitest';
 import { coreSentences, CurveError, sentenceOf, told } from './everything.js';
 import { curveSentences } from '../src/told/curveSentences.js';
 import { documentSentences } from '../src/told/documentSentences.js';
+import { formatSentences } from '../src/told/formatSentences.js';
 
 describe('what core tells', () => {
   it('has one sentence for each code', () => {
-    const codes = [...Object.keys(curveSentences), ...Object.keys(documentSentences)];
+    const codes = [curveSentences, documentSentences, formatSentences].flatMap((of) => Object.keys(of));
     expect(new Set(codes).size).toBe(codes.length);
     expect(Object.keys(coreSentences).sort()).toEqual([...codes].sort());
   });
 
   it.each(Object.entries(coreSentences))('%s is a sentence: “%s”', (code, sentence) => {
-    expect(sentence).toMatch(code === 'about' || code === 'waitsForSource' ? /\{\{reason\}\}$/ : /[.}]$/);
+    expect(sentence).toMatch(
+      ['about', 'waitsForSource', 'fileLine', 'fileEntity'].includes(code) ? /\{\{reason\}\}$/ : /[.}]$/,
+    );
     expect(sentence).not.toMatch(/'/);
   });
 

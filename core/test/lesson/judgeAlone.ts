@@ -12,5 +12,4 @@ export const judgeAlone = (
   condition: Condition,
   start: FigureDocument,
   figure: FigureDocument,
-): ConditionResult =>
-  judgeCondition(condition, atStart(start), [figure, evaluateFigure(figure)]);
+): ConditionResult => judgeCondition(condition, atStart(start), [figure, evaluateFigure(figure)]);

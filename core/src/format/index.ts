@@ -1,0 +1,12 @@
+export {
+  FormatError,
+  type FormatMember,
+  type FormatOptions,
+  type OutgoingFigure,
+  type ReadFile,
+  type WrittenFile,
+} from './define.js';
+export { formatNames, formatOfFile, formats, readerOf, type FormatName } from './formats.js';
+export { jsonDescriptions, jsonVersion, renamedItems } from './json.js';
+export { optionsFrom } from './options.js';
+export { formatLimits } from './limits.js';

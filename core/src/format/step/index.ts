@@ -1,0 +1,14 @@
+import type { FormatMember } from '../define.js';
+import { readStep } from './read.js';
+import { writeStep } from './write.js';
+
+/** Exchange files by ISO 10303-21. */
+export const step: FormatMember<'step'> = {
+  name: 'step',
+  endings: ['step', 'stp'],
+  mediaType: 'model/step',
+  options: {},
+  first: {},
+  write: (figure) => writeStep(figure),
+  read: readStep,
+};

@@ -1,0 +1,22 @@
+import { choice, flag, number } from '../../describe/describe.js';
+import type { FormatMember } from '../define.js';
+import { writeSvg, type SvgOptions } from './write.js';
+
+const first: SvgOptions = { style: 'screen', marks: false, tolerance: 0.01 };
+
+/** Drawings as SVG 1.1, at their true size. */
+export const svg: FormatMember<'svg'> = {
+  name: 'svg',
+  endings: ['svg'],
+  mediaType: 'image/svg+xml',
+  options: {
+    /** The figure as it is on the screen, or black in the line widths of a drawing. */
+    style: choice('screen', 'print'),
+    /** Control points, polygon and names beside the curves. */
+    marks: flag,
+    /** How far what SVG can’t say exactly may lie off. */
+    tolerance: number({ unit: 'length', least: 1e-6, most: 100 }),
+  },
+  first,
+  write: (figure, options) => writeSvg(figure, { ...first, ...options }),
+};

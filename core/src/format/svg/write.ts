@@ -1,0 +1,138 @@
+import type { Curve, Point } from '../../curve/curve.js';
+import { domainOf } from '../../curve/knotVector.js';
+import { pointAt } from '../../curve/evaluate.js';
+import type { FigureItem, ItemColor, LineWeight } from '../../figure/document.js';
+import { told } from '../../told/told.js';
+import type { OutgoingFigure, WrittenFile } from '../define.js';
+import { outgoingOf } from '../outgoing.js';
+import { number, pathOf, place } from './path.js';
+
+export interface SvgOptions {
+  readonly style: 'screen' | 'print';
+  readonly marks: boolean;
+  readonly tolerance: number;
+}
+
+/** The colours of the light theme, which a drawing has on paper too. */
+const colours: Readonly<Record<ItemColor, string>> = {
+  ink: '#1b2530',
+  teal: '#0d6e84',
+  ochre: '#c07610',
+  plum: '#70306e',
+  moss: '#5a8a26',
+  indigo: '#3d4ca8',
+  coral: '#d4675a',
+};
+/** Line widths in millimetres, of the series that technical drawings use. */
+const widths: Readonly<Record<LineWeight, number>> = { fine: 0.25, medium: 0.5, bold: 0.7, broad: 1 };
+/** Places on a curve by which its box is found; half a width of the widest line is added. */
+const boxPlaces = 64;
+
+/** Writes the curves and points of a figure at their true size: a unit of the drawing is a millimetre on paper. */
+export function writeSvg(figure: OutgoingFigure, { style, marks, tolerance }: SvgOptions): WrittenFile {
+  const { curves, points, lost } = outgoingOf(figure);
+  const drawn = curves.map(({ item, curve }) => ({ item, curve, ...drawnOf(item, curve, tolerance) }));
+  const approximated = drawn.filter(({ deviation }) => deviation > 0);
+  const deviation = Math.max(0, ...approximated.map(({ deviation: one }) => one));
+  const colour = (item: FigureItem): string => (style === 'print' ? '#000' : colours[item.color ?? 'ink']);
+  const width = (item: FigureItem): string => number(widths[item.lineWeight ?? 'medium']);
+  const places: Point[] = [
+    ...curves.flatMap(({ curve }) => [...samplesOf(curve), ...(marks ? curve.points : [])]),
+    ...points.map(({ at }) => at),
+  ];
+  const box = boxOf(places, marks ? 6 : 2);
+  const lines = drawn.map(
+    ({ item, element }) =>
+      `<g fill="none" stroke="${colour(item)}" stroke-width="${width(item)}"><title>${escaped(item.name)}</title>${element}</g>`,
+  );
+  const markings = marks
+    ? curves.map(({ item, curve }) => {
+        const polygon = curve.points.map((point) => place(point).replace(' ', ',')).join(' ');
+        const dots = curve.points.map(
+          (point) => `<circle cx="${number(point[0]!)}" cy="${number(-point[1]!)}" r="0.8" fill="#fff"/>`,
+        );
+        const at = curve.points[0]!;
+        return [
+          `<g fill="none" stroke="${colour(item)}" stroke-width="0.18">`,
+          `<polyline points="${polygon}"/>${dots.join('')}</g>`,
+          `<text x="${number(at[0]! + 1.5)}" y="${number(-at[1]! - 1.5)}" font-size="3.5" font-family="sans-serif" fill="${colour(item)}">${escaped(item.name)}</text>`,
+        ].join('');
+      })
+    : [];
+  const crosses = points.map(({ at, name }) => {
+    const [x, y] = [at[0]!, -at[1]!];
+    const cross = `M${number(x - 1)} ${number(y)}H${number(x + 1)}M${number(x)} ${number(y - 1)}V${number(y + 1)}`;
+    return `<path d="${cross}" fill="none" stroke="#000" stroke-width="0.25"><title>${escaped(name)}</title></path>`;
+  });
+  const [left, top, across, down] = box;
+  const text = [
+    '<?xml version="1.0" encoding="UTF-8"?>',
+    `<svg xmlns="http://www.w3.org/2000/svg" version="1.1" width="${number(across)}mm" height="${number(down)}mm" viewBox="${[left, top, across, down].map(number).join(' ')}" stroke-linejoin="round" stroke-linecap="round">`,
+    ...markings,
+    ...lines,
+    ...crosses,
+    '</svg>',
+    '',
+  ].join('\n');
+  return {
+    text,
+    lost: [
+      ...lost,
+      ...(approximated.length > 0
+        ? [told('lostApproximated', { count: approximated.length, deviation: roundedUp(deviation) })]
+        : []),
+    ],
+    ...(deviation > 0 ? { deviation } : {}),
+  };
+}
+
+/** A deviation with three digits, never less than it is. */
+function roundedUp(value: number): number {
+  const unit = 10 ** (Math.floor(Math.log10(value)) - 2);
+  return Number((Math.ceil(value / unit) * unit).toPrecision(3));
+}
+
+function drawnOf(item: FigureItem, curve: Curve, tolerance: number): { element: string; deviation: number } {
+  if (item.kind === 'shape') {
+    const { shape } = item;
+    if (shape.kind === 'circle' && typeof shape.layout === 'string') {
+      const [x, y] = shape.centre as [number, number];
+      return {
+        element: `<circle cx="${number(x)}" cy="${number(-y)}" r="${number(shape.radius)}"/>`,
+        deviation: 0,
+      };
+    }
+  }
+  const { data, deviation } = pathOf(curve, tolerance);
+  return { element: `<path d="${data}"/>`, deviation };
+}
+
+function samplesOf(curve: Curve): Point[] {
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  return Array.from({ length: boxPlaces + 1 }, (_, k) =>
+    pointAt(curve, start + ((end - start) * k) / boxPlaces),
+  );
+}
+
+/** Left, top, width and height of a page that holds places, in millimetres and with a margin. */
+function boxOf(places: readonly Point[], margin: number): [number, number, number, number] {
+  if (places.length === 0) return [0, 0, 10, 10];
+  let [left, right, bottom, top] = [Infinity, -Infinity, Infinity, -Infinity];
+  for (const [x, y] of places) {
+    left = Math.min(left, x!);
+    right = Math.max(right, x!);
+    bottom = Math.min(bottom, y!);
+    top = Math.max(top, y!);
+  }
+  const [x0, y0] = [Math.floor(left - margin), Math.floor(-top - margin)];
+  return [x0, y0, Math.ceil(right + margin) - x0, Math.ceil(-bottom + margin) - y0];
+}
+
+/** A text of the drawing; signs that XML has not are left out. */
+const escaped = (text: string): string =>
+  [...text]
+    .filter((sign) => sign >= ' ' && !/[\ufffe\uffff]|^[\ud800-\udfff]$/.test(sign))
+    .join('')
+    .replaceAll('&', '&amp;')
+    .replaceAll('<', '&lt;')
+    .replaceAll('>', '&gt;');

@@ -1,0 +1,275 @@
+import fc from 'fast-check';
+import { describe, expect, it } from 'vitest';
+import { arbitraryCurve, sizeOf } from '../curve/arbitrary.js';
+import {
+  evaluateFigure,
+  formatNames,
+  formats,
+  largestDistance,
+  pathOf,
+  pointAt,
+  readerOf,
+  type Curve,
+  type FigureItem,
+  type FormatMember,
+} from '../everything.js';
+import { curveItem, curvesIn, outgoing } from './figures.js';
+
+const both = formatNames.filter((name) => (formats[name] as FormatMember).read);
+const through = (format: FormatMember, ...items: FigureItem[]) =>
+  readerOf(format)(format.write(outgoing(...items), format.first).text);
+const plane = { dimension: 2 } as const;
+
+describe.each(both)('a curve that goes out and comes in by %s', (name) => {
+  const format: FormatMember = formats[name];
+
+  it('is the same to the last digit', () => {
+    fc.assert(
+      fc.property(arbitraryCurve(plane), (curve) => {
+        const [back] = curvesIn(through(format, curveItem(curve)).items);
+        // IGES gives every curve weights: where all are 1 there are none.
+        const { weights, ...rest } = curve;
+        const expected = name === 'iges' && weights?.every((weight) => weight === 1) ? rest : curve;
+        expect(back).toEqual(expected);
+      }),
+    );
+  });
+
+  it('keeps its name and its order among others', () => {
+    fc.assert(
+      fc.property(
+        fc.array(fc.string({ minLength: 1, maxLength: 40 }), { minLength: 1, maxLength: 5 }),
+        (names) => {
+          const line: Curve = {
+            degree: 1,
+            knots: [0, 0, 1, 1],
+            points: [
+              [0, 0],
+              [1, 2],
+            ],
+          };
+          const wanted = names.map((given, k) =>
+            `${k} ${given.replace(/[^ -~äöüß曲線]/g, '').trim()}`.trim(),
+          );
+          const items = wanted.map((given, k) => curveItem(line, given, `c${k}`));
+          const found = through(format, ...items).items.map((item) => item.name);
+          expect(found).toEqual(
+            name === 'iges' ? wanted.map((one) => one.replace(/[^ -~]/g, '_').trim()) : wanted,
+          );
+        },
+      ),
+    );
+  });
+
+  it('stands beside circles and points, which stay what they are', () => {
+    const items: FigureItem[] = [
+      {
+        id: 'hole',
+        name: 'Peg hole',
+        kind: 'shape',
+        shape: { kind: 'circle', centre: [12.3, -4.1], radius: 5.05, layout: 'quadratic9' },
+      },
+      { id: 'peg', name: 'Peg 1', kind: 'point', at: [0.1, 0.2] },
+    ];
+    const back = through(format, ...items).items;
+    if (name === 'csv') {
+      // A table knows curves by their points alone.
+      expect(back.map(({ kind }) => kind)).toEqual(['curve', 'point']);
+    } else {
+      expect(back.map(({ kind }) => kind)).toEqual(['shape', 'point']);
+      expect(back[0]).toMatchObject({
+        name: 'Peg hole',
+        shape: { kind: 'circle', centre: [12.3, -4.1] },
+      });
+      // IGES gives a circle by its centre and a place on it.
+      expect((back[0] as { shape: { radius: number } }).shape.radius).toBeCloseTo(5.05, 14);
+    }
+    expect(back[1]).toMatchObject({ name: 'Peg 1', at: [0.1, 0.2] });
+  });
+
+  it('says what of a figure stays behind', () => {
+    const curve: Curve = {
+      degree: 1,
+      knots: [0, 0, 1, 1],
+      points: [
+        [0, 0],
+        [1, 2],
+      ],
+    };
+    const { lost } = format.write(
+      outgoing(
+        curveItem(curve),
+        { ...curveItem(curve, 'Hidden', 'c2'), hidden: true },
+        {
+          id: 'built',
+          name: 'Built',
+          kind: 'built',
+          operation: { name: 'raiseDegree', source: 'c1', times: 1 },
+        },
+      ),
+      format.first,
+    );
+    expect(lost.map(({ code }) => code)).toEqual(name === 'json' ? [] : ['lostHidden', 'lostBuilt']);
+  });
+});
+
+describe('an ellipse', () => {
+  it.each(['step'] as const)('stays one by %s', (name) => {
+    const item: FigureItem = {
+      id: 'e',
+      name: 'Ellipse',
+      kind: 'shape',
+      shape: { kind: 'ellipse', centre: [3, 4], axisX: [6, 8], axisY: [-2, 1.5], layout: 'quadratic9' },
+    };
+    const [back] = through(formats[name], item).items;
+    expect(back).toMatchObject({ kind: 'shape', shape: { kind: 'ellipse' } });
+    const [a, b] = [item, back!].map((one) => {
+      const { document, evaluation } = outgoing(one);
+      const state = evaluation.items.get(document.items[0]!.id);
+      return state?.status === 'curve' ? state.curve : undefined;
+    });
+    expect(largestDistance(a!, b!).distance).toBeLessThan(1e-12);
+  });
+});
+
+describe('a curve as an SVG path', () => {
+  /** The places of a path's commands, which are absolute; arcs by their ends only. */
+  const ends = (data: string): number[][] =>
+    [...data.matchAll(/[MLQCA]([^MLQCAZ]*)/g)].map(([, numbers]) =>
+      numbers!.trim().split(/\s+/).map(Number).slice(-2),
+    );
+
+  it('lies within what is told of the deviation, and within the tolerance', () => {
+    fc.assert(
+      fc.property(arbitraryCurve({ ...plane, weightExponent: 0.5, periodic: false }), (curve) => {
+        const tolerance = 0.01 * sizeOf(curve);
+        const { data, deviation } = pathOf(curve, tolerance);
+        const pieces = cubicsOf(data);
+        expect(deviation).toBeGreaterThanOrEqual(0);
+        if (!pieces || deviation > tolerance) return;
+        for (const piece of pieces) {
+          const { distance } = largestFrom(piece, curve);
+          expect(distance).toBeLessThanOrEqual(deviation + 1e-9 * sizeOf(curve));
+        }
+      }),
+      { numRuns: 15 },
+    );
+  });
+
+  it('is exact for degree 1 to 3 without weights', () => {
+    fc.assert(
+      fc.property(arbitraryCurve({ ...plane, rational: false, clampedOnly: true }), (curve) => {
+        fc.pre(curve.degree <= 3);
+        const { data, deviation } = pathOf(curve, 1);
+        expect(deviation).toBe(0);
+        const [start, ...rest] = ends(data);
+        expect(start).toEqual([curve.points[0]![0], -curve.points[0]![1]! + 0]);
+        const last = rest.at(-1)!;
+        expect(last[0]).toBeCloseTo(curve.points.at(-1)![0]!, 9);
+        expect(last[1]).toBeCloseTo(-curve.points.at(-1)![1]!, 9);
+      }),
+    );
+  });
+
+  it('draws a quarter of a circle as an arc', () => {
+    const quarter: Curve = {
+      degree: 2,
+      knots: [0, 0, 0, 1, 1, 1],
+      points: [
+        [5, 0],
+        [5, 5],
+        [0, 5],
+      ],
+      weights: [1, Math.SQRT1_2, 1],
+    };
+    const { data, deviation } = pathOf(quarter, 0.01);
+    expect(deviation).toBe(0);
+    expect(data).toMatch(/^M5 0A5(\.0{6,}\d+)? [\d.]+ -?[\d.]+ 0 0 0 -5$/);
+  });
+
+  const largestFrom = (piece: Curve, curve: Curve): { distance: number } => {
+    let distance = 0;
+    for (let k = 0; k <= 8; k++) {
+      const at = pointAt(piece, k / 8);
+      let nearest = Infinity;
+      const [first, last] = [curve.knots[curve.degree]!, curve.knots[curve.points.length]!];
+      for (let j = 0; j <= 800; j++) {
+        const [x, y] = pointAt(curve, first + ((last - first) * j) / 800);
+        nearest = Math.min(nearest, Math.hypot(x! - at[0]!, y! - at[1]!));
+      }
+      // Places between those that were tried lie nearer than half a step.
+      distance = Math.max(distance, nearest - stepOf(curve) / 2);
+    }
+    return { distance };
+  };
+  const stepOf = (curve: Curve): number => {
+    const [first, last] = [curve.knots[curve.degree]!, curve.knots[curve.points.length]!];
+    let step = 0;
+    for (let j = 0; j < 800; j++) {
+      const [a, b] = [j, j + 1].map((k) => pointAt(curve, first + ((last - first) * k) / 800));
+      step = Math.max(step, Math.hypot(a![0]! - b![0]!, a![1]! - b![1]!));
+    }
+    return step;
+  };
+  /** The cubics of a path; nothing where it has arcs. */
+  const cubicsOf = (data: string): Curve[] | undefined => {
+    if (data.includes('A')) return undefined;
+    let at = [0, 0];
+    return [...data.matchAll(/([MLQC])([^MLQCAZ]*)/g)].flatMap(([, letter, numbers]) => {
+      const flat = numbers!.trim().split(/\s+/).map(Number);
+      const places = Array.from({ length: flat.length / 2 }, (_, k) => [flat[2 * k]!, -flat[2 * k + 1]!]);
+      const from = at;
+      at = places.at(-1)!;
+      if (letter === 'M') return [];
+      const degree = places.length;
+      return [
+        {
+          degree,
+          knots: [...Array<number>(degree + 1).fill(0), ...Array<number>(degree + 1).fill(1)],
+          points: [from, ...places],
+        },
+      ];
+    });
+  };
+});
+
+describe('a figure as a drawing', () => {
+  it('has its true size, names as titles, and nothing that is not drawn', () => {
+    const text = formats.svg.write(
+      outgoing(
+        curveItem(
+          {
+            degree: 1,
+            knots: [0, 0, 1, 1],
+            points: [
+              [0, 0],
+              [100, 50],
+            ],
+          },
+          'Rib <1>',
+        ),
+      ),
+      formats.svg.first,
+    ).text;
+    expect(text).toContain('width="104mm" height="54mm" viewBox="-2 -52 104 54"');
+    expect(text).toContain('<title>Rib &lt;1&gt;</title><path d="M0 0L100 -50"/>');
+  });
+
+  it('goes out with ten thousand curves', () => {
+    const curve: Curve = {
+      degree: 3,
+      knots: [0, 0, 0, 0, 1, 1, 1, 1],
+      points: [
+        [0, 0],
+        [1, 2],
+        [3, 2],
+        [4, 0],
+      ],
+    };
+    const items = Array.from({ length: 10_000 }, (_, k) => curveItem(curve, `Curve ${k}`, `c${k}`));
+    const document = { ...outgoing().document, items };
+    const { text } = formats.step.write({ document, evaluation: evaluateFigure(document) }, {});
+    expect(text.match(/B_SPLINE_CURVE_WITH_KNOTS/g)).toHaveLength(10_000);
+    expect(readerOf(formats.step)(text).items).toHaveLength(10_000);
+  });
+});

@@ -1,0 +1,73 @@
+import { spawnSync } from 'node:child_process';
+import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
+import { join } from 'node:path';
+import { afterAll, describe, expect, it } from 'vitest';
+
+const root = join(import.meta.dirname, '..', '..');
+const folder = mkdtempSync('/tmp/bogen-convert-');
+afterAll(() => rmSync(folder, { recursive: true }));
+
+const at = (name: string): string => join(folder, name);
+function convert(...words: string[]): { status: number | null; said: string } {
+  const { status, stdout, stderr } = spawnSync(
+    process.execPath,
+    ['--import', 'tsx', join(root, 'scripts', 'convert.mjs'), ...words],
+    { cwd: root, encoding: 'utf8' },
+  );
+  return { status, said: stdout + stderr };
+}
+const curve = {
+  format: 'bogen-curve',
+  version: 1,
+  name: 'Camber',
+  curve: {
+    degree: 2,
+    knots: [0, 0, 0, 0.3, 1, 1, 1],
+    points: [
+      [0, 0.1],
+      [10, 1 / 3],
+      [20, 5],
+      [30, 0],
+    ],
+    weights: [1, 2, 1, 1],
+  },
+};
+
+describe('npm run convert', () => {
+  it('goes from format to format and back to the same curve', () => {
+    writeFileSync(at('a.json'), JSON.stringify(curve));
+    for (const [from, to] of [
+      ['a.json', 'b.step'],
+      ['b.step', 'c.igs'],
+      ['c.igs', 'd.csv'],
+      ['d.csv', 'e.json'],
+    ] as const)
+      expect(convert(at(from), at(to)), `${from} to ${to}`).toMatchObject({ status: 0 });
+    const { figure } = JSON.parse(readFileSync(at('e.json'), 'utf8')) as {
+      figure: { items: { name: string; curve: unknown }[] };
+    };
+    expect(figure.items).toMatchObject([{ name: 'Camber', curve: curve.curve }]);
+  });
+
+  it('says what was lost, and ends with 3 for it', () => {
+    writeFileSync(at('a.json'), JSON.stringify(curve));
+    const { status, said } = convert(at('a.json'), at('a.svg'), '--tolerance', '0.001');
+    expect(status).toBe(3);
+    expect(said).toMatch(/cubic pieces: 1 curves, at most 0\.00\d+ mm off/);
+    expect(readFileSync(at('a.svg'), 'utf8')).toContain('<title>Camber</title>');
+  });
+
+  it.each([
+    [[], 'npm run convert'],
+    [['none.step', 'a.svg'], 'There is no file none.step'],
+    [['a.doc', 'a.svg'], 'No format with the ending doc'],
+    [['package.json', 'a.step'], 'not a file of the kind JSON'],
+    [['package.json', 'a.svg', '--colour', 'red'], 'There is no option --colour'],
+    [['package.json', 'a.svg', '--tolerance', '-1'], 'At tolerance there should be a number from'],
+  ])('ends with 1 and a sentence where nothing can be written: %j', (words, told) => {
+    const { status, said } = convert(...words);
+    expect(status).toBe(1);
+    expect(said).toContain(told);
+    expect(said).not.toContain('    at ');
+  });
+});
