@@ -12,7 +12,8 @@ module.exports = {
       name: 'core-stands-alone',
       severity: 'error',
       from: { path: '^core/src' },
-      to: { pathNot: '^core/src' },
+      // What reads XML is a plain package without DOM and Node.
+      to: { pathNot: ['^core/src', 'node_modules/saxes/'] },
     },
     {
       name: 'contract-knows-core-alone',

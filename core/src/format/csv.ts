@@ -28,6 +28,7 @@ export const csv: FormatMember<'csv'> = {
   name: 'csv',
   endings: ['csv', 'txt'],
   mediaType: 'text/csv',
+  keeps: 'digits',
   options: { samples: whole(0, 10_000) },
   first: { samples: 0 },
   write: writeCsv,

@@ -42,6 +42,8 @@ export interface FormatMember<Name extends string = string> {
   /** Endings of file names, without the dot; the first is written. */
   readonly endings: readonly string[];
   readonly mediaType: string;
+  /** What a curve keeps: every digit of its points, weights and knots, or its shape alone. */
+  readonly keeps: 'digits' | 'shape';
   /** What the writer asks for, and what its form holds at first. */
   readonly options: Readonly<Record<string, Field>>;
   readonly first: FormatOptions;

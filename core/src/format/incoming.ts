@@ -1,3 +1,4 @@
+import type { BezierChain } from '../curve/bezierChain.js';
 import type { Curve, Point } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
 import { settleKnots } from '../curve/settleKnots.js';
@@ -13,6 +14,8 @@ export interface Incoming {
   readonly curve?: Curve;
   readonly circle?: { readonly centre: Point; readonly radius: number };
   readonly ellipse?: { readonly centre: Point; readonly x: Point; readonly y: Point };
+  /** A chain of cubic pieces between nodes with handles. */
+  readonly chain?: BezierChain;
   readonly at?: Point;
 }
 
@@ -43,7 +46,7 @@ export function collected(
 }
 
 function itemOf(
-  { name: given, curve, circle, ellipse, at }: Incoming,
+  { name: given, curve, circle, ellipse, chain, at }: Incoming,
   number: number,
 ): FigureItem | undefined {
   const name = given.trim().slice(0, 200) || `${at ? 'Point' : 'Curve'} ${number}`;
@@ -52,6 +55,7 @@ function itemOf(
     const plane = inPlane(curve);
     return plane && { ...base, kind: 'curve', curve: plane };
   }
+  if (chain) return { ...base, kind: 'shape', shape: { kind: 'chain', chain } };
   const flat = (...points: readonly Point[]): boolean => points.every(([, , z = 0]) => z === 0);
   const xy = ([x, y]: Point): Point => [x!, y!];
   if (circle && flat(circle.centre))

@@ -51,6 +51,7 @@ export const json: FormatMember<'json'> = {
   name: 'json',
   endings: ['json'],
   mediaType: 'application/json',
+  keeps: 'digits',
   options: {},
   first: {},
   write: writeJson,

@@ -22,6 +22,8 @@ export const formatSentences = {
   fileLineLength: 'The line has {{count}} columns instead of {{wanted}}.',
   fileMismatch: 'At {{path}} there should be {{wanted}}.',
   fileOption: 'There is no option {{option}}. Known are {{known}}.',
+  fileXml: 'This is not well-formed XML: {{problem}}.',
+  fileEntities: 'The file brings entities of its own, which are not read.',
   fileTwice: '{{of}} is there twice.',
   fileUnit: 'The unit of length {{unit}} is not known.',
   fileVersion: 'The file is of version {{version}}, which a later Bogen wrote.',

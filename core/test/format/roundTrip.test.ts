@@ -15,7 +15,7 @@ import {
 } from '../everything.js';
 import { curveItem, curvesIn, outgoing } from './figures.js';
 
-const both = formatNames.filter((name) => (formats[name] as FormatMember).read);
+const both = formatNames.filter((name) => formats[name].keeps === 'digits');
 const through = (format: FormatMember, ...items: FigureItem[]) =>
   readerOf(format)(format.write(outgoing(...items), format.first).text);
 const plane = { dimension: 2 } as const;

@@ -7,6 +7,7 @@ export const iges: FormatMember<'iges'> = {
   name: 'iges',
   endings: ['igs', 'iges'],
   mediaType: 'model/iges',
+  keeps: 'digits',
   options: {},
   first: {},
   write: (figure) => writeIges(figure),

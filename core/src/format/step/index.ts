@@ -7,6 +7,7 @@ export const step: FormatMember<'step'> = {
   name: 'step',
   endings: ['step', 'stp'],
   mediaType: 'model/step',
+  keeps: 'digits',
   options: {},
   first: {},
   write: (figure) => writeStep(figure),

@@ -1,5 +1,6 @@
 import { choice, flag, number } from '../../describe/describe.js';
 import type { FormatMember } from '../define.js';
+import { readSvg } from './read.js';
 import { writeSvg, type SvgOptions } from './write.js';
 
 const first: SvgOptions = { style: 'screen', marks: false, tolerance: 0.01 };
@@ -9,6 +10,7 @@ export const svg: FormatMember<'svg'> = {
   name: 'svg',
   endings: ['svg'],
   mediaType: 'image/svg+xml',
+  keeps: 'shape',
   options: {
     /** The figure as it is on the screen, or black in the line widths of a drawing. */
     style: choice('screen', 'print'),
@@ -19,4 +21,5 @@ export const svg: FormatMember<'svg'> = {
   },
   first,
   write: (figure, options) => writeSvg(figure, { ...first, ...options }),
+  read: readSvg,
 };
