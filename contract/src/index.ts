@@ -10,3 +10,4 @@ export * from './problem.js';
 export * from './stream.js';
 export * from './sentences.js';
 export { roles } from './endpoints/account.js';
+export { jsonFileSchemas } from './jsonFiles.js';

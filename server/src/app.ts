@@ -1,4 +1,4 @@
-import { lessonFileSchema, toldByServer } from '@bogen/contract';
+import { jsonFileSchemas, lessonFileSchema, toldByServer } from '@bogen/contract';
 import express, { type Express } from 'express';
 import helmet from 'helmet';
 import { sql } from 'kysely';
@@ -112,10 +112,13 @@ export function createApp({
   api.get('/openapi.json', (_request, response) => {
     response.json(openApi);
   });
-  const fileSchema = z.toJSONSchema(lessonFileSchema, { io: 'input', unrepresentable: 'any' });
-  api.get('/schemas/lesson-file.json', (_request, response) => {
-    response.type('application/schema+json').send(JSON.stringify(fileSchema, null, 1));
-  });
+  const schemas = { 'lesson-file': lessonFileSchema, ...jsonFileSchemas };
+  for (const [name, schema] of Object.entries(schemas)) {
+    const text = JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }), null, 1);
+    api.get(`/schemas/${name}.json`, (_request, response) => {
+      response.type('application/schema+json').send(text);
+    });
+  }
   api.use(braked);
   api.use(refuseForeignOrigin);
   api.use(

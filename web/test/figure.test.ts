@@ -72,14 +72,20 @@ describe('copy and paste', () => {
     };
     expect(last(pasteCommand(document, copiedItems()!), document)[0]).toEqual([10, 0]);
     expect(last(pasteCommand(figure(), copiedItems()!), figure())).toEqual(cubic.points);
-    for (const text of [
-      '',
-      'nonsense',
-      '{}',
-      '{"format":"bogen-figure-items","version":1,"items":[{"id":"x"}]}',
-    ]) {
-      expect(readItems(text)).toBeUndefined();
-    }
+    for (const text of ['', 'nonsense', '12 points or so']) expect(readItems(text)).toBeUndefined();
+    // What begins like a file and is none is told.
+    for (const text of ['{}', '{"format":"bogen-figure-items","version":1,"items":[{"id":"x"}]}', '<svg>'])
+      expect(() => readItems(text)).toThrow();
+    expect(readItems('10, 20\n30 , 25\n')).toMatchObject([
+      {
+        curve: {
+          points: [
+            [10, 20],
+            [30, 25],
+          ],
+        },
+      },
+    ]);
   });
 });
 

@@ -132,3 +132,4 @@ export { startOver } from './startOver.js';
 export type { Plot, PlotInput } from './track/define.js';
 export { trackNames, trackOf, type TrackName } from './track/tracks.js';
 export { validateItem } from './validate.js';
+export { mismatchOf } from '../describe/check.js';

@@ -1,4 +1,5 @@
 import { isCurveItem, itemOf } from '@bogen/core/figure';
+import { lazy, Suspense } from 'react';
 import { ApartPanel } from './apart/ApartPanel.js';
 import { ChangePanel } from './change/ChangePanel.js';
 import { ComparePanel } from './compare/ComparePanel.js';
@@ -14,16 +15,22 @@ import { SeveralPanel } from './select/SeveralPanel.js';
 import { PointTable } from './points/PointTable.js';
 import type { PanelName } from './panels.js';
 
+/** The formats are fetched when somebody asks for them. */
+const ExchangePanel = lazy(() => import('./exchange/ExchangePanel.js'));
+
 interface FigurePanelsProps {
   readonly scene: FigureScene;
   readonly panel: PanelName | null;
   /** The item of the details, which may be no curve. */
   readonly item: string | null;
+  /** A file that was dropped onto the figure. */
+  readonly dropped: File | null;
+  readonly onSay: (words: string) => void;
   readonly onPanel: (panel: PanelName | null, item?: string) => void;
 }
 
 /** The one panel that is open beside the figure. */
-export function FigurePanels({ scene, panel, item, onPanel }: FigurePanelsProps) {
+export function FigurePanels({ scene, panel, item, dropped, onSay, onPanel }: FigurePanelsProps) {
   useParts(scene.structured, scene.selected);
   const close = (): void => onPanel(null);
   const { document } = scene;
@@ -59,6 +66,12 @@ export function FigurePanels({ scene, panel, item, onPanel }: FigurePanelsProps)
       return curve ? <ListsPanel key={curve.id} scene={scene} item={curve} onClose={close} /> : null;
     case 'facts':
       return curve ? <FactsCard scene={scene} name={curve.name} onClose={close} /> : null;
+    case 'exchange':
+      return (
+        <Suspense fallback={null}>
+          <ExchangePanel scene={scene} dropped={dropped} onSay={onSay} onClose={close} />
+        </Suspense>
+      );
     case null:
       return null;
   }

@@ -88,6 +88,7 @@ export function FigureTools({
         </>
       )}
       <span className="flex-1" />
+      {opener('exchange', t('exchange.open'))}
       {opener('keys', t('keys.keys'))}
       {item && (
         <div

@@ -10,4 +10,5 @@ export type PanelName =
   | 'compare'
   | 'construction'
   | 'several'
-  | 'keys';
+  | 'keys'
+  | 'exchange';

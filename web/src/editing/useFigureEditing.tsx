@@ -11,6 +11,7 @@ import { useClipboard } from './clipboard/useClipboard.js';
 import { DrawBar } from './draw/DrawBar.js';
 import { DrawLayer } from './draw/DrawLayer.js';
 import { useDrawing } from './draw/useDrawing.js';
+import { useDroppedFile } from './exchange/useDroppedFile.js';
 import { FigureMenu } from './FigureMenu.js';
 import { FigurePanels } from './FigurePanels.js';
 import { FigureTools, type Mode } from './FigureTools.js';
@@ -77,6 +78,11 @@ export function useFigureEditing({
     }
   };
   const clipboard = useClipboard(scene, say);
+  const [dropped, setDropped] = useStateOf<File | null>(scene, null);
+  useDroppedFile((file) => {
+    setDropped(file);
+    setPanel({ name: 'exchange', item: null });
+  });
   const presentNow = useRef(present);
   presentNow.current = present;
   const actions = useMemo(
@@ -164,7 +170,15 @@ export function useFigureEditing({
         <p role="status" aria-live="polite" className="sr-only">
           {said}
         </p>
-        <FigurePanels key={place} scene={scene} panel={panel.name} item={panel.item} onPanel={openPanel} />
+        <FigurePanels
+          key={place}
+          scene={scene}
+          panel={panel.name}
+          item={panel.item}
+          dropped={dropped}
+          onSay={say}
+          onPanel={openPanel}
+        />
       </>
     ),
   };

@@ -7,6 +7,7 @@ import { conflict } from './en/conflict.js';
 import { construction } from './en/construction.js';
 import { details } from './en/details.js';
 import { draw } from './en/draw.js';
+import { exchange } from './en/exchange.js';
 import { freedoms } from './en/freedoms.js';
 import { items } from './en/items.js';
 import { joints } from './en/joints.js';
@@ -37,6 +38,7 @@ const editing = {
   construction,
   details,
   draw,
+  exchange,
   freedoms,
   items,
   joints,

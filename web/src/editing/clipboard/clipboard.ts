@@ -1,5 +1,3 @@
-import './withoutMadeCode.js';
-import { figureItemSchema } from '@bogen/contract';
 import {
   curveOf,
   gripsOfItem,
@@ -7,7 +5,6 @@ import {
   moveGrips,
   sourcesOf,
   translation,
-  validateItem,
   withIds,
   applyFigureCommand,
   emptyFigure,
@@ -17,18 +14,15 @@ import {
   type FigureItem,
   type SingleFigureCommand,
 } from '@bogen/core/figure';
-import { z } from 'zod';
+import { FormatError, formats, jsonVersion, readerOf, type FormatMember } from '@bogen/core/format';
+import { told } from '@bogen/core/lesson';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 
 const storageKey = 'bogen:copied-items';
 
-/** Copied items as text: documented JSON, so that it can stand in any clipboard. */
-const copiedSchema = z.strictObject({
-  format: z.literal('bogen-figure-items'),
-  version: z.literal(1),
-  items: z.array(figureItemSchema).min(1).max(200),
-});
+/** The most signs of a text that is pasted; more come in as a file, beside the page. */
+const mostPasted = 400_000;
 
 /** The items that Copy means: those with a selected point, or else the curve on the rail. */
 export function itemsToCopy({ selected, document }: FigureScene): FigureItem[] {
@@ -53,7 +47,7 @@ export function copyItems(scene: FigureScene, items: readonly FigureItem[]): str
       const { kind: _, operation: __, ...attributes } = item as BuiltItem;
       return [{ ...attributes, kind: 'curve', curve }];
     });
-  const text = JSON.stringify({ format: 'bogen-figure-items', version: 1, items: whole });
+  const text = JSON.stringify({ format: 'bogen-figure-items', version: jsonVersion, items: whole });
   localStorage.setItem(storageKey, text);
   return text;
 }
@@ -66,21 +60,38 @@ function withLocksAmong(item: FigureItem, ids: ReadonlySet<string>): FigureItem 
   return kept.length > 0 ? { ...others, lockedJoints: kept } : others;
 }
 
-/** The items in a text, or `undefined` where it holds none. */
-export function readItems(text: string): FigureItem[] | undefined {
-  try {
-    const read = copiedSchema.safeParse(JSON.parse(text));
-    if (!read.success) return undefined;
-    read.data.items.forEach(validateItem);
-    return read.data.items;
-  } catch {
-    return undefined;
-  }
+/**
+ * The items in a text of any program: JSON of Bogen, an SVG, or a plain list of coordinates.
+ * @throws FormatError where it begins like one of them and is none
+ */
+export function readItems(text: string): readonly FigureItem[] | undefined {
+  const format = textFormat(text);
+  if (!format) return undefined;
+  if (text.length > mostPasted) throw new FormatError(told('pasteTooLong', { most: mostPasted }));
+  return readerOf(format)(text).items;
+}
+
+function textFormat(text: string): FormatMember | undefined {
+  if (/^\s*\{/.test(text)) return formats.json;
+  if (/^\s*<(?:\?xml|!DOCTYPE svg|svg|!--)/.test(text)) return formats.svg;
+  // Two numbers or three in each of several rows.
+  return /^\s*[-+\d.][-+\d.eE]*[ \t,;]+[-+\d.][^\n]*\r?\n/.test(`${text}\n`) ? formats.csv : undefined;
+}
+
+/** The copied items as a drawing, for programs that know nothing else. */
+export function drawingOf({ document, evaluation }: FigureScene, items: readonly FigureItem[]): string {
+  return formats.svg.write({ document, evaluation, only: items.map(({ id }) => id) }, formats.svg.first).text;
 }
 
 /** What was copied last on this device, in whichever sheet or window. */
-export function copiedItems(): FigureItem[] | undefined {
-  return readItems(localStorage.getItem(storageKey) ?? '');
+export function copiedItems(): readonly FigureItem[] | undefined {
+  try {
+    return readItems(localStorage.getItem(storageKey) ?? '');
+  } catch (error) {
+    // What an earlier version kept may not be read any more.
+    if (error instanceof FormatError) return undefined;
+    throw error;
+  }
 }
 
 /** Items moved aside, as far as they have places of their own. */

@@ -1,10 +1,11 @@
 import { useTold } from '../../text/told.js';
 import { type FigureItem } from '@bogen/core/figure';
+import { FormatError } from '@bogen/core/format';
 import { CommandError } from '@bogen/core/lesson';
 import { useEffect } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';
-import { copiedItems, copyItems, itemsToCopy, pasteCommand, readItems } from './clipboard.js';
+import { copiedItems, copyItems, drawingOf, itemsToCopy, pasteCommand, readItems } from './clipboard.js';
 
 export interface Clipboard {
   readonly copy: (items?: readonly FigureItem[]) => void;
@@ -43,12 +44,20 @@ export function useClipboard(scene: FigureScene, say: (text: string) => void): C
       const text = copy();
       if (text === undefined) return;
       event.clipboardData?.setData('text/plain', text);
+      event.clipboardData?.setData('image/svg+xml', drawingOf(scene, itemsToCopy(scene)));
       event.preventDefault();
     };
     const onPaste = (event: ClipboardEvent): void => {
       if ((event.target as HTMLElement).closest?.('input, textarea, [contenteditable]')) return;
       event.preventDefault();
-      put(readItems(event.clipboardData?.getData('text/plain') ?? '') ?? copiedItems());
+      const { clipboardData } = event;
+      const text = clipboardData?.getData('text/plain') || clipboardData?.getData('image/svg+xml') || '';
+      try {
+        put(readItems(text) ?? copiedItems());
+      } catch (error) {
+        if (!(error instanceof FormatError)) throw error;
+        say(tell(error));
+      }
     };
     document.addEventListener('copy', onCopy);
     document.addEventListener('paste', onPaste);

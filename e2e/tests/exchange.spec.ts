@@ -1,0 +1,129 @@
+import { readFileSync } from 'node:fs';
+import type { Page } from '@playwright/test';
+import { expect, handle, test } from '../bogen.js';
+import { violations } from '../violations.js';
+
+const out = (page: Page) => page.locator('[data-exchange-out]');
+const into = (page: Page) => page.locator('[data-exchange-in]');
+const kept = (page: Page) => page.locator('[data-bench-state="saved"]');
+
+async function openBench(page: Page): Promise<void> {
+  await page.goto('/bench');
+  await expect(handle(page, 'curve/P1')).toBeVisible();
+  await page.getByRole('button', { name: 'Hand on …' }).click();
+  await expect(out(page)).toContainText('Everything of the figure is in it.');
+}
+
+/** The text of the file that is saved. */
+async function savedFile(page: Page): Promise<{ name: string; text: string }> {
+  const [download] = await Promise.all([
+    page.waitForEvent('download'),
+    out(page).getByRole('button', { name: 'Save the file' }).click(),
+  ]);
+  return { name: download.suggestedFilename(), text: readFileSync(await download.path(), 'latin1') };
+}
+const choose = (page: Page, name: string, text: string): Promise<void> =>
+  page
+    .locator('input[type="file"][accept*="step"]')
+    .setInputFiles({ name, mimeType: 'application/octet-stream', buffer: Buffer.from(text) });
+
+const drawing =
+  '<svg xmlns="http://www.w3.org/2000/svg" width="80mm" height="50mm" viewBox="0 0 80 50"><title>Rib</title><path d="M5 40C20 5 50 5 75 40"/><circle cx="40" cy="25" r="6"/><text>Rib</text></svg>';
+
+test('a figure goes out in every format, and comes in again', async ({ newContext }) => {
+  const page = await (await newContext()).newPage();
+  await openBench(page);
+  expect(await violations(page)).toEqual([]);
+  for (const [label, ending, beginning] of [
+    ['Drawing, SVG', 'svg', /^<\?xml/],
+    ['Curves, STEP (ISO 10303)', 'step', /^ISO-10303-21;/],
+    ['Curves, IGES 5.3', 'igs', /^Curves of a figure.* {20}S {6}1/],
+    ['Table, CSV', 'csv', /^curve,kind,index/],
+    ['Figure of Bogen, JSON', 'json', /^\{\s+"format": "bogen-figure"/],
+    ['Picture, PNG', 'png', /^.PNG/],
+  ] as const)
+    await test.step(label, async () => {
+      await out(page).getByLabel('Format').selectOption({ label });
+      await expect(out(page).getByRole('button', { name: 'Save the file' })).toBeEnabled();
+      const { name, text } = await savedFile(page);
+      expect(name).toMatch(new RegExp(`\\.${ending}$`));
+      expect(text).toMatch(beginning);
+      if (ending === 'png') return;
+      // What went out comes in as one curve more.
+      await choose(page, name, text);
+      await expect(into(page).locator('[data-exchange-content]')).toContainText('1 curve');
+      await into(page).getByRole('button', { name: 'Leave it' }).click();
+    });
+});
+
+test('a file is looked at first, comes in as one step, and is refused with its line', async ({
+  newContext,
+}) => {
+  const page = await (await newContext()).newPage();
+  await openBench(page);
+  const curves = page.locator('[data-curve-tools] select option');
+
+  await test.step('seen, and left', async () => {
+    await choose(page, 'rib.svg', drawing);
+    await expect(into(page).locator('[data-exchange-content]')).toContainText('2 curves');
+    await expect(into(page).locator('[data-exchange-content]')).toContainText('70.00 × ');
+    await expect(into(page).locator('[data-exchange-left]')).toContainText('1 × text');
+    await expect(curves).toHaveCount(3);
+    await into(page).getByRole('button', { name: 'Leave it' }).click();
+    await expect(curves).toHaveCount(0);
+  });
+
+  await test.step('taken in, and undone at once', async () => {
+    await choose(page, 'rib.svg', drawing);
+    await into(page).getByRole('button', { name: 'Take in' }).click();
+    await expect(curves).toHaveCount(3);
+    await expect(kept(page)).toBeVisible();
+    await page.keyboard.press('Escape');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(curves).toHaveCount(0);
+    await page.getByRole('button', { name: 'Hand on …' }).click();
+  });
+
+  await test.step('refused', async () => {
+    await choose(page, 'broken.step', 'ISO-10303-21;\nHEADER;\nnothing;');
+    await expect(into(page).getByRole('alert')).toContainText('Line 3: There is nothing; where');
+    await choose(page, 'notes.docx', 'x');
+    await expect(into(page).getByRole('alert')).toContainText('No format with the ending docx is known');
+    await choose(page, 'wrong.svg', '\u00ff');
+    await expect(into(page).getByRole('alert')).toBeVisible();
+    await expect(curves).toHaveCount(0);
+  });
+
+  await test.step('dropped onto the figure', async () => {
+    await page.keyboard.press('Escape');
+    const data = await page.evaluateHandle((text) => {
+      const transfer = new DataTransfer();
+      transfer.items.add(new File([text], 'rib.svg'));
+      return transfer;
+    }, drawing);
+    await page.locator('[data-figure]').first().dispatchEvent('drop', { dataTransfer: data });
+    await expect(into(page).locator('[data-exchange-content]')).toContainText('2 curves');
+    await into(page).getByRole('button', { name: 'Take in' }).click();
+    await expect(curves).toHaveCount(3);
+  });
+});
+
+test('a drawing and a list of coordinates are pasted', async ({ newContext }) => {
+  const page = await (await newContext()).newPage();
+  await page.goto('/bench');
+  await expect(handle(page, 'curve/P1')).toBeVisible();
+  const curves = page.locator('[data-curve-tools] select option');
+  const paste = (text: string): Promise<void> =>
+    page.evaluate((words) => {
+      const clipboardData = new DataTransfer();
+      clipboardData.setData('text/plain', words);
+      document.body.dispatchEvent(new ClipboardEvent('paste', { clipboardData, bubbles: true }));
+    }, text);
+  await paste(drawing);
+  await expect(curves).toHaveCount(3);
+  await paste('10, 20\n30, 25\n50, 10\n');
+  await expect(curves).toHaveCount(4);
+  await paste('10, 20\n30, many\n');
+  await expect(page.getByText('Line 2: many is not a number.')).toBeAttached();
+  await expect(curves).toHaveCount(4);
+});

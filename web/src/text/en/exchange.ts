@@ -1,0 +1,62 @@
+import type { FormatName } from '@bogen/core/format';
+
+/** The names of everything that the writers of formats ask for. */
+type FormatOption = 'style' | 'marks' | 'tolerance' | 'samples';
+
+/** Files that come in and go out. */
+export const exchange = {
+  open: 'Hand on …',
+  title: 'Hand on',
+  lead: 'A file out for another program or for paper, or one in.',
+  out: 'Out',
+  format: 'Format',
+  formats: {
+    svg: 'Drawing, SVG',
+    step: 'Curves, STEP (ISO 10303)',
+    iges: 'Curves, IGES 5.3',
+    csv: 'Table, CSV',
+    json: 'Figure of Bogen, JSON',
+  } satisfies Record<FormatName, string>,
+  png: 'Picture, PNG',
+  says: {
+    svg: 'Exact where SVG can say it, at true size; everything else as few cubics as stay within the tolerance.',
+    step: 'B-spline curves with knots and weights to the last digit, in millimetres.',
+    iges: 'Rational B-spline curves to the last digit, in millimetres.',
+    csv: 'Control points, weights, knots and edit points, a row for each.',
+    json: 'The whole figure with its links and looks, for Bogen or for programs of your own.',
+  } satisfies Record<FormatName, string>,
+  pngSays: 'The drawing as pixels, on paper or transparent.',
+  options: {
+    style: 'Drawn as',
+    marks: 'with control points, polygon and names',
+    tolerance: 'Tolerance, mm',
+    samples: 'Samples for each curve',
+  } satisfies Record<FormatOption, string>,
+  choices: { screen: 'on the screen', print: 'for print, black' },
+  pixels: 'Pixels across',
+  paper: 'on paper',
+  writing: 'Writing …',
+  written: '{{size}} kB',
+  whole: 'Everything of the figure is in it.',
+  save: 'Save the file',
+  in: 'In',
+  inLead: 'SVG, STEP, IGES, CSV or JSON. A file can also be dropped onto the figure.',
+  choose: 'Choose a file …',
+  reading: 'Reading {{name}} …',
+  stop: 'Stop',
+  stopped: 'Reading was stopped; nothing came in.',
+  holds: '{{name}} holds:',
+  curves_one: '{{count}} curve',
+  curves_other: '{{count}} curves',
+  points_one: '{{count}} reference point',
+  points_other: '{{count}} reference points',
+  size: '{{width}} × {{height}} mm',
+  unit: 'Its unit of length is {{millimetres}} mm; it is converted.',
+  left: 'Left, since it is no geometry of the plane:',
+  leftOne: '{{count}} × {{what}}',
+  at: 'Put it',
+  places: { file: 'where it is in the file', middle: 'in the middle of the view' },
+  take: 'Take in',
+  cancel: 'Leave it',
+  taken: '{{name}} came in.',
+};

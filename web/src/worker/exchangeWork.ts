@@ -1,0 +1,57 @@
+import { pointAt, domainOf, type Point } from '@bogen/core/curve';
+import {
+  boxOf,
+  curveOf,
+  emptyFigure,
+  evaluateFigure,
+  type FigureDocument,
+  type FigureItem,
+} from '@bogen/core/figure';
+import { formats, readerOf, type FormatName, type FormatOptions, type ReadFile } from '@bogen/core/format';
+import { ToldError } from '@bogen/core/lesson';
+import { expose } from 'comlink';
+import type { Outcome } from './heavyWork.js';
+
+/** What came in by a file, with the box that holds it. */
+export interface FileContent extends ReadFile {
+  readonly box: { readonly low: Point; readonly high: Point } | undefined;
+}
+
+/** Places on each curve by which the box is found. */
+const placesOnCurve = 32;
+
+function outcome<Value>(make: () => Value): Outcome<Value> {
+  try {
+    return { value: make() };
+  } catch (error) {
+    if (error instanceof ToldError) return { reason: error.told };
+    throw error;
+  }
+}
+
+/** Files are written and read beside the page, in a worker that can be stopped at any time. */
+const work = {
+  write: (format: FormatName, document: FigureDocument, options: FormatOptions, time: string) =>
+    outcome(() => formats[format].write({ document, evaluation: evaluateFigure(document), time }, options)),
+  read: (format: FormatName, text: string) =>
+    outcome((): FileContent => {
+      const content = readerOf(formats[format])(text);
+      return { ...content, box: boxOf(placesOf(content.items)) };
+    }),
+};
+
+function placesOf(items: readonly FigureItem[]): Point[] {
+  const evaluation = evaluateFigure({ ...emptyFigure(), items });
+  return items.flatMap((item): Point[] => {
+    if (item.kind === 'point') return [item.at];
+    const curve = curveOf(evaluation, item.id);
+    if (!curve) return [];
+    const [start, end] = domainOf(curve.knots, curve.degree);
+    return Array.from({ length: placesOnCurve + 1 }, (_, k) =>
+      pointAt(curve, start + ((end - start) * k) / placesOnCurve),
+    );
+  });
+}
+
+export type ExchangeWork = typeof work;
+expose(work);
