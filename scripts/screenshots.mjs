@@ -202,6 +202,8 @@ await run(async () => {
     await student.locator('[data-rail]').waitFor();
     await student.getByRole('button', { name: 'Numbers of Stroke …' }).click();
     await student.getByLabel('Tolerance').fill('100');
+    await student.keyboard.press('Tab');
+    await student.waitForTimeout(800);
     await shoot(student, 'course-stroke');
     await student.goto('/class');
     await student.getByRole('link', { name: 'A point by halves' }).click();

@@ -67,8 +67,10 @@ export function plottedValues(name: TrackName, contents: TrackContents): ArrayLi
   return (trackOf(name).plots ?? []).flatMap(({ values }) => [...(values(inputOf(contents)) ?? [])]);
 }
 
+/** A number of the scale, as narrow as it can be: it stands beside the track's title. */
 const shortScientific = (value: number): string =>
   shownScientific(value)
+    .replace(/(?:\.0)? × /, '×')
     .replace(/(\.\d*?)0+$/, '$1')
     .replace(/\.$/, '');
 

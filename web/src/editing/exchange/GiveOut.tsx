@@ -141,7 +141,6 @@ function useWritten(
     );
     return stop;
     // The options are named by their key.
-     
   }, [key, document]);
   return state.key === key
     ? { file: state.file, problem: state.problem }
