@@ -1,3 +1,4 @@
+import { applyFigureCommand, readerMay } from '@bogen/core/figure';
 import { answerTo, figureOfStage, isAnsweredByFigure, type Sheet, type Task } from '@bogen/core/lesson';
 import type { Attempt, TaskAttempts } from './attempts.js';
 
@@ -85,5 +86,13 @@ function shownBy(sheet: Sheet, task: Task): readonly Attempt[] {
     return answer ? [{ answer }] : [];
   }
   const solution = sheet.stages.find(({ id }) => id === task.solution);
-  return solution ? [{ commands: solution.commands }] : [];
+  if (!solution) return [];
+  // A stage may show it in a way that readers have not.
+  const start = figureOfStage(sheet, task.stage);
+  let now = start;
+  for (const command of solution.commands) {
+    if (!readerMay(now, command, start)) return [];
+    now = applyFigureCommand(now, command).document;
+  }
+  return [{ commands: solution.commands }];
 }

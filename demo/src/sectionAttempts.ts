@@ -2,7 +2,7 @@ import { evenOut } from '@bogen/core/curve';
 import type { FigureCommand } from '@bogen/core/figure';
 import { chosen, guesses, moves, type TaskAttempts } from './attempts.js';
 import { section } from './files.js';
-import { curveOn, itemOn, operated } from './operated.js';
+import { curveOn, given, itemOn, operated } from './operated.js';
 
 const stretched = curveOn(section, 'even', 'section');
 /** The whole section made symmetric about its axis, with one side kept. */
@@ -24,6 +24,17 @@ const raisedOn = (item: 'half' | 'whole'): FigureCommand =>
     source: item,
     times: 1,
   });
+/** The section closed in a way, its last point put elsewhere before. */
+function closed(way: 'pull' | 'bridge' | 'wrap', last?: readonly [number, number]): FigureCommand {
+  const curve = curveOn(section, 'closing', 'section');
+  const points = last ? [...curve.points.slice(0, -1), last] : curve.points;
+  return operated([given('section', { ...curve, points })], 'section', {
+    name: 'close',
+    source: 'section',
+    way,
+    continuity: 1,
+  });
+}
 const evened = (perSpan: number): FigureCommand => ({
   name: 'operate',
   item: 'section',
@@ -111,27 +122,15 @@ export const sectionAttempts: readonly TaskAttempts[] = [
   },
   {
     sheet: 'closing',
-    task: 'which',
-    right: [],
+    task: 'closed',
+    right: [
+      { commands: [closed('wrap')] },
+      { commands: [...moves('section', { 7: [-19, 1] }), closed('wrap', [-19, 1])] },
+    ],
     wrong: [
-      {
-        what: 'snaps the ends together',
-        answer: chosen(1),
-        unmet: [0],
-        reasons: ['They meet, and can come apart again; and the joint has a corner.'],
-      },
-      {
-        what: 'adds points',
-        answer: chosen(0, 2),
-        unmet: [0],
-        reasons: ['They bring the ends no nearer.'],
-      },
-      {
-        what: 'takes it for closed',
-        answer: chosen(3),
-        unmet: [0],
-        reasons: ['Ends 2 mm apart are two ends.'],
-      },
+      { what: 'snaps the ends together', commands: moves('section', { 7: [-19, 1] }), unmet: [0, 1] },
+      { what: 'pulls them together', commands: [closed('pull')], unmet: [0, 1] },
+      { what: 'bridges the gap by tangents alone', commands: [closed('bridge')], unmet: [0, 1] },
     ],
   },
   {

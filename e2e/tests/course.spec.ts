@@ -121,6 +121,7 @@ test('Two curves, six pegs is worked through with the pointer', async ({ newCont
     await page.getByRole('button', { name: 'Numbers of Lath …' }).click();
     await page.getByLabel('Degree', { exact: true }).fill('3');
     await page.keyboard.press('Tab');
+    await expect(task(page).locator('li').first()).toHaveAttribute('data-met', 'true');
     await page.keyboard.press('Escape');
     await isDone(page);
   });
@@ -267,6 +268,9 @@ test('Degree or spans is worked through with the pointer', async ({ newContext }
     await page.getByRole('button', { name: 'Numbers of Stroke …' }).click();
     // The middle of a line of two hundred steps is a tolerance of 1 mm.
     await page.getByLabel('Tolerance').fill('100');
+    // What it would come to is seen before it is let go.
+    await expect(page.locator('[data-stroke-fit="10"]')).toContainText('10 control points');
+    await expect(page.locator('[data-facts]')).toContainText('121 points');
     await page.keyboard.press('Tab');
     await expect(page.locator('[data-facts]')).toContainText('10 points');
     await page.keyboard.press('Escape');
@@ -603,8 +607,12 @@ test('The section is worked through, with a picture to draw over', async ({ newC
 
   await test.step('closed', async () => {
     await open(page, 'Nearly closed is open');
-    await page.getByText('Go to stage 4').click();
-    await page.getByLabel('The periodic curve.').check();
+    // The common mistake: ends that meet.
+    await nudgeTo(page, 'section/P7', [-19, 1]);
+    await page.getByRole('button', { name: 'Check' }).click();
+    await expect(task(page)).toContainText('Not yet');
+    await page.locator('[data-tool="close"]').click();
+    await page.getByRole('button', { name: 'Apply' }).click();
     await isDone(page);
   });
 

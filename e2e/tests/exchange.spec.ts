@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
-import { expect, handle, test } from '../bogen.js';
+import { coordinatesOf, expect, handle, test } from '../bogen.js';
 import { violations } from '../violations.js';
 
 const out = (page: Page) => page.locator('[data-exchange-out]');
@@ -126,4 +126,42 @@ test('a drawing and a list of coordinates are pasted', async ({ newContext }) =>
   await paste('10, 20\n30, many\n');
   await expect(page.getByText('Line 2: many is not a number.')).toBeAttached();
   await expect(curves).toHaveCount(4);
+});
+
+test('an address carries a figure to somebody else’s bench, and nothing of it to the server', async ({
+  newContext,
+}) => {
+  const page = await (await newContext()).newPage();
+  await openBench(page);
+  await page.getByRole('button', { name: 'Make a link to it' }).click();
+  const link = await out(page).locator('[data-link-to-state] input').inputValue();
+  expect(link).toContain('/bench#figure=');
+  const [x, y] = await coordinatesOf(page, 'curve/P1');
+
+  await test.step('opened by somebody else', async () => {
+    const other = await (await newContext()).newPage();
+    const asked: string[] = [];
+    other.on('request', (request) => asked.push(request.url() + (request.postData() ?? '')));
+    await other.goto(link);
+    await expect(handle(other, 'curve/P1')).toBeVisible();
+    expect(await coordinatesOf(other, 'curve/P1')).toEqual([x, y]);
+    await expect(other.getByRole('button', { name: 'Figures on the bench' })).toHaveText('From a link');
+    expect(asked.filter((one) => one.includes('knots'))).toEqual([]);
+    // It is a figure like any other: kept, and there again.
+    await other.reload();
+    await expect(handle(other, 'curve/P1')).toBeVisible();
+  });
+
+  for (const [what, broken] of [
+    ['cut off', link.slice(0, -20)],
+    ['something else', `${link.split('=')[0]!}=AAAA`],
+    ['empty', `${link.split('=')[0]!}=`],
+  ] as const)
+    await test.step(`refused where it is ${what}`, async () => {
+      const other = await (await newContext()).newPage();
+      await other.goto(broken);
+      await expect(other.getByText(/carries no figure that can be read/)).toBeVisible();
+      await other.getByRole('link', { name: 'Bench' }).last().click();
+      await expect(handle(other, 'curve/P1')).toBeVisible();
+    });
 });

@@ -216,7 +216,7 @@ describe('a stream', () => {
     } finally {
       await other.destroy();
     }
-  }, 60_000);
+  }, 240_000);
 
   it('takes one of two steps that come from two processes at the same revision, and gives the other what was done', async () => {
     const start = migrateLesson(nearAndFar).sheets[0]!.figure;

@@ -31,6 +31,9 @@ export const formatSentences = {
   fileVersion: 'The file is of version {{version}}, which a later Bogen wrote.',
   fileColumns: 'The first row names no list that is known here: point, knot, edit point, sample.',
   fileCells: 'The row has {{count}} cells instead of {{wanted}}.',
+  linkTooLong:
+    'An address that carries this figure would have {{size}} signs; at most {{most}} go into one. Save it as a file.',
+  linkBroken: 'This address carries no figure that can be read; perhaps a part of it is missing.',
   pasteTooLong: 'At most {{most}} signs can be pasted; bring more of them in as a file.',
   lostPictures: 'Pictures to draw over stay here: {{count}}.',
   lostBuilt: 'Links stay here: {{count}} linked or drawn shapes go out as the curves that they are now.',

@@ -6,7 +6,7 @@ import type { Db } from '../db/connect.js';
 export interface KnownDocument {
   readonly document: unknown;
   readonly revision: number;
-  /** The revision at which it was written last. */
+  /** The revision from which it is counted when it is to be written again: mostly that at which it was written last. */
   readonly written: number;
   /** How large it was then, as JSON. */
   readonly bytes: number;

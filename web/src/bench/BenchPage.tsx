@@ -1,8 +1,8 @@
 import '../text/enBench.js';
 import '../text/enPages.js';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { useEffect, useMemo, useState } from 'react';
-import { Link, useNavigate, useParams } from 'react-router';
+import { useEffect, useMemo, useRef, useState } from 'react';
+import { Link, useLocation, useNavigate, useParams } from 'react-router';
 import { firstFigure } from '../sheet/firstFigure.js';
 import { useAccount } from '../session/useAccount.js';
 import { useTold } from '../text/told.js';
@@ -44,9 +44,25 @@ function Bench({ bench, isInstructor }: { bench: BenchStore; isInstructor: boole
     retry: false,
     structuralSharing: false,
   });
+  // An address may carry a figure: it comes onto the bench beside the others.
+  const { hash } = useLocation();
+  const isCarried = id === undefined && hash.startsWith('#figure=');
+  const [broken, setBroken] = useState<unknown>(null);
+  const taken = useRef('');
+  useEffect(() => {
+    if (!isCarried || taken.current === hash) return;
+    taken.current = hash;
+    const take = async (): Promise<void> => {
+      const { figureOf } = await import('../editing/exchange/figureLink.js');
+      const made = await bench.add(t('bench.carried'), await figureOf(hash));
+      await client.invalidateQueries({ queryKey: ['bench', bench.place] });
+      void navigate(`/bench/${made}`, { replace: true });
+    };
+    take().catch(setBroken);
+  }, [isCarried, hash, bench, client, navigate, t]);
   // Without a figure in the address it is the last one, or a first one on an empty bench.
   useEffect(() => {
-    if (id !== undefined || !list.data) return;
+    if (id !== undefined || isCarried || !list.data) return;
     const [last] = list.data;
     const go = (to: string): void => void navigate(`/bench/${to}`, { replace: true });
     if (last) go(last.id);
@@ -55,9 +71,10 @@ function Bench({ bench, isInstructor }: { bench: BenchStore; isInstructor: boole
         await client.invalidateQueries({ queryKey: ['bench', bench.place] });
         go(made);
       });
-  }, [id, list.data, bench]);
+  }, [id, isCarried, list.data, bench]);
   const error = list.error ?? opened.error;
   if (opened.error instanceof NotOnBench) return <Gone />;
+  if (isCarried && broken) return <Gone reason={broken} />;
   if (error)
     return <Failure error={error} onRetry={() => void Promise.all([list.refetch(), opened.refetch()])} />;
   if (!opened.data) return <Loading />;
@@ -75,14 +92,15 @@ function Bench({ bench, isInstructor }: { bench: BenchStore; isInstructor: boole
   );
 }
 
-function Gone() {
+function Gone({ reason }: { reason?: unknown }) {
   const { t } = useTranslation();
+  const tell = useTold();
   return (
     <div className="flex min-h-full flex-col">
       <TopBar />
       <main className="grid flex-1 place-items-center gap-4 p-8 text-center">
         <div>
-          <h1 className="font-serif text-[22px]">{t('bench.gone')}</h1>
+          <h1 className="font-serif text-[22px]">{reason === undefined ? t('bench.gone') : tell(reason)}</h1>
           <Link to="/bench" className="mt-3 inline-block text-accent underline underline-offset-4">
             {t('bench.bench')}
           </Link>

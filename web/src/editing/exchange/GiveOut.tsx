@@ -17,6 +17,7 @@ import { saveFile } from '../../ui/saveFile.js';
 import { WholeField } from '../../ui/WholeField.js';
 import { exchange } from '../../worker/exchange.js';
 import { DescribedField } from '../fields/DescribedField.js';
+import { LinkToState } from './LinkToState.js';
 import { pictureOf } from './pictureOf.js';
 
 type Kind = FormatName | 'png';
@@ -109,6 +110,7 @@ export function GiveOut({ scene }: { scene: FigureScene }) {
           </span>
         )}
       </div>
+      <LinkToState document={document} />
     </section>
   );
 }

@@ -21,6 +21,7 @@ import { ProblemText } from '../../ui/ProblemText.js';
 import { SliderField } from '../../ui/SliderField.js';
 import { WholeField } from '../../ui/WholeField.js';
 import { CircleLayouts } from './CircleLayouts.js';
+import { StrokeFields } from './StrokeFields.js';
 import { DescribedField } from '../fields/DescribedField.js';
 
 interface ShapeFieldsProps {
@@ -178,23 +179,6 @@ function ChainFields({ shape, onSet }: OwnFieldsProps<ShapeOf<'chain'>>) {
       </ul>
       <p className="text-[12.5px] text-soft">{t('details.nodeHelp')}</p>
     </>
-  );
-}
-
-/** The tolerance of a freehand curve, over its range and not only near its present value. */
-function StrokeFields({ shape, onSet }: OwnFieldsProps<ShapeOf<'stroke'>>) {
-  const { t } = useTranslation();
-  return (
-    <SliderField
-      label={t('details.fields.stroke.tolerance')}
-      value={shape.tolerance}
-      least={0.05}
-      most={20}
-      logarithmic
-      shown={(value) => `${shownNumber(value)} mm`}
-      onPreview={() => undefined}
-      onChange={(tolerance) => onSet({ ...shape, tolerance })}
-    />
   );
 }
 

@@ -103,14 +103,16 @@ export function FigureView({ scene, onToggle, markScale, layer, over, menu, bar 
         </p>
       )}
       {failures.length > 0 && (
-        <ul
+        <div
           role="alert"
           className="absolute top-2 left-4 max-w-[70%] rounded-md border border-bad bg-sheet px-3 py-1.5 text-[13px]"
         >
-          {failures.map((failure) => (
-            <li key={failure.name}>{t('figure.failedItem', failure)}</li>
-          ))}
-        </ul>
+          <ul>
+            {failures.map((failure) => (
+              <li key={failure.name}>{t('figure.failedItem', failure)}</li>
+            ))}
+          </ul>
+        </div>
       )}
       {bar}
       {scene.arrival !== 'awaited' && panes.length === 1 && (

@@ -1,6 +1,7 @@
 export const bench = {
   bench: 'Bench',
   figures: 'Figures on the bench',
+  carried: 'From a link',
   first: 'First figure',
   newFigure: 'New figure',
   figureName: 'Name of the figure',

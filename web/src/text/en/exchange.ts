@@ -39,6 +39,10 @@ export const exchange = {
   written: '{{size}} kB',
   whole: 'Everything of the figure is in it.',
   save: 'Save the file',
+  link: 'Make a link to it',
+  linkLead:
+    'The address carries the figure as it is now, and opens it at anybody’s bench. Nothing of it is stored.',
+  linkCopied: 'The link is copied. It opens the figure as it is now at anybody’s bench.',
   in: 'In',
   inLead: 'SVG, STEP, IGES, CSV or JSON. A file can also be dropped onto the figure.',
   choose: 'Choose a file …',
