@@ -10,6 +10,10 @@ export interface Outgoing {
   readonly lost: readonly Told[];
 }
 
+/** Whether a curve has weights of zero and below, which the exchange standards forbid. */
+export const isSigned = ({ curve }: OutgoingCurve): boolean =>
+  curve.weights?.some((weight) => weight <= 0) ?? false;
+
 /** The curves and points of a figure that go out, and what stays behind. */
 export function outgoingOf({ document, evaluation, only }: OutgoingFigure): Outgoing {
   const wanted = document.items.filter(({ id, hidden }) => (only ? only.includes(id) : !hidden));

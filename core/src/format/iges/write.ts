@@ -5,7 +5,7 @@ import { told } from '../../told/told.js';
 import { isClosed, withoutBreaks } from '../breaks.js';
 import type { OutgoingCurve, OutgoingFigure, WrittenFile } from '../define.js';
 import { realText } from '../numbers.js';
-import { outgoingOf } from '../outgoing.js';
+import { isSigned, outgoingOf } from '../outgoing.js';
 import { igesText, inAscii, inLines, sectionLines } from './records.js';
 
 /** An entity to be written. */
@@ -25,8 +25,6 @@ const real = (value: number): string => realText(value, 'D');
  */
 export function writeIges(figure: OutgoingFigure): WrittenFile {
   const { curves, points, lost } = outgoingOf(figure);
-  const isSigned = ({ curve }: OutgoingCurve): boolean =>
-    curve.weights?.some((weight) => weight <= 0) ?? false;
   const positive = curves.filter((curve) => !isSigned(curve));
   const entities: Outgoing[] = [
     ...positive.flatMap(entitiesOf),

@@ -3,7 +3,7 @@ import { told } from '../../told/told.js';
 import type { OutgoingCurve, OutgoingFigure, WrittenFile } from '../define.js';
 import { isClosed, withoutBreaks } from '../breaks.js';
 import { countedKnots, realText } from '../numbers.js';
-import { outgoingOf } from '../outgoing.js';
+import { isSigned, outgoingOf } from '../outgoing.js';
 import { stepText } from './parse.js';
 
 /**
@@ -66,8 +66,6 @@ export function writeStep(figure: OutgoingFigure): WrittenFile {
     const pieces = withoutBreaks(curve);
     return pieces.map((piece, k) => spline(pieces.length > 1 ? `${item.name} ${k + 1}` : item.name, piece));
   };
-  const isSigned = ({ curve }: OutgoingCurve): boolean =>
-    curve.weights?.some((weight) => weight <= 0) ?? false;
   const signed = curves.filter(isSigned).length;
   const split = curves.filter(({ curve }) => withoutBreaks(curve).length > 1).length;
   const elements = [

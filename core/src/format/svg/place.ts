@@ -29,7 +29,7 @@ export function parseTransform(text: string, line: number): PlaneMap {
     const found = /^,?\s*(matrix|translate|scale|rotate|skewX|skewY)\s*\(([^()]*)\)\s*/.exec(rest);
     if (!found) throw wrong();
     rest = rest.slice(found[0].length);
-    const [, name, list] = found as unknown as [string, string, string];
+    const [, name = '', list = ''] = found;
     const n =
       list.trim() === ''
         ? []
