@@ -1,6 +1,5 @@
 import { jsonFileSchemas, lessonFileSchema, toldByServer } from '@bogen/contract';
 import express, { type Express } from 'express';
-import helmet from 'helmet';
 import { sql } from 'kysely';
 import type { Logger } from 'pino';
 import { z } from 'zod';
@@ -22,6 +21,7 @@ import { errorHandler, refuseForeignOrigin } from './http/errors.js';
 import type { Pool } from './pool/pool.js';
 import { openApiDocument } from './http/openapi.js';
 import { HttpProblem } from './http/problem.js';
+import { protectAnswers, protectPages } from './http/protection.js';
 import { floodLimits, limitFloods, type FloodLimits } from './http/rateLimit.js';
 import { route } from './http/route.js';
 import { lessonRouter } from './lesson/router.js';
@@ -64,35 +64,10 @@ export function createApp({
   // A reverse proxy on the same machine may tell the client's address and scheme.
   app.set('trust proxy', settings.trustProxy ?? 'loopback');
   const mail = mailOf(settings);
-  app.use(
-    helmet({
-      contentSecurityPolicy: {
-        useDefaults: false,
-        directives: {
-          defaultSrc: ["'none'"],
-          scriptSrc: ["'self'"],
-          styleSrc: ["'self'"],
-          imgSrc: ["'self'", 'data:', 'blob:'],
-          fontSrc: ["'self'"],
-          connectSrc: ["'self'"],
-          workerSrc: ["'self'"],
-          manifestSrc: ["'self'"],
-          formAction: ["'self'"],
-          baseUri: ["'none'"],
-          frameAncestors: ["'none'"],
-        },
-      },
-      // Only a server behind TLS may ask for it; on loopback there is none.
-      strictTransportSecurity: settings.baseUrl?.startsWith('https:')
-        ? { maxAge: 180 * 24 * 60 * 60, includeSubDomains: false }
-        : false,
-    }),
-  );
-
   const metrics = new Metrics(db, pool);
   app.use(watchRequests(log, metrics));
   const braked = limitFloods(db, floods);
-  app.get('/metrics', braked, metrics.handler(db, settings));
+  app.get('/metrics', protectAnswers(settings), braked, metrics.handler(db, settings));
 
   const api = express.Router();
   const web = webFolder ? webOf(webFolder) : undefined;
@@ -112,13 +87,17 @@ export function createApp({
   api.get('/openapi.json', (_request, response) => {
     response.json(openApi);
   });
-  const schemas = { 'lesson-file': lessonFileSchema, ...jsonFileSchemas };
-  for (const [name, schema] of Object.entries(schemas)) {
-    const text = JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }), null, 1);
-    api.get(`/schemas/${name}.json`, (_request, response) => {
-      response.type('application/schema+json').send(text);
-    });
-  }
+  const schemas = new Map(
+    Object.entries({ 'lesson-file': lessonFileSchema, ...jsonFileSchemas }).map(([name, schema]) => [
+      name,
+      JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }), null, 1),
+    ]),
+  );
+  api.get('/schemas/:name.json', (request, response, next) => {
+    const text = schemas.get(request.params.name);
+    if (text === undefined) return next();
+    response.type('application/schema+json').send(text);
+  });
   api.use(braked);
   api.use(refuseForeignOrigin);
   api.use(
@@ -145,9 +124,12 @@ export function createApp({
   api.use(() => {
     throw new HttpProblem('not-found', toldByServer('nothingHere'));
   });
-  app.use('/api', api);
+  app.use('/api', protectAnswers(settings), api);
 
-  if (web) serveWeb(app, web);
+  if (web) {
+    app.use(protectPages(settings));
+    serveWeb(app, web);
+  }
   app.use(errorHandler(log));
   return app;
 }

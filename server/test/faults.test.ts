@@ -102,7 +102,13 @@ describe('a missing asset', () => {
       type: 'not-found',
       status: 404,
     });
-    expect((await fetch(`${url}/read/anything`)).status).toBe(200);
+    const page = await fetch(`${url}/read/anything`);
+    expect(page.status).toBe(200);
+    const policy = page.headers.get('content-security-policy')!;
+    expect(policy).toContain("default-src 'none'");
+    expect(policy).toContain("script-src 'self'");
+    expect(policy).toContain("frame-ancestors 'none'");
+    expect(policy).not.toContain('unsafe');
     http.closeAllConnections();
     await new Promise((resolve) => http.close(resolve));
     rmSync(folder, { recursive: true });

@@ -61,23 +61,22 @@ export const savedBy = perDatabase(
       // The first of a stream: a statement changes a row once.
       const first = [...new Map(written.toReversed().map((one) => [one.id, one])).values()];
       const given = `[${first
-        .map(({ document, ...rest }) =>
-          document === undefined
-            ? JSON.stringify(rest)
-            : `${JSON.stringify(rest).slice(0, -1)},"document":${document}}`,
-        )
+        .map(({ document, ...rest }) => {
+          // The ids beside the steps: what is there already is found by them, however long the log is.
+          const text = JSON.stringify({ ...rest, ids: rest.steps.map(({ id }) => id) });
+          return document === undefined ? text : `${text.slice(0, -1)},"document":${document}}`;
+        })
         .join(',')}]`;
       const { rows } = await sql<{ id: string }>`
         with given as (
           select * from jsonb_to_recordset(${given}::jsonb) as given
-            (id uuid, base integer, revision integer, document jsonb, author uuid, version integer, steps jsonb)
+            (id uuid, base integer, revision integer, document jsonb, author uuid, version integer, steps jsonb, ids uuid[])
         ), saved as (
           update stream set document = coalesce(given.document, stream.document), revision = given.revision,
             document_revision = case when given.document is null then document_revision else given.revision end,
             changed_at = now()
           from given where stream.id = given.id and stream.revision = given.base and not exists (
-            select from stream_step as known join jsonb_to_recordset(given.steps) as step (id uuid) on known.id = step.id
-            where known.stream_id = given.id
+            select from stream_step as known where known.stream_id = given.id and known.id = any(given.ids)
           )
           returning stream.id
         ), dropped as (

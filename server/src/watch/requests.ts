@@ -12,8 +12,8 @@ export function watchRequests(log: Logger, metrics: Metrics): RequestHandler {
   return (request, response, next) => {
     const given = request.get('x-request-id');
     // A proxy that is believed may have given the id already.
-    const isProxied = request.ips.length > 0;
-    const id = isProxied && given && /^[\w.-]{1,64}$/.test(given) ? given : randomUUID();
+    const isGiven = given !== undefined && /^[\w.-]{1,64}$/.test(given) && request.ips.length > 0;
+    const id = isGiven ? given : randomUUID();
     response.locals['requestId'] = id;
     response.set('X-Request-Id', id);
     const began = process.hrtime.bigint();
