@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { existsSync, readdirSync, readFileSync, writeFileSync } from 'node:fs';
+import { existsSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { brotliCompress, constants, gzip } from 'node:zlib';
@@ -38,6 +38,29 @@ export async function buildServer() {
   }
 }
 
+/**
+ * Builds the page of which a lesson is made that is one file: the reader as one script and one style sheet, within the
+ * page. The server puts the lesson into it.
+ */
+async function buildLessonPage() {
+  const args = ['vite', 'build', '--logLevel', 'error', '--config', 'vite.lesson.config.ts'];
+  const { code, output } = await command('npx', args, { cwd: join(root, 'web') });
+  if (code !== 0) throw new Trouble(`The page for lessons as files could not be built:\n${output}`);
+  const folder = join(webFolder, 'lesson');
+  const names = readdirSync(join(folder, 'assets'));
+  const read = (ending) => {
+    const found = names.filter((name) => name.endsWith(ending));
+    if (found.length !== 1)
+      throw new Trouble(`The page for lessons as files has ${found.length} files of ${ending}, not one.`);
+    return readFileSync(join(folder, 'assets', found[0]), 'utf8');
+  };
+  const [script, style] = [read('.js'), read('.css')];
+  rmSync(folder, { recursive: true });
+  // What ends a script in a page must not stand within one.
+  const page = { script: script.trim().replaceAll('</script', '<\\/script'), style: style.trim() };
+  writeFileSync(join(webFolder, 'lessonPage.json'), JSON.stringify(page));
+}
+
 /** Builds the web application, where its sources changed since the last build. */
 export async function buildWeb() {
   const hash = createHash('sha256');
@@ -47,7 +70,13 @@ export async function buildWeb() {
       if (entry.isFile()) read(join(entry.parentPath ?? entry.path, entry.name));
     }
   }
-  for (const file of ['package-lock.json', 'web/index.html', 'web/vite.config.ts']) read(join(root, file));
+  for (const file of [
+    'package-lock.json',
+    'web/index.html',
+    'web/vite.config.ts',
+    'web/vite.lesson.config.ts',
+  ])
+    read(join(root, file));
   const stamp = join(webFolder, '.built-from');
   const digest = hash.digest('hex');
   if (existsSync(stamp) && readFileSync(stamp, 'utf8') === digest) return;
@@ -56,6 +85,7 @@ export async function buildWeb() {
     cwd: join(root, 'web'),
   });
   if (code !== 0) throw new Trouble(`The web application could not be built:\n${output}`);
+  await buildLessonPage();
   await compress(join(webFolder, 'assets'));
   writeFileSync(stamp, digest);
 }

@@ -1,3 +1,4 @@
+export * from './aloneLesson.js';
 export * from './audit.js';
 export * from './describe.js';
 export * from './endpoint.js';
@@ -9,5 +10,6 @@ export * from './limits.js';
 export * from './problem.js';
 export * from './stream.js';
 export * from './sentences.js';
+export * from './workFile.js';
 export { roles } from './endpoints/account.js';
 export { jsonFileSchemas } from './jsonFiles.js';

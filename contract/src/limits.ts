@@ -18,10 +18,14 @@ export const bodyLimits = {
   lesson: 4_000_000,
   picture: 14_000_000,
   lessonFile: 28_000_000,
+  workFile: 8_000_000,
 };
 
 /** Bytes of all pictures of a lesson that is given out as a file, and how many they may be. */
 export const lessonFileLimits = { pictureBytes: 17_000_000, pictures: 60 };
+
+/** What a file with somebody's work on a lesson may hold. */
+export const workFileLimits = { works: 400, steps: 10_000 };
 
 /** For how many days what was deleted can be brought back. */
 export const daysKept = 30;

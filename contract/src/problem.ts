@@ -24,7 +24,8 @@ export const problemTypes = [
 ] as const;
 
 const value: z.ZodType<ToldValue> = z.lazy(() => z.union([z.number(), z.string(), toldSchema]));
-const toldSchema: z.ZodType<Told> = z.object({
+/** A sentence as its code and values. */
+export const toldSchema: z.ZodType<Told> = z.object({
   code: z.string(),
   parameters: z.record(z.string(), value),
 });

@@ -46,6 +46,16 @@ export const serverSentences = {
   lessonFileTooManyPictures: 'The lesson shows {{count}} pictures; a file can have {{most}}.',
   lessonFilePicturesTooLarge:
     'The pictures of this lesson are too large for one file. Make them smaller, or give the lesson out in two parts.',
+  lessonNotPublished: 'Nothing of this lesson is published yet. Publish it first.',
+  pageNotBuilt: 'The web application is not built on this server, so no lesson can be given out as a page.',
+  notAWorkFile: 'This is not a file with work on a lesson of Bogen: {{issue}}. Nothing was taken in.',
+  workOfOtherLesson:
+    'This is work on “{{title}}”, in an edition that this class does not have. Nothing was taken in.',
+  studentNotInClass: 'This student is not in this class any more.',
+  workStageGone: 'This edition has no such stage.',
+  workVaried: 'Each student has a figure of their own here, other than the one in the file.',
+  workOwnThere: 'The student has done something else on this stage here, which stays as it is.',
+  workTooMuch: 'There was no time left for it. Take the file in once more, and it goes on from here.',
   notKeptSoFar: 'Nothing is kept of this lesson from so long ago.',
   termTaken: 'The glossary of this course has “{{term}}” already.',
   termNotThere: 'This term is not in the glossary any more.',

@@ -114,7 +114,7 @@ export function createApp({
     studentRouter(db),
     shelfRouter(db, pool),
     shelfChangeRouter(db),
-    lessonRouter(db, pool),
+    lessonRouter(db, pool, webFolder),
     classRouter(db, pool),
     deskRouter(db, pool),
     pictureRouter(db, pool),

@@ -3,6 +3,8 @@ import { paths } from '../paths.js';
 import { defineEndpoint } from '../endpoint.js';
 import { figureSchema } from '../figure.js';
 import { answerSchema, notationSchema, sheetSchema } from '../lesson.js';
+import { bodyLimits } from '../limits.js';
+import { toldSchema } from '../problem.js';
 import { id, progress } from './parts.js';
 
 /** What a class has done. */
@@ -74,6 +76,24 @@ export const deskEndpoints = {
     summary: 'The names of all students of a class.',
     params: z.strictObject({ class: id }),
     answer: z.object({ students: z.array(z.object({ id, name: z.string(), hasJoined: z.boolean() })) }),
+  }),
+  takeInWork: defineEndpoint({
+    ...paths.takeInWork,
+    access: 'instructor',
+    summary:
+      'Takes in what a student did in a lesson that stands alone: every step is done again, and every task checked.',
+    params: z.strictObject({ class: id }),
+    body: z.strictObject({ student: id, file: z.unknown() }),
+    bodyLimit: bodyLimits.workFile,
+    answer: z.object({
+      lesson: z.string(),
+      /** Stages whose work was taken in, and tasks that were checked; of these, those that are met. */
+      works: z.int(),
+      tasks: z.int(),
+      passed: z.int(),
+      /** What was left, and why. */
+      left: z.array(z.object({ sheet: z.string(), told: toldSchema })),
+    }),
   }),
   studentWork: defineEndpoint({
     ...paths.studentWork,

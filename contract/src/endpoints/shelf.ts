@@ -121,6 +121,13 @@ export const shelfEndpoints = {
     params: z.strictObject({ lesson: id }),
     answer: lessonFileSchema,
   }),
+  lessonPage: defineEndpoint({
+    ...paths.lessonPage,
+    access: 'instructor',
+    summary: 'The newest edition of a lesson as one HTML file that needs no server.',
+    params: z.strictObject({ lesson: id }),
+    answer: z.object({ title: z.string(), html: z.string() }),
+  }),
   addLessonFile: defineEndpoint({
     ...paths.addLessonFile,
     access: 'instructor',

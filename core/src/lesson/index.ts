@@ -100,6 +100,7 @@ export {
   type TaskKind,
   type TaskOf,
 } from './task/tasks.js';
+export { progressOf, type Progress, type WorkFacts } from './progress.js';
 export { scoreOf } from './score.js';
 export { filledOfLesson, type LessonFilled } from './room.js';
 export { variations, type Variation } from './variation/variations.js';

@@ -109,7 +109,7 @@ export const lessonIsDescribed: [
 export const notationOf = ({ notation }: LessonDocument): Notation => notation ?? usualNotation;
 
 /** The sheet of this id, if there is one. */
-export function sheetOf(lesson: LessonDocument, id: string): Sheet | undefined {
+export function sheetOf(lesson: Pick<LessonDocument, 'sheets'>, id: string): Sheet | undefined {
   return lesson.sheets.find((sheet) => sheet.id === id);
 }
 

@@ -1,5 +1,5 @@
 import { daysKept, toldByServer, type Answer } from '@bogen/contract';
-import { migrateLesson, sheetOf } from '@bogen/core/lesson';
+import { migrateLesson, progressOf, sheetOf } from '@bogen/core/lesson';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import { classFor } from '../course/access.js';
@@ -7,11 +7,12 @@ import type { Db } from '../db/connect.js';
 import { keptSince } from '../forget/purge.js';
 import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
+import { SharedGate } from '../pool/gate.js';
 import type { Pool } from '../pool/pool.js';
 import { readDocument } from '../stream/stream.js';
 import { sheetOfStudent } from '../work/ownSheets.js';
-import { progressOf } from '../work/progress.js';
 import { startOf, workStream } from '../work/streams.js';
+import { takeInWork } from '../work/takeIn.js';
 import {
   answersOf,
   editionsOfClass,
@@ -28,6 +29,7 @@ const pageSize = 50;
 /** What an instructor sees of a class. */
 export function deskRouter(db: Db, pool: Pool): Router {
   const router = Router();
+  const takingIn = new SharedGate(1, 3);
 
   route(router, db, 'desk', async ({ params, query, session }) => {
     const found = await classFor(db, params.class, session.instructor.id, 'write');
@@ -115,6 +117,13 @@ export function deskRouter(db: Db, pool: Pool): Router {
       .orderBy('name')
       .execute();
     return { students };
+  });
+
+  route(router, db, 'takeInWork', async ({ params, body, session }) => {
+    const found = await classFor(db, params.class, session.instructor.id, 'own');
+    return takingIn.pass(session.instructor.id, () =>
+      takeInWork(db, pool.of(session.instructor.id), { classId: found.id, ...body }),
+    );
   });
 
   route(router, db, 'studentWork', async ({ params, session }) => {

@@ -1,8 +1,7 @@
-import type { TaskAnswer } from '@bogen/core/lesson';
+import type { TaskAnswer, WorkFacts } from '@bogen/core/lesson';
 import { sql } from 'kysely';
 import type { Db } from '../db/connect.js';
 import type { Outline } from '../lesson/outline.js';
-import type { WorkFacts } from '../work/progress.js';
 
 export interface EditionOfClass {
   readonly id: string;

@@ -1,6 +1,6 @@
 import { toldByServer } from '@bogen/contract';
 import { migrateFigure, type FigureDocument } from '@bogen/core/figure';
-import { migrateLesson, type LessonDocument, type Sheet, type Task } from '@bogen/core/lesson';
+import { migrateLesson, progressOf, type LessonDocument } from '@bogen/core/lesson';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import type { Db } from '../db/connect.js';
@@ -9,8 +9,7 @@ import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import type { Outline } from '../lesson/outline.js';
 import type { Pool } from '../pool/pool.js';
-import { sheetsOf } from '../work/ownSheets.js';
-import { progressOf } from '../work/progress.js';
+import { forReaders, sheetsOf } from '../work/ownSheets.js';
 import { takeWorkAlong } from '../work/takeAlong.js';
 import { bestOf } from './best.js';
 import {
@@ -145,15 +144,6 @@ function progressOfSheets({ sheets }: Outline, known: Known) {
       answers: answersOf(id, known),
     };
   });
-}
-
-/** A sheet as students get it: without what the instructor says to its stages, and what was drawn for them being as drawn. */
-function forReaders(sheet: Sheet): Sheet {
-  return {
-    ...sheet,
-    stages: sheet.stages.map(({ notes: _, ...stage }) => stage),
-    tasks: sheet.tasks.map(({ varied: _, ...task }) => task as Task),
-  };
 }
 
 async function editionDocument(db: Db, id: string): Promise<LessonDocument> {

@@ -9,7 +9,9 @@ import { appendSteps } from '../stream/append.js';
 import { documentAt, readDocument, readStream } from '../stream/stream.js';
 import type { Pool } from '../pool/pool.js';
 import { draftStream, lessonStream } from './document.js';
+import { aloneLesson } from './aloneLesson.js';
 import { lessonFileOf } from './file.js';
+import { lessonPage } from './lessonPage.js';
 import { leavePresence, tellPresence } from './presence.js';
 import { publishEdition } from './publish.js';
 
@@ -17,7 +19,7 @@ import { publishEdition } from './publish.js';
 const mostListed = 100;
 
 /** Drafts and their editions. */
-export function lessonRouter(db: Db, pool: Pool): Router {
+export function lessonRouter(db: Db, pool: Pool, webFolder: string | undefined): Router {
   const router = Router();
 
   route(router, db, 'draft', async ({ params, session }) => {
@@ -102,6 +104,12 @@ export function lessonRouter(db: Db, pool: Pool): Router {
     const lesson = await lessonFor(db, params.lesson, session.instructor.id);
     const { document } = await readDocument(db, lesson.streamId, lessonStream);
     return lessonFileOf(db, document);
+  });
+
+  route(router, db, 'lessonPage', async ({ params, session }) => {
+    const found = await lessonFor(db, params.lesson, session.instructor.id);
+    const lesson = await aloneLesson(db, found);
+    return { title: lesson.reading.title, html: lessonPage(webFolder, lesson) };
   });
 
   return router;

@@ -13,13 +13,14 @@ import { Panel } from '../ui/Panel.js';
 import { ProblemText } from '../ui/ProblemText.js';
 import type { Desk } from './DeskPage.js';
 import type { DeskHands } from './hands.js';
+import { TakeInWork } from './TakeInWork.js';
 
 /** What can be done with a class. */
 export function ClassMenu({ desk, hands }: { desk: Desk; hands: DeskHands }) {
   const { t } = useTranslation();
   const client = useQueryClient();
   const navigate = useNavigate();
-  const [asks, setAsks] = useState<'name' | 'keep' | 'code' | 'delete' | null>(null);
+  const [asks, setAsks] = useState<'name' | 'keep' | 'code' | 'work' | 'delete' | null>(null);
   const params = { class: hands.classId };
   const { className: name, closedAt, notJoined, archived } = desk;
   const change = useMutation({
@@ -67,6 +68,7 @@ export function ClassMenu({ desk, hands }: { desk: Desk; hands: DeskHands }) {
             label: t('classes.keysForNew', { count: notJoined }),
             act: () => keys.mutate(),
           },
+          { label: t('classes.takeWork'), act: () => setAsks('work') },
           closedAt === null
             ? { label: t('classes.close'), act: () => does({ closed: true }, '') }
             : { label: t('classes.open'), act: () => does({ closed: false }, t('classes.opened')) },
@@ -118,6 +120,7 @@ export function ClassMenu({ desk, hands }: { desk: Desk; hands: DeskHands }) {
           </div>
         </Panel>
       )}
+      {asks === 'work' && <TakeInWork hands={hands} onClose={close} />}
       {asks === 'delete' && (
         <Panel
           open

@@ -2,7 +2,7 @@ import type { Answer } from '@bogen/contract';
 import { isAnythingFree, startOver, type FigureDocument } from '@bogen/core/figure';
 import { figureOfStage, steppedStages } from '@bogen/core/lesson';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Suspense, useDeferredValue, useEffect, useMemo } from 'react';
+import { Suspense, useDeferredValue, useEffect, useMemo, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ApiProblem, NotConnected } from '../api/call.js';
 import { ToBench } from '../bench/ToBench.js';
@@ -54,6 +54,8 @@ interface ReaderSheetProps {
   readonly index: number;
   /** The edition asked for in the address, if any. */
   readonly wanted: number | undefined;
+  /** Given where the lesson stands alone: what is in the bar for it. There are no other pages to go to then. */
+  readonly alone?: ReactNode;
 }
 
 /**
@@ -61,7 +63,7 @@ interface ReaderSheetProps {
  * that is known here. The page stays with every sheet of the lesson; what belongs to one goes with its scene or by
  * its key.
  */
-export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
+export function ReaderSheet({ lesson, index, wanted, alone }: ReaderSheetProps) {
   const { t } = useTranslation();
   const client = useQueryClient();
   const sheet = lesson.sheets[index]!;
@@ -106,7 +108,7 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
         state: { own: { place: `${sheet.id}/${stageId}`, figure: scene.document } } satisfies PresentState,
       },
     );
-  useSingleKey('q', present);
+  useSingleKey('q', () => alone === undefined && present());
   const { error } = query;
   // What is here already can be read while the server is away.
   const isAway =
@@ -129,12 +131,16 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
         <TopBar
           place={
             <>
-              <Link
-                to="/class"
-                className="hidden truncate text-soft underline-offset-4 hover:underline sm:inline"
-              >
-                {lesson.courseTitle}
-              </Link>
+              {alone === undefined ? (
+                <Link
+                  to="/class"
+                  className="hidden truncate text-soft underline-offset-4 hover:underline sm:inline"
+                >
+                  {lesson.courseTitle}
+                </Link>
+              ) : (
+                <span className="hidden truncate text-soft sm:inline">{lesson.courseTitle}</span>
+              )}
               <span aria-hidden className="hidden text-soft sm:inline">
                 /
               </span>
@@ -142,7 +148,12 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
             </>
           }
           middle={<ProgressLine sheets={lesson.progress} current={sheet.id} addressOf={addressOf} />}
-          end={edited && <SaveState edited={edited} />}
+          end={
+            <>
+              {edited && <SaveState edited={edited} />}
+              {alone}
+            </>
+          }
         />
       }
       notice={
@@ -268,10 +279,14 @@ export function ReaderSheet({ lesson, index, wanted }: ReaderSheetProps) {
               />
             </Suspense>
           )}
-          {work && <ToBench who="student" name={sheet.title} figure={() => scene.document} />}
-          <Button quiet title={t('reader.presentHelp')} onClick={present}>
-            {t('reader.present')}
-          </Button>
+          {alone === undefined && (
+            <>
+              {work && <ToBench who="student" name={sheet.title} figure={() => scene.document} />}
+              <Button quiet title={t('reader.presentHelp')} onClick={present}>
+                {t('reader.present')}
+              </Button>
+            </>
+          )}
           <Button quiet pressed={wide} onClick={() => setWide(!wide)}>
             {wide ? t('sheet.showProse') : t('sheet.wholeFigure')}
           </Button>

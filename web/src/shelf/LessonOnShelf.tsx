@@ -5,7 +5,7 @@ import { useTranslation } from '../text/text.js';
 import { LessonCard } from '../thumbnail/LessonCard.js';
 import type { ShelfHands } from './hands.js';
 import { HandOverPanel } from './HandOverPanel.js';
-import { giveOut } from './lessonFile.js';
+import { giveOut, giveOutPage } from './lessonFile.js';
 import { leavingRows } from './leavingRows.js';
 import { ShelfMenu } from './ShelfMenu.js';
 import type { Course, Lesson, ShelfChange } from './useShelf.js';
@@ -83,6 +83,15 @@ export function LessonOnShelf({ lesson, course, courses, hands, before, after }:
                 giveOut(id, title).catch((error: unknown) => hands.tells(tell(error as Error)));
               },
             },
+            lesson.edition === null
+              ? undefined
+              : {
+                  label: t('shelf.giveOutPage'),
+                  act: () => {
+                    hands.tells('');
+                    giveOutPage(id).catch((error: unknown) => hands.tells(tell(error as Error)));
+                  },
+                },
             ...(course.owner === null
               ? [
                   { label: t('classes.handOver'), act: () => setHanding(true) },

@@ -9,6 +9,12 @@ export async function giveOut(lesson: string, title: string): Promise<void> {
   saveFile(blob, `${title}.json`);
 }
 
+/** Gives the newest edition out as a page that needs no server, named by its title. */
+export async function giveOutPage(lesson: string): Promise<void> {
+  const { title, html } = await call('lessonPage', { params: { lesson } });
+  saveFile(new Blob([html], { type: 'text/html' }), `${title}.html`);
+}
+
 /** A file that is no lesson, for a reason that is known before it is sent. */
 export class NoLessonFile extends Error {
   override readonly name = 'NoLessonFile';

@@ -1,3 +1,4 @@
+import type { AloneTexts } from './enAlone.js';
 import type { BenchTexts } from './enBench.js';
 import type { EditingTexts } from './enEditing.js';
 import type { GlossaryTexts } from './enGlossary.js';
@@ -34,6 +35,7 @@ export const en = {
 };
 
 export type Texts = typeof en &
+  AloneTexts &
   BenchTexts &
   EditingTexts &
   GlossaryTexts &

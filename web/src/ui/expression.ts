@@ -10,7 +10,7 @@ let reader: Promise<ExpressionReader> | undefined;
 
 /**
  * The reader of expressions, loaded when it is first needed. It calculates with numbers and units of
- * angle only: nothing can be defined, imported or called but functions of numbers.
+ * angle only: nothing can be defined or called but functions of numbers.
  * @throws ReaderAway where it could not be fetched; the next call tries again
  */
 export function expressionReader(): Promise<ExpressionReader> {
@@ -21,36 +21,17 @@ export function expressionReader(): Promise<ExpressionReader> {
   return reader;
 }
 
-function load(): Promise<ExpressionReader> {
-  return import('mathjs').then(({ create, all }) => {
-    const math = create(all!);
-    const evaluate = math.evaluate.bind(math);
-    const refuse = (): never => {
-      throw new Error('not allowed here');
-    };
-    math.import(
-      {
-        import: refuse,
-        createUnit: refuse,
-        evaluate: refuse,
-        parse: refuse,
-        simplify: refuse,
-        derivative: refuse,
-        resolve: refuse,
-        reviver: refuse,
-      },
-      { override: true },
-    );
-    return (text) => {
-      if (text.length > 200 || /[=;\n[{]/.test(text)) return undefined;
-      try {
-        const value: unknown = evaluate(text);
-        return typeof value === 'number' && Number.isFinite(value) ? value : undefined;
-      } catch {
-        return undefined;
-      }
-    };
-  });
+async function load(): Promise<ExpressionReader> {
+  const { evaluate } = await import('./calculator.js');
+  return (text) => {
+    if (text.length > 200 || /[=;\n[{]/.test(text)) return undefined;
+    try {
+      const value: unknown = evaluate(text);
+      return typeof value === 'number' && Number.isFinite(value) ? value : undefined;
+    } catch {
+      return undefined;
+    }
+  };
 }
 
 /**

@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
 import type { HeavyWork } from './heavyWork.js';
+import { startHeavy } from './startHeavy.js';
 
 export type { Outcome, StrokeFit } from './heavyWork.js';
 
@@ -7,7 +8,7 @@ let remote: Remote<HeavyWork> | undefined;
 
 /** The worker, started when it is first needed. */
 function worker(): Remote<HeavyWork> {
-  remote ??= wrap<HeavyWork>(new Worker(new URL('./heavyWork.ts', import.meta.url), { type: 'module' }));
+  remote ??= wrap<HeavyWork>(startHeavy());
   return remote;
 }
 

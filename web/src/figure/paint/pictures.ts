@@ -2,8 +2,16 @@ import type { FigureDocument } from '@bogen/core/figure';
 import type { LoadedPicture } from './drawGround.js';
 import type { Pane } from '../scene/pane.js';
 
+/** The addresses of pictures that the page itself holds. */
+let own: Readonly<Record<string, string>> = {};
+
+/** Lets pictures be shown that the page itself holds. */
+export function holdPictures(addresses: Readonly<Record<string, string>>): void {
+  own = addresses;
+}
+
 /** Where a stored picture is fetched. */
-export const pictureAddress = (id: string): string => `/api/pictures/${id}`;
+export const pictureAddress = (id: string): string => own[id] ?? `/api/pictures/${id}`;
 
 const images = new Map<string, HTMLImageElement>();
 const waiting = new Map<string, Set<() => void>>();

@@ -35,6 +35,7 @@ export const shelf = {
   deletedTitle: 'Deleted',
   keptUntil: 'kept until {{day}}',
   giveOut: 'Give out as a file',
+  giveOutPage: 'Give out as a page that needs no server',
   takeIn: 'Lesson from a file',
   takingIn: 'Taking it in, {{percent}} %',
   fileRefused: '{{file}} could not be taken in. {{why}}',

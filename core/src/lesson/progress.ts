@@ -1,4 +1,5 @@
-import type { Progress } from '@bogen/contract';
+/** How far somebody is with a sheet. */
+export type Progress = 'unopened' | 'opened' | 'begun' | 'tried' | 'done';
 
 /** What is known of a student's work on a sheet, all its stages and tasks together. */
 export interface WorkFacts {

@@ -1,0 +1,9 @@
+import { alone } from './en/alone.js';
+import { addTexts } from './text.js';
+
+/** The English texts of lessons that stand alone. */
+const texts = { alone };
+
+export type AloneTexts = typeof texts;
+
+addTexts('en', texts);
