@@ -1,12 +1,20 @@
 import { demoLessons } from '@bogen/demo';
 import type { Locator, Page } from '@playwright/test';
-import { coordinatesOf, dragTo, expect, handle, joinClass, saved, test } from '../bogen.js';
+import { stat } from 'node:fs/promises';
+import { pathToFileURL } from 'node:url';
+import { coordinatesOf, dragTo, expect, handle, joinClass, openDesk, saved, signIn, test } from '../bogen.js';
 import { violations } from '../violations.js';
+
+const isFile = (page: Page): boolean => page.url().startsWith('file:');
 
 /** From the lessons to a sheet, with its figure drawn. */
 async function open(page: Page, sheet: string): Promise<void> {
-  await page.goto('/class');
-  await page.getByRole('link', { name: sheet, exact: true }).first().click();
+  // A lesson that is a file has no page before its sheets.
+  if (isFile(page)) await page.getByRole('link', { name: new RegExp(`^Sheet \\d+, ${sheet}:`) }).click();
+  else {
+    await page.goto('/class');
+    await page.getByRole('link', { name: sheet, exact: true }).first().click();
+  }
   await expect(page.getByRole('heading', { name: sheet })).toBeVisible();
   await expect(page.locator('[data-rail]')).toBeVisible();
 }
@@ -16,8 +24,14 @@ const task = (page: Page) => page.locator('[data-task]');
 async function isDone(page: Page, words: RegExp | string = /Done\.|Right\./): Promise<void> {
   await page.getByRole('button', { name: 'Check' }).click();
   await expect(task(page)).toContainText(words);
-  await expect(task(page)).toContainText('Checked again by the server');
+  await isChecked(page);
   await expect(saved(page)).toBeVisible();
+}
+
+/** Where there is a server, it checks too; a file notes it with the sheet. */
+async function isChecked(page: Page): Promise<void> {
+  if (isFile(page)) await expect(page.locator('a[aria-current]')).toHaveAccessibleName(/: (?:done|tried)$/);
+  else await expect(task(page)).toContainText('Checked again by the server');
 }
 
 /** Drags a reference point to a place in the drawing's unit. */
@@ -207,7 +221,7 @@ async function keysToHeight(page: Page, marks: Locator, height: number, within: 
 
 async function isShown(page: Page): Promise<void> {
   await page.getByRole('button', { name: 'Show what happens' }).click();
-  await expect(task(page)).toContainText('Checked again by the server');
+  await isChecked(page);
 }
 
 test('the sheets of Near and far on guessing and crowding are worked through', async ({ newContext }) => {
@@ -298,7 +312,57 @@ test('Degree or spans is worked through with the pointer', async ({ newContext }
 test('Knots on the rail is worked through with pointer and keys', async ({ newContext }) => {
   test.setTimeout(120_000);
   const { page } = await joinClass(await newContext());
+  await workThroughKnots(page);
+});
 
+test('Knots on the rail is worked through as a file without a network, and its work is taken in at the desk', async ({
+  newContext,
+}, info) => {
+  test.setTimeout(240_000);
+  const instructor = await signIn(await newContext());
+  const given = instructor.waitForEvent('download');
+  await instructor.getByRole('button', { name: 'What to do with the lesson Knots on the rail' }).click();
+  await instructor.getByRole('button', { name: 'Give out as a page that needs no server' }).click();
+  const file = info.outputPath('knots.html');
+  await (await given).saveAs(file);
+  expect((await stat(file)).size).toBeLessThan(2_500_000);
+
+  const student = await newContext();
+  await student.setOffline(true);
+  const page = await student.newPage();
+  const asked: string[] = [];
+  page.on('request', (request) => {
+    if (!/^(?:file|data|blob):/.test(request.url())) asked.push(request.url());
+  });
+  await page.goto(pathToFileURL(file).href);
+  await workThroughKnots(page);
+  // The same work is there when the file is opened anew.
+  await page.reload();
+  await expect(page.getByRole('link', { name: /^Sheet \d+, .*: (?:done|tried)$/ })).toHaveCount(6);
+  await expect(page.getByRole('link', { name: /^Sheet \d+, .*: done$/ })).toHaveCount(5);
+  await page.getByRole('button', { name: 'My work' }).click();
+  await expect(page.locator('[data-own-work]')).toHaveText('Work on 6 sheets; 6 tasks checked.');
+  await page.getByLabel('Your name').fill('Oriol Vance');
+  const handed = page.waitForEvent('download');
+  await page.getByRole('button', { name: 'Save my work as a file' }).click();
+  const work = info.outputPath('work.json');
+  await (await handed).saveAs(work);
+  expect(asked).toEqual([]);
+
+  const { name } = await joinClass(await newContext());
+  await openDesk(instructor, 'Knots on the rail');
+  await instructor.getByRole('button', { name: 'The class', exact: true }).click();
+  await instructor.getByRole('button', { name: 'Take in work from a file' }).click();
+  await instructor.getByLabel('Choose the file').setInputFiles(work);
+  await expect(instructor.getByText('Work on “Knots on the rail”, signed “Oriol Vance”.')).toBeVisible();
+  await instructor.getByLabel('It is the work of').selectOption({ label: name });
+  await instructor.getByRole('button', { name: 'Take it in' }).click();
+  await expect(instructor.locator('[data-work-taken]')).toContainText('6 tasks are checked; 5 met.');
+  await expect(instructor.locator('[data-work-taken]')).not.toContainText('Left:');
+});
+
+/** Every task of *Knots on the rail*, on its page or in a file. */
+async function workThroughKnots(page: Page): Promise<void> {
   await test.step('which list', async () => {
     await open(page, 'Two ways to write one list');
     await page.getByLabel('The list without first and last value.').check();
@@ -324,7 +388,7 @@ test('Knots on the rail is worked through with pointer and keys', async ({ newCo
     for (const name of ['0 to 0.25', '0.25 to 0.5', '0.5 to 0.75', '0.75 to 1'])
       await task(page).getByRole('button', { name }).click();
     await page.getByRole('button', { name: 'Show what happens' }).click();
-    await expect(task(page)).toContainText('Checked again by the server');
+    await isChecked(page);
   });
 
   await test.step('a corner', async () => {
@@ -341,7 +405,7 @@ test('Knots on the rail is worked through with pointer and keys', async ({ newCo
     for (let k = 0; k < 6; k++) await page.keyboard.press('Shift+ArrowDown');
     await isDone(page);
   });
-});
+}
 
 test('A true round is worked through with pointer and numbers', async ({ newContext }) => {
   test.setTimeout(120_000);

@@ -215,6 +215,7 @@ export function ReaderSheet({ lesson, index, wanted, alone }: ReaderSheetProps) 
                     scene={scene}
                     kept={keptAnswer(work, task.id) ?? lesson.progress[index]!.answers[task.id]}
                     mixing={work.id}
+                    isAlone={alone !== undefined}
                     onAnswer={(answer) => keepAnswer(work, task.id, answer)}
                     onOver={layOver}
                     passed={lesson.progress[index]!.passed.includes(task.id)}

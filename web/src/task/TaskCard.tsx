@@ -40,6 +40,8 @@ export interface TaskCardProps {
   readonly kept?: TaskAnswer | undefined;
   /** Told every answer as it is given, to keep it. */
   readonly onAnswer?: ((answer: TaskAnswer) => void) | undefined;
+  /** Whether nobody else checks: then nothing is said of a second check. */
+  readonly isAlone?: boolean;
   /** Checks on the server; resolves to its results, or to null where it can't be reached now. */
   readonly onCheck?: (() => Promise<readonly ConditionResult[] | null>) | undefined;
   readonly passed: boolean;
@@ -134,8 +136,9 @@ export function TaskCard(props: TaskCardProps) {
     setTried(true);
     if (task.kind === 'prediction') solution?.onShow(true);
     if (!onCheck) return;
-    setConfirmation('asking');
+    setConfirmation(props.isAlone ? 'none' : 'asking');
     const there = await onCheck().catch(() => null);
+    if (props.isAlone) return;
     if (task.kind !== 'prediction' && scene.document !== judged) return;
     if (!there) setConfirmation('waiting');
     else if (there.every(({ met }, index) => met === here[index]?.met)) setConfirmation('confirmed');
