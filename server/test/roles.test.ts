@@ -266,6 +266,7 @@ function bodyFor(name: EndpointName): object {
     copyCourse: { title: 'x' },
     copyLesson: { title: 'x' },
     addLessonFile: { file: {} },
+    takeInWork: { student: nowhere, file: {} },
     createLesson: { document: {} },
     createClass: { name: 'x' },
     addStudents: { names: [nowhere] },
