@@ -66,6 +66,14 @@ export async function ensureChromium() {
   return found;
 }
 
+/** The programs of poppler, by which the end-to-end tests read what is printed, from Debian's packages where they are missing. */
+export async function ensurePoppler() {
+  const isThere = () => existsSync('/usr/bin/pdftotext');
+  if (!isThere())
+    await installDebian('poppler-utils', 'poppler, by which the end-to-end tests read PDF, is missing');
+  if (!isThere()) throw new Trouble('poppler is missing; install the Debian package poppler-utils.');
+}
+
 async function installDebian(name, what) {
   if (process.getuid?.() !== 0) {
     throw new Trouble(`${what}, and only root may install it. Run: sudo apt-get install ${name}`);

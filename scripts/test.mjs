@@ -1,7 +1,7 @@
 import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
 import { join } from 'node:path';
 import { command } from './command.mjs';
-import { ensureChromium, ensureNodePackages, ensurePostgres, root } from './packages.mjs';
+import { ensureChromium, ensureNodePackages, ensurePoppler, ensurePostgres, root } from './packages.mjs';
 import { run, Trouble } from './say.mjs';
 
 /** The failed tests of a file of Vitest's report, or the file itself when it could not be run. */
@@ -24,7 +24,10 @@ await run(async () => {
   const wanted = (part) => only.length === 0 || only.includes(part);
   await ensureNodePackages();
   await ensurePostgres();
-  if (wanted('e2e')) await ensureChromium();
+  if (wanted('e2e')) {
+    await ensureChromium();
+    await ensurePoppler();
+  }
   const reports = mkdtempSync('/tmp/bogen-reports-');
   const failures = [];
   /** Each test that failed, with the beginning of what it says: told again at the end, where it is read. */

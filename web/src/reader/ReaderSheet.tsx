@@ -47,6 +47,7 @@ import {
 import { WorkHost } from './workHost.js';
 
 const KeepCopy = lazyPart(async () => (await import('./KeepCopy.js')).KeepCopy);
+const PrintedSheet = lazyPart(async () => (await import('../handout/PrintedSheet.js')).PrintedSheet);
 const FreedomTools = lazyPart(async () => (await import('./tools/FreedomTools.js')).FreedomTools);
 
 interface ReaderSheetProps {
@@ -258,6 +259,17 @@ export function ReaderSheet({ lesson, index, wanted, alone }: ReaderSheetProps) 
       tools={
         <>
           {work && <WorkLife lesson={lesson.lesson} work={work} />}
+          {work && (
+            <Suspense>
+              <PrintedSheet
+                course={lesson.courseTitle}
+                lesson={lesson.title}
+                sheet={sheet}
+                number={index + 1}
+                count={lesson.sheets.length}
+              />
+            </Suspense>
+          )}
           {edited && <UndoButtons edited={edited} />}
           {edited && !sheet.tasks.some(({ stage, kind }) => stage === stageId && kind === 'shape') && (
             <Button quiet onClick={goBack}>

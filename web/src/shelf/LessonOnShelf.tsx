@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { Link } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { useTold } from '../text/told.js';
 import { useTranslation } from '../text/text.js';
 import { LessonCard } from '../thumbnail/LessonCard.js';
@@ -24,6 +24,7 @@ interface LessonOnShelfProps {
 export function LessonOnShelf({ lesson, course, courses, hands, before, after }: LessonOnShelfProps) {
   const { t } = useTranslation();
   const tell = useTold();
+  const navigate = useNavigate();
   const { id, title } = lesson;
   const [handing, setHanding] = useState(false);
   const place = course.lessons.indexOf(lesson);
@@ -83,6 +84,7 @@ export function LessonOnShelf({ lesson, course, courses, hands, before, after }:
                 giveOut(id, title).catch((error: unknown) => hands.tells(tell(error as Error)));
               },
             },
+            { label: t('shelf.handouts'), act: () => void navigate(`/handout/${id}`) },
             lesson.edition === null
               ? undefined
               : {

@@ -2,6 +2,7 @@ import type { AloneTexts } from './enAlone.js';
 import type { BenchTexts } from './enBench.js';
 import type { EditingTexts } from './enEditing.js';
 import type { GlossaryTexts } from './enGlossary.js';
+import type { HandoutTexts } from './enHandout.js';
 import type { LiveTexts } from './enLive.js';
 import type { PagesTexts } from './enPages.js';
 import type { PresentTexts } from './enPresent.js';
@@ -39,6 +40,7 @@ export type Texts = typeof en &
   BenchTexts &
   EditingTexts &
   GlossaryTexts &
+  HandoutTexts &
   LiveTexts &
   PagesTexts &
   PresentTexts &

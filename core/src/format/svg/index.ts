@@ -3,9 +3,9 @@ import type { FormatMember } from '../define.js';
 import { readSvg } from './read.js';
 import { writeSvg, type SvgOptions } from './write.js';
 
-const first: SvgOptions = { style: 'screen', marks: false, tolerance: 0.01 };
+const first: SvgOptions = { style: 'screen', marks: false, tolerance: 0.01, scale: 1 };
 
-/** Drawings as SVG 1.1, at their true size. */
+/** Drawings as SVG 1.1, at their true size or another. */
 export const svg: FormatMember<'svg'> = {
   name: 'svg',
   endings: ['svg'],
@@ -18,6 +18,8 @@ export const svg: FormatMember<'svg'> = {
     marks: flag,
     /** How far what SVG can’t say exactly may lie off. */
     tolerance: number({ unit: 'length', least: 1e-6, most: 100 }),
+    /** So many millimetres on paper are one of the drawing. */
+    scale: number({ unit: 'ratio', least: 1e-3, most: 1e3 }),
   },
   first,
   write: (figure, options) => writeSvg(figure, { ...first, ...options }),

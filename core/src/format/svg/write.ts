@@ -11,6 +11,8 @@ export interface SvgOptions {
   readonly style: 'screen' | 'print';
   readonly marks: boolean;
   readonly tolerance: number;
+  /** So many millimetres on paper are one of the drawing; lines, marks and names stay as large as they are. */
+  readonly scale: number;
 }
 
 /** The colours of the light theme, which a drawing has on paper too. */
@@ -25,49 +27,61 @@ const colours: Readonly<Record<ItemColor, string>> = {
 };
 /** Line widths in millimetres, of the series that technical drawings use. */
 const widths: Readonly<Record<LineWeight, number>> = { fine: 0.25, medium: 0.5, bold: 0.7, broad: 1 };
+/** The height of names in millimetres, and how wide a letter is at most as part of it. */
+const letters = { height: 3.5, width: 0.62 };
 /** Places on a curve by which its box is found; half a width of the widest line is added. */
 const boxPlaces = 64;
 
-/** Writes the curves and points of a figure at their true size: a unit of the drawing is a millimetre on paper. */
-export function writeSvg(figure: OutgoingFigure, { style, marks, tolerance }: SvgOptions): WrittenFile {
+/**
+ * Writes the curves and points of a figure. At scale 1 they have their true size: a unit of the drawing is a millimetre on
+ * paper.
+ */
+export function writeSvg(
+  figure: OutgoingFigure,
+  { style, marks, tolerance, scale }: SvgOptions,
+): WrittenFile {
   const { curves, points, lost } = outgoingOf(figure);
   const drawn = curves.map(({ item, curve }) => ({ item, curve, ...drawnOf(item, curve, tolerance) }));
   const approximated = drawn.filter(({ deviation }) => deviation > 0);
   const deviation = Math.max(0, ...approximated.map(({ deviation: one }) => one));
   const colour = (item: FigureItem): string => (style === 'print' ? '#000' : colours[item.color ?? 'ink']);
-  const width = (item: FigureItem): string => number(widths[item.lineWeight ?? 'medium']);
+  /** A length on paper, as it is written in the drawing. */
+  const paper = (length: number): number => length / scale;
+  const width = (item: FigureItem): string => number(paper(widths[item.lineWeight ?? 'medium']));
+  const names = marks ? namesOf(curves, paper) : [];
   const places: Point[] = [
     ...curves.flatMap(({ curve }) => [...samplesOf(curve), ...(marks ? curve.points : [])]),
     ...points.map(({ at }) => at),
+    ...names.flatMap(({ corners }) => corners),
   ];
-  const box = boxOf(places, marks ? 6 : 2);
+  const box = boxOf(places, paper(marks ? 3 : 2));
   const lines = drawn.map(
     ({ item, element }) =>
       `<g fill="none" stroke="${colour(item)}" stroke-width="${width(item)}"><title>${escaped(item.name)}</title>${element}</g>`,
   );
   const markings = marks
-    ? curves.map(({ item, curve }) => {
+    ? curves.map(({ item, curve }, index) => {
         const polygon = curve.points.map((point) => place(point).replace(' ', ',')).join(' ');
         const dots = curve.points.map(
-          (point) => `<circle cx="${number(point[0]!)}" cy="${number(-point[1]!)}" r="0.8" fill="#fff"/>`,
+          (point) =>
+            `<circle cx="${number(point[0]!)}" cy="${number(-point[1]!)}" r="${number(paper(0.8))}" fill="#fff"/>`,
         );
-        const at = curve.points[0]!;
         return [
-          `<g fill="none" stroke="${colour(item)}" stroke-width="0.18">`,
+          `<g fill="none" stroke="${colour(item)}" stroke-width="${number(paper(0.18))}">`,
           `<polyline points="${polygon}"/>${dots.join('')}</g>`,
-          `<text x="${number(at[0]! + 1.5)}" y="${number(-at[1]! - 1.5)}" font-size="3.5" font-family="sans-serif" fill="${colour(item)}">${escaped(item.name)}</text>`,
+          `<text x="${number(names[index]!.x)}" y="${number(-names[index]!.y)}" font-size="${number(paper(letters.height))}" font-family="sans-serif" fill="${colour(item)}">${escaped(item.name)}</text>`,
         ].join('');
       })
     : [];
   const crosses = points.map(({ at, name }) => {
     const [x, y] = [at[0]!, -at[1]!];
-    const cross = `M${number(x - 1)} ${number(y)}H${number(x + 1)}M${number(x)} ${number(y - 1)}V${number(y + 1)}`;
-    return `<path d="${cross}" fill="none" stroke="#000" stroke-width="0.25"><title>${escaped(name)}</title></path>`;
+    const cross = `M${number(x - paper(1))} ${number(y)}H${number(x + paper(1))}M${number(x)} ${number(y - paper(1))}V${number(y + paper(1))}`;
+    return `<path d="${cross}" fill="none" stroke="#000" stroke-width="${number(paper(0.25))}"><title>${escaped(name)}</title></path>`;
   });
   const [left, top, across, down] = box;
   const text = [
     '<?xml version="1.0" encoding="UTF-8"?>',
-    `<svg xmlns="http://www.w3.org/2000/svg" version="1.1" width="${number(across)}mm" height="${number(down)}mm" viewBox="${[left, top, across, down].map(number).join(' ')}" stroke-linejoin="round" stroke-linecap="round">`,
+    `<svg xmlns="http://www.w3.org/2000/svg" version="1.1" width="${number(across * scale)}mm" height="${number(down * scale)}mm" viewBox="${[left, top, across, down].map(number).join(' ')}" stroke-linejoin="round" stroke-linecap="round">`,
     ...markings,
     ...lines,
     ...crosses,
@@ -84,6 +98,30 @@ export function writeSvg(figure: OutgoingFigure, { style, marks, tolerance }: Sv
     ],
     ...(deviation > 0 ? { deviation } : {}),
   };
+}
+
+/** Where the names of curves stand: beside their first points, below one another where several curves begin at one place. */
+function namesOf(
+  curves: readonly { readonly item: FigureItem; readonly curve: Curve }[],
+  paper: (length: number) => number,
+): { readonly x: number; readonly y: number; readonly corners: readonly Point[] }[] {
+  const height = paper(letters.height);
+  const taken: Point[] = [];
+  return curves.map(({ item, curve }) => {
+    const x = curve.points[0]![0]! + paper(1.5);
+    let y = curve.points[0]![1]! + paper(1.5);
+    while (taken.some((other) => Math.abs(other[0]! - x) < 4 * height && Math.abs(other[1]! - y) < height))
+      y -= height;
+    taken.push([x, y]);
+    return {
+      x,
+      y,
+      corners: [
+        [x, y],
+        [x + [...item.name].length * letters.width * height, y + height],
+      ],
+    };
+  });
 }
 
 /** A deviation with three digits, never less than it is. */
@@ -124,8 +162,17 @@ function boxOf(places: readonly Point[], margin: number): [number, number, numbe
     bottom = Math.min(bottom, y!);
     top = Math.max(top, y!);
   }
-  const [x0, y0] = [Math.floor(left - margin), Math.floor(-top - margin)];
-  return [x0, y0, Math.ceil(right + margin) - x0, Math.ceil(-bottom + margin) - y0];
+  // A page of whole millimetres, or of tenths where it is small.
+  const unit = margin < 1 ? 0.1 : 1;
+  const [x0, y0] = [left - margin, -top - margin].map((low) => unit * Math.floor(low / unit)) as [
+    number,
+    number,
+  ];
+  const [x1, y1] = [right + margin, -bottom + margin].map((high) => unit * Math.ceil(high / unit)) as [
+    number,
+    number,
+  ];
+  return [x0, y0, x1 - x0, y1 - y0];
 }
 
 /** A text of the drawing; signs that XML has not are left out. */

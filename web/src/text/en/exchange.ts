@@ -1,7 +1,7 @@
 import type { FormatName } from '@bogen/core/format';
 
 /** The names of everything that the writers of formats ask for. */
-type FormatOption = 'style' | 'marks' | 'tolerance' | 'samples';
+type FormatOption = 'style' | 'marks' | 'tolerance' | 'scale' | 'samples';
 
 /** Files that come in and go out. */
 export const exchange = {
@@ -30,6 +30,7 @@ export const exchange = {
     style: 'Drawn as',
     marks: 'with control points, polygon and names',
     tolerance: 'Tolerance, mm',
+    scale: 'Scale (1 is true size)',
     samples: 'Samples for each curve',
   } satisfies Record<FormatOption, string>,
   choices: { screen: 'on the screen', print: 'for print, black' },

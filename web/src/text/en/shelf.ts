@@ -35,6 +35,7 @@ export const shelf = {
   deletedTitle: 'Deleted',
   keptUntil: 'kept until {{day}}',
   giveOut: 'Give out as a file',
+  handouts: 'Handouts, to print or as PDF',
   giveOutPage: 'Give out as a page that needs no server',
   takeIn: 'Lesson from a file',
   takingIn: 'Taking it in, {{percent}} %',
