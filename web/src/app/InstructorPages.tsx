@@ -18,7 +18,7 @@ const pages = {
     async () => (await import('../present/PresentReadingPage.js')).PresentReadingPage,
   ),
   '/present-notes/:lesson': page(async () => (await import('../present/NotesPage.js')).NotesPage),
-  '/handout/:lesson': page(async () => (await import('../handout/HandoutPage.js')).HandoutPage),
+  '/handout/:lesson': page(async () => (await import('../writer/HandoutPage.js')).HandoutPage),
   '/preview/:lesson/:sheet?': page(async () => (await import('../writer/PreviewPage.js')).PreviewPage),
   '/desk/:class': page(async () => (await import('../desk/DeskPage.js')).DeskPage),
   '/desk/:class/:work': page(async () => (await import('../desk/StudentWorkPage.js')).StudentWorkPage),

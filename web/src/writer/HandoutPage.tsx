@@ -8,9 +8,9 @@ import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Choice } from '../ui/Choice.js';
 import { Failure, Loading } from '../ui/States.js';
-import type { OpenDraft } from '../writer/draft.js';
-import { useDraft } from '../writer/WriterPage.js';
-import { Handout } from './Handout.js';
+import type { OpenDraft } from './draft.js';
+import { useDraft } from './WriterPage.js';
+import { Handout } from '../handout/Handout.js';
 
 /** A lesson as handouts, whole or a sheet of it, to be printed or saved as PDF. */
 export function HandoutPage() {
