@@ -46,6 +46,8 @@ export const serverSentences = {
   lessonFileTooManyPictures: 'The lesson shows {{count}} pictures; a file can have {{most}}.',
   lessonFilePicturesTooLarge:
     'The pictures of this lesson are too large for one file. Make them smaller, or give the lesson out in two parts.',
+  notEmbedded: 'This sheet is not open for other pages, or not any more.',
+  sheetNotPublished: 'This sheet is not in the newest edition. Publish it first.',
   lessonNotPublished: 'Nothing of this lesson is published yet. Publish it first.',
   pageNotBuilt: 'The web application is not built on this server, so no lesson can be given out as a page.',
   notAWorkFile: 'This is not a file with work on a lesson of Bogen: {{issue}}. Nothing was taken in.',

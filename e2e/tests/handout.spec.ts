@@ -59,15 +59,33 @@ test('a lesson is printed as handouts with numbered pages, fonts inside and text
 test('what is printed of a sheet is its handout', async ({ newContext }, info) => {
   const { page } = await joinClass(await newContext());
   await openFirstSheet(page);
-  await expect(page.locator('[data-handout] [data-drawn] svg')).toBeAttached();
-  await expect(page.locator('[data-handout] .katex').first()).toBeAttached();
-  const file = await printed(page, info.outputPath('sheet.pdf'));
+  const file = info.outputPath('sheet.pdf');
+  // It is made when nothing else waits.
+  await expect(async () => {
+    expect(await textOf(await printed(page, file))).toContain('scale 1 :');
+  }).toPass();
   const text = await textOf(file);
   expect(text).toContain('A control point acts near');
   expect(text).toContain('Your turn');
   expect(text).toContain('scale 1 :');
   expect(text).not.toContain('Start over');
   await expectFontsInside(file);
+});
+
+test('a figure is printed on a page of its own size', async ({ newContext }, info) => {
+  const page = await (await newContext()).newPage();
+  // The dialog of the browser is the one thing that a test can't press.
+  await page.addInitScript(() => (window.print = () => undefined));
+  await page.goto('/bench');
+  await page.getByRole('button', { name: 'Hand on …' }).click();
+  await page.locator('[data-exchange-out]').getByLabel('Format').selectOption({ label: 'Page, PDF' });
+  await page.getByRole('button', { name: 'Print or save as PDF' }).click();
+  const width = parseFloat((await page.locator('[data-printed] svg').getAttribute('width'))!);
+  const file = await printed(page, info.outputPath('figure.pdf'));
+  const { stdout } = await run('pdfinfo', [file]);
+  expect(stdout).toMatch(/Pages:\s+1\n/);
+  const points = Number(/Page size:\s+([\d.]+)/.exec(stdout)![1]);
+  expect(Math.abs((points / 72) * 25.4 - width)).toBeLessThan(0.7);
 });
 
 test('a circle on a handout is as large as it says, to a tenth of a millimetre', async ({
@@ -97,8 +115,9 @@ test('a circle on a handout is as large as it says, to a tenth of a millimetre',
         if (!response.ok) throw new Error(await response.text());
         return (await response.json()) as { id: string };
       };
-      const course = await post('/courses', { title: 'Measures' });
-      return post(`/courses/${course.id}/lessons`, { document });
+      // In the course that is there: other tests count on its being the only one.
+      const shelf = (await (await fetch('/api/shelf')).json()) as { courses: { id: string }[] };
+      return post(`/courses/${shelf.courses[0]!.id}/lessons`, { document });
     },
     {
       version: lessonVersion,

@@ -21,9 +21,10 @@ import { errorHandler, refuseForeignOrigin } from './http/errors.js';
 import type { Pool } from './pool/pool.js';
 import { openApiDocument } from './http/openapi.js';
 import { HttpProblem } from './http/problem.js';
-import { protectAnswers, protectPages } from './http/protection.js';
+import { protectAnswers, protectFramedPages, protectPages } from './http/protection.js';
 import { floodLimits, limitFloods, type FloodLimits } from './http/rateLimit.js';
 import { route } from './http/route.js';
+import { allowFrames } from './lesson/embedding.js';
 import { lessonRouter } from './lesson/router.js';
 import { mailOf } from './mail/send.js';
 import { pictureRouter } from './picture/router.js';
@@ -127,7 +128,12 @@ export function createApp({
   app.use('/api', protectAnswers(settings), api);
 
   if (web) {
-    app.use(protectPages(settings));
+    const protect = protectPages(settings);
+    app.get('/embed/:embedding', braked, allowFrames(db, protectFramedPages(settings), protect));
+    // What was let into other pages keeps its headers.
+    app.use((request, response, next) =>
+      response.hasHeader('Content-Security-Policy') ? next() : protect(request, response, next),
+    );
     serveWeb(app, web);
   }
   app.use(errorHandler(log));

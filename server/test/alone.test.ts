@@ -154,3 +154,46 @@ describe('a lesson as a page', () => {
     expect(() => lessonPage('/nowhere', {} as never)).toThrow('not built');
   });
 });
+
+describe('a sheet within other pages', () => {
+  const sheetOf = async (visitor: Visitor, embedding: string) =>
+    visitor.call('embedded', { params: { embedding } });
+
+  it('is handed to anybody once it is opened, alone and without notes, and no longer when it is closed', async () => {
+    const open = { params: { lesson, sheet: near.id }, body: { open: true } };
+    const { embedding } = await teacher.call('setEmbedding', open);
+    expect((await teacher.call('setEmbedding', open)).embedding).toBe(embedding);
+    const { sheets } = await teacher.call('embeddings', { params: { lesson } });
+    expect(sheets.filter((sheet) => sheet.embedding !== null)).toEqual([
+      { id: near.id, title: near.title, embedding },
+    ]);
+    const { reading } = await sheetOf(server.visitor(), embedding!);
+    expect(reading.sheets.map(({ id }) => id)).toEqual([near.id]);
+    expect(JSON.stringify(reading)).not.toContain('"notes"');
+
+    expect(await teacher.call('setEmbedding', { ...open, body: { open: false } })).toEqual({
+      embedding: null,
+    });
+    const gone = await server.visitor().problem('embedded', { params: { embedding: embedding! } });
+    expect(gone.told.code).toBe('notEmbedded');
+    // Opened once more it has another address.
+    expect((await teacher.call('setEmbedding', open)).embedding).not.toBe(embedding);
+  });
+
+  it('has to be published, and goes with its lesson', async () => {
+    const params = { lesson, sheet: 'nowhere' };
+    expect((await teacher.problem('setEmbedding', { params, body: { open: true } })).told.code).toBe(
+      'sheetNotPublished',
+    );
+    const { embedding } = await teacher.call('setEmbedding', {
+      params: { lesson, sheet: near.id },
+      body: { open: true },
+    });
+    await teacher.call('changeLesson', { params: { lesson }, body: { deleted: true } as never });
+    expect(
+      (await server.visitor().problem('embedded', { params: { embedding: embedding! } })).told.code,
+    ).toBe('notEmbedded');
+    await teacher.call('changeLesson', { params: { lesson }, body: { deleted: false } as never });
+    expect((await sheetOf(server.visitor(), embedding!)).reading.lesson).toBe(lesson);
+  });
+});

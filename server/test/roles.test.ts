@@ -73,6 +73,10 @@ const table: Record<EndpointName, string> = {
   copyLesson: writers,
   lessonFile: writers,
   lessonPage: writers,
+  embeddings: writers,
+  setEmbedding: writers,
+  // There is none of this address, for whoever asks.
+  embedded: 'none none none none none none none',
   addLessonFile: writers,
   createLesson: writers,
   createClass: owner,
@@ -191,6 +195,7 @@ async function scene(): Promise<Scene> {
       instructor: crypto.randomUUID(),
       person: crypto.randomUUID(),
       invitation: crypto.randomUUID(),
+      embedding: crypto.randomUUID(),
     },
   };
 }
@@ -266,6 +271,7 @@ function bodyFor(name: EndpointName): object {
     copyCourse: { title: 'x' },
     copyLesson: { title: 'x' },
     addLessonFile: { file: {} },
+    setEmbedding: { open: false },
     takeInWork: { student: nowhere, file: {} },
     createLesson: { document: {} },
     createClass: { name: 'x' },

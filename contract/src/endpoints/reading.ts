@@ -35,6 +35,26 @@ const work = streamSchema(figureSchema, figureCommandSchema).extend({
   stage: z.string(),
 });
 
+const readLessonAnswer = z.object({
+  lesson: id,
+  title: z.string(),
+  courseTitle: z.string(),
+  edition: z.object({ id, number: z.int() }),
+  newestEdition: z.int(),
+  /** Terms of the course's own. */
+  terms: z.array(term),
+  notation: notationSchema.optional(),
+  sheets: z.array(sheetSchema),
+  progress: z.array(
+    sheetProgress.extend({
+      /** An earlier edition with work on this sheet that was not taken along, since the sheet changed. */
+      earlier: z.int().nullable(),
+      /** By the task: what was come to where a number counts, the lower the better, of who has met it. */
+      best: z.record(z.string(), z.object({ own: z.number(), ofClass: z.number(), students: z.int() })),
+    }),
+  ),
+});
+
 /** Reading a lesson, and the work on it. */
 export const readingEndpoints = {
   classHome: defineEndpoint({
@@ -63,24 +83,17 @@ export const readingEndpoints = {
     summary: 'An edition of a lesson to read: the one begun, or the newest.',
     params: z.strictObject({ lesson: id }),
     query: z.strictObject({ edition: z.coerce.number().int().min(1).max(mostCounted).optional() }),
+    answer: readLessonAnswer,
+  }),
+  embedded: defineEndpoint({
+    ...paths.embedded,
+    access: 'anyone',
+    summary: 'A sheet that may be shown within other pages, with all that its reader needs.',
+    params: z.strictObject({ embedding: id }),
     answer: z.object({
-      lesson: id,
-      title: z.string(),
-      courseTitle: z.string(),
-      edition: z.object({ id, number: z.int() }),
-      newestEdition: z.int(),
-      /** Terms of the course's own. */
-      terms: z.array(term),
-      notation: notationSchema.optional(),
-      sheets: z.array(sheetSchema),
-      progress: z.array(
-        sheetProgress.extend({
-          /** An earlier edition with work on this sheet that was not taken along, since the sheet changed. */
-          earlier: z.int().nullable(),
-          /** By the task: what was come to where a number counts, the lower the better, of who has met it. */
-          best: z.record(z.string(), z.object({ own: z.number(), ofClass: z.number(), students: z.int() })),
-        }),
-      ),
+      reading: readLessonAnswer.omit({ progress: true }),
+      /** The pictures of its figures by their ids, as addresses that hold them. */
+      pictures: z.record(z.string(), z.string()),
     }),
   }),
   openWork: defineEndpoint({

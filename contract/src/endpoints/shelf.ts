@@ -4,7 +4,7 @@ import { defineEndpoint } from '../endpoint.js';
 import { figureSchema } from '../figure.js';
 import { lessonFileSchema } from '../lessonFile.js';
 import { bodyLimits } from '../limits.js';
-import { id, nothing, title } from './parts.js';
+import { id, partId, nothing, title } from './parts.js';
 
 /** What can be done with anything on the shelf. */
 const onShelf = {
@@ -120,6 +120,24 @@ export const shelfEndpoints = {
     summary: 'The draft of a lesson with its pictures, as one file.',
     params: z.strictObject({ lesson: id }),
     answer: lessonFileSchema,
+  }),
+  embeddings: defineEndpoint({
+    ...paths.embeddings,
+    access: 'instructor',
+    summary: 'The published sheets of a lesson, and which of them may be shown within other pages.',
+    params: z.strictObject({ lesson: id }),
+    answer: z.object({
+      sheets: z.array(z.object({ id: z.string(), title: z.string(), embedding: id.nullable() })),
+    }),
+  }),
+  setEmbedding: defineEndpoint({
+    ...paths.setEmbedding,
+    access: 'instructor',
+    summary:
+      'Opens a published sheet for showing it within other pages, or closes it; its address is a new one each time.',
+    params: z.strictObject({ lesson: id, sheet: partId }),
+    body: z.strictObject({ open: z.boolean() }),
+    answer: z.object({ embedding: id.nullable() }),
   }),
   lessonPage: defineEndpoint({
     ...paths.lessonPage,

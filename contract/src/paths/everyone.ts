@@ -17,6 +17,7 @@ export const everyonesPaths = {
   openWork: { method: 'put', path: '/editions/:edition/sheets/:sheet/stages/:stage/work' },
   appendToWork: { method: 'post', path: '/work/:work/steps' },
   checkTask: { method: 'post', path: '/editions/:edition/sheets/:sheet/tasks/:task/check' },
+  embedded: { method: 'get', path: '/embedded/:embedding' },
   terms: { method: 'get', path: '/courses/:course/terms' },
   bench: { method: 'get', path: '/bench' },
   addToBench: { method: 'post', path: '/bench' },

@@ -26,6 +26,8 @@ export const instructorsPaths = {
   copyLesson: { method: 'post', path: '/lessons/:lesson/copies' },
   findInLessons: { method: 'get', path: '/shelf/found' },
   lessonFile: { method: 'get', path: '/lessons/:lesson/file' },
+  embeddings: { method: 'get', path: '/lessons/:lesson/embeddings' },
+  setEmbedding: { method: 'put', path: '/lessons/:lesson/embeddings/:sheet' },
   lessonPage: { method: 'get', path: '/lessons/:lesson/page' },
   takeInWork: { method: 'post', path: '/classes/:class/work' },
   addLessonFile: { method: 'post', path: '/courses/:course/lesson-files' },

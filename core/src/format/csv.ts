@@ -1,10 +1,12 @@
 import { domainOf } from '../curve/knotVector.js';
 import { editPoints } from '../curve/editPoint.js';
-import { pointAt } from '../curve/evaluate.js';
+import { arcLengthTable } from '../curve/arcLength.js';
+import { curvatureAt } from '../curve/differential.js';
+import { derivativesAt } from '../curve/evaluate.js';
 import type { Curve } from '../curve/curve.js';
 import { validateCurve } from '../curve/validate.js';
 import { CurveError } from '../curve/error.js';
-import { whole } from '../describe/describe.js';
+import { choice, whole } from '../describe/describe.js';
 import { told } from '../told/told.js';
 import { atLine, FormatError, type FormatMember, type OutgoingFigure, type WrittenFile } from './define.js';
 import { asPeriodicWhereClosed, collected, type Incoming } from './incoming.js';
@@ -12,15 +14,36 @@ import { formatLimits, refuseTooLong } from './limits.js';
 import { outgoingOf } from './outgoing.js';
 
 /** The columns of every row; a cell that does not count for its kind of row is empty. */
-const columns = ['curve', 'kind', 'index', 'x', 'y', 'z', 'weight', 'value', 'degree', 'closed'] as const;
+const columns = [
+  'curve',
+  'kind',
+  'index',
+  'x',
+  'y',
+  'z',
+  'weight',
+  'value',
+  'degree',
+  'closed',
+  'length',
+  'speed',
+  'curvature',
+] as const;
 type Column = (typeof columns)[number];
 type Row = Partial<Record<Column, string | number>>;
 
 /** Signs that can stand between the cells of a row. */
 const separators = [',', ';', '\t'] as const;
 
+interface CsvOptions {
+  readonly samples: number;
+  readonly even: 'parameter' | 'length';
+}
+const first: CsvOptions = { samples: 0, even: 'parameter' };
+
 /**
- * Curves as a table: a row for each control point with its weight, each knot, each edit point and, where wanted, each sample.
+ * Curves as a table: a row for each control point with its weight, each knot, each edit point and, where wanted, each sample
+ * with what the rail shows there: arc length from the start, speed and curvature.
  * The decimal sign is a point in every language; commas, semicolons and tabs between cells are recognised on reading, as is a
  * plain list of coordinates without a head.
  */
@@ -29,24 +52,29 @@ export const csv: FormatMember<'csv'> = {
   endings: ['csv', 'txt'],
   mediaType: 'text/csv',
   keeps: 'digits',
-  options: { samples: whole(0, 10_000) },
-  first: { samples: 0 },
+  options: {
+    samples: whole(0, 10_000),
+    /** Whether samples stand at even steps of the parameter or of the arc length. */
+    even: choice('parameter', 'length'),
+  },
+  first,
   write: writeCsv,
   read: readCsv,
 };
 
-function writeCsv(figure: OutgoingFigure, options: { readonly samples?: number }): WrittenFile {
+function writeCsv(figure: OutgoingFigure, options: Partial<CsvOptions>): WrittenFile {
   const { curves, points, lost } = outgoingOf(figure);
-  const { samples = 0 } = options;
+  const { samples, even } = { ...first, ...options };
+  const unmeasured = samples > 0 ? curves.filter(({ curve }) => curve.signedWeights) : [];
   const rows: Row[] = [
-    ...curves.flatMap(({ item, curve }) => rowsOf(item.name, curve, samples)),
+    ...curves.flatMap(({ item, curve }) => rowsOf(item.name, curve, samples, even)),
     ...points.map(({ name, at }): Row => ({ curve: name, kind: 'reference point', ...coordinates(at) })),
   ];
   const line = (cells: readonly unknown[]): string => cells.map(cell).join(',');
   return {
     text:
       [line(columns), ...rows.map((row) => line(columns.map((column) => row[column])))].join('\r\n') + '\r\n',
-    lost,
+    lost: [...lost, ...(unmeasured.length > 0 ? [told('lostLengths', { count: unmeasured.length })] : [])],
   };
 }
 
@@ -56,9 +84,8 @@ const coordinates = ([x, y, z]: readonly number[]): Row => ({
   ...(z === undefined ? {} : { z }),
 });
 
-function rowsOf(name: string, curve: Curve, samples: number): Row[] {
+function rowsOf(name: string, curve: Curve, samples: number, even: CsvOptions['even']): Row[] {
   const { degree, knots, points, weights, periodic } = curve;
-  const [start, end] = domainOf(knots, degree);
   return [
     ...points.map((point, index): Row => ({
       curve: name,
@@ -77,11 +104,38 @@ function rowsOf(name: string, curve: Curve, samples: number): Row[] {
       ...coordinates(point),
       value: parameter,
     })),
-    ...Array.from({ length: samples === 0 ? 0 : samples + 1 }, (_, index): Row => {
-      const value = index === samples ? end : start + ((end - start) * index) / samples;
-      return { curve: name, kind: 'sample', index, ...coordinates(pointAt(curve, value)), value };
-    }),
+    ...samplesOf(curve, samples, even).map((sample, index): Row => ({
+      curve: name,
+      kind: 'sample',
+      index,
+      ...sample,
+    })),
   ];
+}
+
+/** A curve at even steps. Where a curve runs through infinity no length is measured, and the steps are those of the parameter. */
+function samplesOf(curve: Curve, samples: number, even: CsvOptions['even']): Row[] {
+  if (samples === 0) return [];
+  const [start, end] = domainOf(curve.knots, curve.degree);
+  const lengths = curve.signedWeights ? undefined : arcLengthTable(curve);
+  return Array.from({ length: samples + 1 }, (_, index) => {
+    const share = index / samples;
+    const value =
+      index === samples
+        ? end
+        : even === 'length' && lengths
+          ? lengths.parameterAt(lengths.length * share)
+          : start + (end - start) * share;
+    const [point, tangent] = derivativesAt(curve, value, 1) as [number[], number[]];
+    const curvature = curvatureAt(curve, value);
+    return {
+      ...coordinates(point),
+      value,
+      ...(lengths ? { length: lengths.lengthAt(value) } : {}),
+      speed: Math.hypot(...tangent),
+      ...(curvature === undefined ? {} : { curvature }),
+    };
+  });
 }
 
 /** A cell, in quotes where it has to be (RFC 4180). A text that a spreadsheet would take for a formula stays a text. */

@@ -39,6 +39,8 @@ export const formatSentences = {
   lostBuilt: 'Links stay here: {{count}} linked or drawn shapes go out as the curves that they are now.',
   lostHidden: 'Hidden items stay here: {{count}}.',
   lostFailed: 'Items that can’t be drawn stay here: {{count}}.',
+  lostLengths:
+    'Curves that run through infinity have no length: {{count}}. Their samples are even in the parameter.',
   lostApproximated:
     'What the format can’t say exactly goes out as cubic pieces: {{count}} curves, at most {{deviation}} mm off.',
   lostSplit: 'Curves that are broken at a knot go out in pieces: {{count}}.',

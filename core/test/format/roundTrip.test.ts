@@ -6,6 +6,7 @@ import {
   formatNames,
   formats,
   largestDistance,
+  lengthOfCurve,
   pathOf,
   pointAt,
   readerOf,
@@ -233,7 +234,91 @@ describe('a curve as an SVG path', () => {
   };
 });
 
+describe('samples in a table', () => {
+  const samplesOf = (curve: Curve, options: object) => {
+    const { text } = formats.csv.write(outgoing(curveItem(curve)), { ...formats.csv.first, ...options });
+    const [head, ...rows] = text
+      .trim()
+      .split('\r\n')
+      .map((row) => row.split(','));
+    const at = (name: string) => head!.indexOf(name);
+    const number = (row: string[], name: string) => Number(row[at(name)]);
+    return rows
+      .filter((row) => row[at('kind')] === 'sample')
+      .map((row) => ({
+        point: [number(row, 'x'), number(row, 'y')],
+        value: number(row, 'value'),
+        length: number(row, 'length'),
+        speed: number(row, 'speed'),
+        curvature: row[at('curvature')] === '' ? undefined : number(row, 'curvature'),
+      }));
+  };
+
+  it('stand at even steps of the arc length where that is asked for', () => {
+    fc.assert(
+      fc.property(arbitraryCurve(plane), fc.integer({ min: 1, max: 40 }), (curve, count) => {
+        const samples = samplesOf(curve, { samples: count, even: 'length' });
+        const whole = lengthOfCurve(curve);
+        expect(samples).toHaveLength(count + 1);
+        for (const [index, { length, point, value }] of samples.entries()) {
+          expect(Math.abs(length - (whole * index) / count)).toBeLessThan(1e-9 * sizeOf(curve));
+          expect(point).toEqual(pointAt(curve, value));
+        }
+      }),
+      { numRuns: 60 },
+    );
+  });
+
+  it('say of an arc how curved it is everywhere', () => {
+    const arc: Curve = {
+      degree: 2,
+      knots: [0, 0, 0, 1, 1, 1],
+      points: [
+        [20, 0],
+        [20, 20],
+        [0, 20],
+      ],
+      weights: [1, Math.SQRT1_2, 1],
+    };
+    const samples = samplesOf(arc, { samples: 8 });
+    samples.forEach(({ curvature, value }, index) => {
+      expect(curvature).toBeCloseTo(1 / 20, 12);
+      expect(value).toBe(index / 8);
+    });
+    expect(samples.at(-1)!.length).toBeCloseTo(10 * Math.PI, 9);
+    // Each has the speed by which its length grows.
+    const [before, , after] = samplesOf(arc, { samples: 2000 }).slice(999, 1002);
+    expect(samples[4]!.speed).toBeCloseTo(
+      (after!.length - before!.length) / (after!.value - before!.value),
+      4,
+    );
+  });
+});
+
 describe('a figure as a drawing', () => {
+  it('has the scale that is asked for, with lines as thick as before', () => {
+    const write = (scale: number): string =>
+      formats.svg.write(
+        outgoing(
+          curveItem({
+            degree: 1,
+            knots: [0, 0, 1, 1],
+            points: [
+              [0, 0],
+              [40, 0],
+            ],
+          }),
+        ),
+        { ...formats.svg.first, scale },
+      ).text;
+    const of = (text: string, name: string): number =>
+      parseFloat(new RegExp(`${name}="([-\\d.e]+)`).exec(text)![1]!);
+    const [once, twice] = [write(1), write(2)];
+    // A margin of two millimetres on each side, on paper.
+    expect([of(once, 'width'), of(twice, 'width')]).toEqual([44, 84]);
+    expect(of(twice, 'stroke-width') * 2).toBeCloseTo(of(once, 'stroke-width'), 12);
+  });
+
   it('has its true size, names as titles, and nothing that is not drawn', () => {
     const text = formats.svg.write(
       outgoing(

@@ -18,6 +18,7 @@ import * as presence from './migrations/015-presence.js';
 import * as writtenLater from './migrations/016-written-later.js';
 import * as floods from './migrations/017-floods.js';
 import * as score from './migrations/018-score.js';
+import * as embedding from './migrations/019-embedding.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -39,6 +40,7 @@ const migrations: Record<string, Migration> = {
   '016-written-later': writtenLater,
   '017-floods': floods,
   '018-score': score,
+  '019-embedding': embedding,
 };
 
 /**

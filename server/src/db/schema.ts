@@ -130,6 +130,8 @@ export interface Database {
     outline: Json;
     published_at: Made;
   };
+  /** Sheets that may be shown within other pages. */
+  embedding: { id: Generated<string>; lesson_id: string; sheet: string; opened_at: Made };
   class: {
     id: Generated<string>;
     course_id: string;

@@ -28,6 +28,14 @@ export const protectPages = (settings: Settings): RequestHandler =>
     strictTransportSecurity: transportOf(settings),
   });
 
+/** The same for a page that other pages may show within them. */
+export const protectFramedPages = (settings: Settings): RequestHandler =>
+  helmet({
+    contentSecurityPolicy: { useDefaults: false, directives: { ...pageDirectives, frameAncestors: ['*'] } },
+    strictTransportSecurity: transportOf(settings),
+    xFrameOptions: false,
+  });
+
 /**
  * The same for what the interface answers, which is no page: nothing in it may be done or shown. What concerns pages alone
  * is not said with each of many answers.

@@ -6,10 +6,11 @@ import { HttpProblem } from '../http/problem.js';
 import { forReaders } from '../work/ownSheets.js';
 import { lessonFileOf } from './file.js';
 
-/** The newest edition of a lesson, with all that its reader needs where no server is. Figures that differ from student to student are as they were written. */
+/** The newest edition of a lesson, with all that its reader needs where no server is. Figures that differ from student to student are as they were written. @param only the one sheet that is wanted, where it is not all */
 export async function aloneLesson(
   db: Db,
   lesson: { readonly id: string; readonly courseId: string; readonly courseTitle: string },
+  only?: string,
 ): Promise<AloneLesson> {
   const edition = await db
     .selectFrom('edition')
@@ -18,7 +19,9 @@ export async function aloneLesson(
     .orderBy('number', 'desc')
     .executeTakeFirst();
   if (!edition) throw new HttpProblem('refused', toldByServer('lessonNotPublished'));
-  const document = migrateLesson(edition.document);
+  const whole = migrateLesson(edition.document);
+  const document =
+    only === undefined ? whole : { ...whole, sheets: whole.sheets.filter(({ id }) => id === only) };
   const { pictures } = await lessonFileOf(db, document);
   return {
     reading: {

@@ -1,4 +1,4 @@
-import { toldByServer } from '@bogen/contract';
+import { toldByServer, type Answer } from '@bogen/contract';
 import { Router } from 'express';
 import { sql } from 'kysely';
 import { lessonFor } from '../course/access.js';
@@ -7,9 +7,11 @@ import { HttpProblem } from '../http/problem.js';
 import { route } from '../http/route.js';
 import { appendSteps } from '../stream/append.js';
 import { documentAt, readDocument, readStream } from '../stream/stream.js';
+import { Gate } from '../pool/gate.js';
 import type { Pool } from '../pool/pool.js';
 import { draftStream, lessonStream } from './document.js';
 import { aloneLesson } from './aloneLesson.js';
+import { embeddedSheet, embeddingsOf, setEmbedding } from './embedding.js';
 import { lessonFileOf } from './file.js';
 import { lessonPage } from './lessonPage.js';
 import { leavePresence, tellPresence } from './presence.js';
@@ -105,6 +107,24 @@ export function lessonRouter(db: Db, pool: Pool, webFolder: string | undefined):
     const { document } = await readDocument(db, lesson.streamId, lessonStream);
     return lessonFileOf(db, document);
   });
+
+  route(router, db, 'embeddings', async ({ params, session }) => {
+    const lesson = await lessonFor(db, params.lesson, session.instructor.id);
+    return { sheets: await embeddingsOf(db, lesson.id) };
+  });
+
+  route(router, db, 'setEmbedding', async ({ params, body, session }) => {
+    const lesson = await lessonFor(db, params.lesson, session.instructor.id);
+    return { embedding: await setEmbedding(db, lesson.id, params.sheet, body.open) };
+  });
+
+  const showing = new Gate(4, 200);
+  route(
+    router,
+    db,
+    'embedded',
+    ({ params }) => showing.pass(() => embeddedSheet(db, params.embedding)) as Promise<Answer<'embedded'>>,
+  );
 
   route(router, db, 'lessonPage', async ({ params, session }) => {
     const found = await lessonFor(db, params.lesson, session.instructor.id);

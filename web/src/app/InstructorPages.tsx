@@ -2,7 +2,7 @@ import { Route, Routes } from 'react-router';
 import { NotFound } from '../ui/States.js';
 import { page } from './page.js';
 
-/** The pages of instructors and administrators, and of whoever becomes one. */
+/** The pages of instructors and administrators, of whoever becomes one, and what they show within other pages. */
 const pages = {
   '/sign-in': page(async () => (await import('../session/SignInPage.js')).SignInPage),
   '/first': page(async () => (await import('../session/FirstAccountPage.js')).FirstAccountPage),
@@ -19,6 +19,7 @@ const pages = {
   ),
   '/present-notes/:lesson': page(async () => (await import('../present/NotesPage.js')).NotesPage),
   '/handout/:lesson': page(async () => (await import('../writer/HandoutPage.js')).HandoutPage),
+  '/embed/:embedding': page(async () => (await import('../alone/EmbedPage.js')).EmbedPage),
   '/preview/:lesson/:sheet?': page(async () => (await import('../writer/PreviewPage.js')).PreviewPage),
   '/desk/:class': page(async () => (await import('../desk/DeskPage.js')).DeskPage),
   '/desk/:class/:work': page(async () => (await import('../desk/StudentWorkPage.js')).StudentWorkPage),

@@ -148,7 +148,12 @@ export function ReaderSheet({ lesson, index, wanted, alone }: ReaderSheetProps) 
               <span className="truncate font-semibold">{lesson.title}</span>
             </>
           }
-          middle={<ProgressLine sheets={lesson.progress} current={sheet.id} addressOf={addressOf} />}
+          isAlone={alone !== undefined}
+          middle={
+            lesson.sheets.length > 1 && (
+              <ProgressLine sheets={lesson.progress} current={sheet.id} addressOf={addressOf} />
+            )
+          }
           end={
             <>
               {edited && <SaveState edited={edited} />}

@@ -3,6 +3,7 @@ import { Link, useNavigate } from 'react-router';
 import { useTold } from '../text/told.js';
 import { useTranslation } from '../text/text.js';
 import { LessonCard } from '../thumbnail/LessonCard.js';
+import { EmbedPanel } from './EmbedPanel.js';
 import type { ShelfHands } from './hands.js';
 import { HandOverPanel } from './HandOverPanel.js';
 import { giveOut, giveOutPage } from './lessonFile.js';
@@ -27,6 +28,7 @@ export function LessonOnShelf({ lesson, course, courses, hands, before, after }:
   const navigate = useNavigate();
   const { id, title } = lesson;
   const [handing, setHanding] = useState(false);
+  const [embedding, setEmbedding] = useState(false);
   const place = course.lessons.indexOf(lesson);
   const to = (change: Extract<ShelfChange, { of: 'lesson' }>['change']): ShelfChange => ({
     of: 'lesson',
@@ -85,6 +87,7 @@ export function LessonOnShelf({ lesson, course, courses, hands, before, after }:
               },
             },
             { label: t('shelf.handouts'), act: () => void navigate(`/handout/${id}`) },
+            lesson.edition === null ? undefined : { label: t('shelf.embed'), act: () => setEmbedding(true) },
             lesson.edition === null
               ? undefined
               : {
@@ -103,6 +106,7 @@ export function LessonOnShelf({ lesson, course, courses, hands, before, after }:
           ]}
         />
       </div>
+      {embedding && <EmbedPanel lesson={id} title={title} onClose={() => setEmbedding(false)} />}
       {handing && (
         <HandOverPanel of="lesson" id={id} title={title} hands={hands} onClose={() => setHanding(false)} />
       )}

@@ -6,8 +6,12 @@ export type Theme = 'light' | 'dark';
 const storageKey = 'bogen:theme';
 
 function preferred(): Theme {
-  const stored = localStorage.getItem(storageKey);
-  if (stored === 'light' || stored === 'dark') return stored;
+  try {
+    const stored = localStorage.getItem(storageKey);
+    if (stored === 'light' || stored === 'dark') return stored;
+  } catch {
+    // Within another page a browser may keep nothing for this one.
+  }
   return matchMedia('(prefers-color-scheme: dark)').matches ? 'dark' : 'light';
 }
 

@@ -10,17 +10,19 @@ interface TopBarProps {
   readonly place?: ReactNode;
   readonly middle?: ReactNode;
   readonly end?: ReactNode;
+  /** Whether there is no other page to go to. */
+  readonly isAlone?: boolean;
 }
 
 /** The one thin bar at the top of every page. */
-export function TopBar({ place, middle, end }: TopBarProps) {
+export function TopBar({ place, middle, end, isAlone = false }: TopBarProps) {
   const { t } = useTranslation();
   const theme = useTheme((state) => state.theme);
   const toggle = useTheme((state) => state.toggle);
   const name = theme === 'light' ? t('app.dark') : t('app.light');
   return (
     <header className="flex min-h-11 shrink-0 flex-wrap items-center gap-x-4 border-b border-line bg-paper px-4 sm:flex-nowrap">
-      <Link to="/" className="flex items-center gap-2.5" aria-label={t('app.name')}>
+      <Link to={isAlone ? '' : '/'} className="flex items-center gap-2.5" aria-label={t('app.name')}>
         <svg aria-hidden viewBox="0 0 26 18" className="w-[26px]" fill="none" strokeLinecap="round">
           <path d="M2 16.5h22" stroke="var(--ink)" strokeWidth="1.5" />
           <path d="M3 16C6-2.500 20-2.500 23 16" stroke="var(--accent)" strokeWidth="2.5" />

@@ -13,6 +13,7 @@ import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Check, Choice } from '../../ui/Choice.js';
 import { ProblemText } from '../../ui/ProblemText.js';
+import { printDrawing } from '../../handout/printDrawing.js';
 import { saveFile } from '../../ui/saveFile.js';
 import { WholeField } from '../../ui/WholeField.js';
 import { exchange } from '../../worker/exchange.js';
@@ -20,8 +21,10 @@ import { DescribedField } from '../fields/DescribedField.js';
 import { LinkToState } from './LinkToState.js';
 import { pictureOf } from './pictureOf.js';
 
-type Kind = FormatName | 'png';
-const kinds: readonly Kind[] = [...formatNames, 'png'];
+/** What is made of the drawing: pixels, or a page. */
+type Kind = FormatName | 'png' | 'pdf';
+const kinds: readonly Kind[] = [...formatNames, 'png', 'pdf'];
+const isDrawn = (kind: Kind): kind is 'png' | 'pdf' => kind === 'png' || kind === 'pdf';
 
 /** The figure as a file: in which format, with what asked, and what of it stays behind, before it is saved. */
 export function GiveOut({ scene }: { scene: FigureScene }) {
@@ -32,8 +35,7 @@ export function GiveOut({ scene }: { scene: FigureScene }) {
   const [asked, setAsked] = useState<Partial<Record<FormatName, Readonly<Record<string, unknown>>>>>({});
   const [pixels, setPixels] = useState(1600);
   const [isOnPaper, setOnPaper] = useState(true);
-  // Pixels are those of the drawing.
-  const name: FormatName = kind === 'png' ? 'svg' : kind;
+  const name: FormatName = isDrawn(kind) ? 'svg' : kind;
   const format: FormatMember = formats[name];
   const options: Readonly<Record<string, unknown>> = { ...format.first, ...asked[name] };
   const { file, problem } = useWritten(name, document, options);
@@ -41,6 +43,10 @@ export function GiveOut({ scene }: { scene: FigureScene }) {
   const save = (): void => {
     if (!file) return;
     const title = onRailName(document);
+    if (kind === 'pdf') {
+      printDrawing(file.text);
+      return;
+    }
     if (kind !== 'png') {
       saveFile(new Blob([file.text], { type: format.mediaType }), `${title}.${format.endings[0]!}`);
       return;
@@ -56,11 +62,11 @@ export function GiveOut({ scene }: { scene: FigureScene }) {
         label={t('exchange.format')}
         value={kind}
         choices={kinds}
-        name={(one) => (one === 'png' ? t('exchange.png') : t(`exchange.formats.${one}`))}
+        name={(one) => (isDrawn(one) ? t(`exchange.${one}`) : t(`exchange.formats.${one}`))}
         onChange={setKind}
       />
       <p className="text-[12.5px] text-soft">
-        {kind === 'png' ? t('exchange.pngSays') : t(`exchange.says.${kind}`)}
+        {isDrawn(kind) ? t(`exchange.${kind}Says`) : t(`exchange.says.${kind}`)}
       </p>
       <div className="flex flex-wrap items-center gap-2 empty:hidden">
         {Object.entries(format.options).map(([key, field]) => (
@@ -102,9 +108,9 @@ export function GiveOut({ scene }: { scene: FigureScene }) {
       <ProblemText error={problem ?? refused} className="text-[13px]" />
       <div className="flex items-center gap-3">
         <Button primary disabled={!file} onClick={save}>
-          {t('exchange.save')}
+          {t(kind === 'pdf' ? 'exchange.print' : 'exchange.save')}
         </Button>
-        {file && (
+        {file && kind !== 'pdf' && (
           <span className="font-mono text-[12px] text-soft">
             {t('exchange.written', { size: Math.max(1, Math.round(file.text.length / 1000)) })}
           </span>

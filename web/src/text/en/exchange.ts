@@ -1,7 +1,7 @@
 import type { FormatName } from '@bogen/core/format';
 
 /** The names of everything that the writers of formats ask for. */
-type FormatOption = 'style' | 'marks' | 'tolerance' | 'scale' | 'samples';
+type FormatOption = 'style' | 'marks' | 'tolerance' | 'scale' | 'samples' | 'even';
 
 /** Files that come in and go out. */
 export const exchange = {
@@ -18,6 +18,7 @@ export const exchange = {
     json: 'Figure of Bogen, JSON',
   } satisfies Record<FormatName, string>,
   png: 'Picture, PNG',
+  pdf: 'Page, PDF',
   says: {
     svg: 'Exact where SVG can say it, at true size; everything else as few cubics as stay within the tolerance.',
     step: 'B-spline curves with knots and weights to the last digit, in millimetres.',
@@ -25,6 +26,9 @@ export const exchange = {
     csv: 'Control points, weights, knots and edit points, a row for each.',
     json: 'The whole figure with its links and looks, for Bogen or for programs of your own.',
   } satisfies Record<FormatName, string>,
+  pdfSays:
+    'The drawing alone on a page of its own size, by the browser’s print dialog: choose “Save as PDF” there, at 100 %.',
+  print: 'Print or save as PDF',
   pngSays: 'The drawing as pixels, on paper or transparent.',
   options: {
     style: 'Drawn as',
@@ -32,8 +36,14 @@ export const exchange = {
     tolerance: 'Tolerance, mm',
     scale: 'Scale (1 is true size)',
     samples: 'Samples for each curve',
+    even: 'Samples even in',
   } satisfies Record<FormatOption, string>,
-  choices: { screen: 'on the screen', print: 'for print, black' },
+  choices: {
+    screen: 'on the screen',
+    print: 'for print, black',
+    parameter: 'the parameter',
+    length: 'arc length',
+  },
   pixels: 'Pixels across',
   paper: 'on paper',
   writing: 'Writing …',

@@ -36,6 +36,13 @@ export const shelf = {
   keptUntil: 'kept until {{day}}',
   giveOut: 'Give out as a file',
   handouts: 'Handouts, to print or as PDF',
+  embed: 'Show sheets within other pages',
+  embedTitle: '{{title}} within other pages',
+  embedLead:
+    'A sheet that is switched on can be shown by any page, to anybody, without an account, as it stands in the newest edition. Switched off and on again it has another address.',
+  embedCode: 'What shows {{title}} in a page',
+  embedCopy: 'Copy',
+  embedCopied: 'Copied',
   giveOutPage: 'Give out as a page that needs no server',
   takeIn: 'Lesson from a file',
   takingIn: 'Taking it in, {{percent}} %',

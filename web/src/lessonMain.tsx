@@ -1,16 +1,16 @@
-import '../text/enAlone.js';
+import './text/enAlone.js';
 import type { AloneLesson } from '@bogen/contract';
 import { QueryClientProvider } from '@tanstack/react-query';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { HashRouter } from 'react-router';
-import { queryClient } from '../app/queryClient.js';
-import { translateNow } from '../text/text.js';
-import { fetchSentencesSoon } from '../text/told.js';
-import '../theme/theme.css';
-import { AloneReader, standAlone } from './AloneReader.js';
-import { HandIn } from './HandIn.js';
-import { openKeeping } from './keeping.js';
+import { queryClient } from './app/queryClient.js';
+import { translateNow } from './text/text.js';
+import { fetchSentencesSoon } from './text/told.js';
+import './theme/theme.css';
+import { AloneReader, standAlone } from './alone/AloneReader.js';
+import { HandIn } from './alone/HandIn.js';
+import { openKeeping } from './alone/keeping.js';
 
 /** The lesson that the file holds, beside this script. */
 function lessonInFile(): AloneLesson | undefined {

@@ -1,0 +1,60 @@
+import { expect, signIn, test } from '../bogen.js';
+
+const host = 'http://school.example/';
+
+test('a sheet that is opened for it is shown within another page, and no other', async ({
+  newContext,
+  bogen,
+}) => {
+  const page = await signIn(await newContext());
+  await page.getByRole('button', { name: 'What to do with the lesson Near and far' }).click();
+  await page.getByRole('button', { name: 'Show sheets within other pages' }).click();
+  const row = page.locator('[data-embedding]', { hasText: 'A control point acts near' });
+  await row.getByRole('checkbox').click();
+  const code = row.getByRole('textbox');
+  await expect(code).toHaveValue(/^<iframe src="/);
+  await row.getByRole('button', { name: 'Copy' }).click();
+  await expect(row.getByRole('button', { name: 'Copied' })).toBeVisible();
+  const frameCode = await code.inputValue();
+  const address = /src="([^"]+)"/.exec(frameCode)![1]!;
+
+  // The page of somebody else, in dark.
+  const guests = await newContext();
+  await guests.route(`${host}**`, (route) =>
+    route.fulfill({
+      contentType: 'text/html',
+      body: `<!doctype html><html><head><style>:root { color-scheme: dark }</style></head><body><h1>Our viols</h1>${frameCode}</body></html>`,
+    }),
+  );
+  const guest = await guests.newPage();
+  await guest.goto(host);
+  const frame = guest.frameLocator('iframe');
+  await expect(frame.getByRole('heading', { name: 'A control point acts near' })).toBeVisible();
+  await expect(frame.locator('html')).toHaveAttribute('data-theme', 'dark');
+  const point = frame.locator('[data-handle="waist/P4"]');
+  const label = await point.getAttribute('aria-label');
+  await point.focus();
+  await guest.keyboard.press('ArrowUp');
+  await expect(point).not.toHaveAttribute('aria-label', label!);
+  await expect(frame.locator('[data-save="saved"]')).toBeVisible();
+  const moved = await point.getAttribute('aria-label');
+  await guest.reload();
+  await expect(point).toHaveAttribute('aria-label', moved!);
+  await expect(frame.getByRole('link', { name: 'Lines of a viol' })).toHaveCount(0);
+
+  // Nothing else lets itself be shown there.
+  const policyOf = async (path: string): Promise<string> =>
+    (await page.request.get(path)).headers()['content-security-policy']!;
+  expect(await policyOf(address)).toContain('frame-ancestors *');
+  expect(await policyOf(`${bogen.url}/shelf`)).toContain("frame-ancestors 'none'");
+  expect(await policyOf(`${bogen.url}/embed/00000000-0000-4000-8000-000000000000`)).toContain(
+    "frame-ancestors 'none'",
+  );
+
+  await row.getByRole('checkbox').click();
+  await expect(code).toHaveCount(0);
+  expect(await policyOf(address)).toContain("frame-ancestors 'none'");
+  const later = await guests.newPage();
+  await later.goto(address);
+  await expect(later.getByText('This sheet is not open for other pages, or not any more.')).toBeVisible();
+});

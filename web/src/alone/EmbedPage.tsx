@@ -1,0 +1,46 @@
+import '../text/enAlone.js';
+import { useQuery } from '@tanstack/react-query';
+import { useEffect } from 'react';
+import { useParams } from 'react-router';
+import { call } from '../api/call.js';
+import { ReaderSheet } from '../reader/ReaderSheet.js';
+import { useTheme } from '../theme/theme.js';
+import { Failure, Loading } from '../ui/States.js';
+import { standAlone } from './AloneReader.js';
+import { openKeeping } from './keeping.js';
+import { keepInMemoryWhereRefused } from './storage.js';
+
+/** A sheet within somebody else's page: without an account, in the light or dark of that page, its work kept in the browser. */
+export function EmbedPage() {
+  const { embedding } = useParams() as { embedding: string };
+  const showFor = useTheme((state) => state.showFor);
+  useEffect(() => {
+    // A frame prefers what the page around it shows.
+    const dark = matchMedia('(prefers-color-scheme: dark)');
+    const follow = (): void => showFor(dark.matches ? 'dark' : 'light');
+    follow();
+    dark.addEventListener('change', follow);
+    return () => dark.removeEventListener('change', follow);
+  }, [showFor]);
+  const query = useQuery({
+    queryKey: ['embedded', embedding],
+    queryFn: async ({ signal }) => {
+      const lesson = await call('embedded', { params: { embedding }, signal });
+      keepInMemoryWhereRefused();
+      standAlone(lesson, await openKeeping(lesson.reading.edition.id));
+      return call('readLesson', { params: { lesson: lesson.reading.lesson } });
+    },
+    staleTime: Infinity,
+  });
+  // From then on the page answers itself, also how the sheet stands.
+  const { data: first } = query;
+  const reading = useQuery({
+    queryKey: ['read', first?.lesson],
+    queryFn: () => call('readLesson', { params: { lesson: first!.lesson } }),
+    enabled: first !== undefined,
+  });
+  const lesson = reading.data ?? first;
+  if (!lesson)
+    return query.error ? <Failure error={query.error} onRetry={() => void query.refetch()} /> : <Loading />;
+  return <ReaderSheet lesson={lesson} index={0} wanted={undefined} alone={null} />;
+}
