@@ -8,7 +8,6 @@ import { useTheme } from '../theme/theme.js';
 import { Failure, Loading } from '../ui/States.js';
 import { standAlone } from './AloneReader.js';
 import { openKeeping } from './keeping.js';
-import { keepInMemoryWhereRefused } from './storage.js';
 
 /** A sheet within somebody else's page: without an account, in the light or dark of that page, its work kept in the browser. */
 export function EmbedPage() {
@@ -26,7 +25,6 @@ export function EmbedPage() {
     queryKey: ['embedded', embedding],
     queryFn: async ({ signal }) => {
       const lesson = await call('embedded', { params: { embedding }, signal });
-      keepInMemoryWhereRefused();
       standAlone(lesson, await openKeeping(lesson.reading.edition.id));
       return call('readLesson', { params: { lesson: lesson.reading.lesson } });
     },

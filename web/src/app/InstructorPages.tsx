@@ -19,7 +19,11 @@ const pages = {
   ),
   '/present-notes/:lesson': page(async () => (await import('../present/NotesPage.js')).NotesPage),
   '/handout/:lesson': page(async () => (await import('../writer/HandoutPage.js')).HandoutPage),
-  '/embed/:embedding': page(async () => (await import('../alone/EmbedPage.js')).EmbedPage),
+  '/embed/:embedding': page(async () => {
+    // Before anything of the page asks what was kept.
+    (await import('../alone/storage.js')).keepInMemoryWhereRefused();
+    return (await import('../alone/EmbedPage.js')).EmbedPage;
+  }),
   '/preview/:lesson/:sheet?': page(async () => (await import('../writer/PreviewPage.js')).PreviewPage),
   '/desk/:class': page(async () => (await import('../desk/DeskPage.js')).DeskPage),
   '/desk/:class/:work': page(async () => (await import('../desk/StudentWorkPage.js')).StudentWorkPage),
