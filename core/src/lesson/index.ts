@@ -36,7 +36,7 @@ export {
   touchesOfLessonCommand,
 } from './applyCommand.js';
 export { answerTo, checkTask, isTaskMet, type Attempt } from './checkTask.js';
-export { firstCondition } from './condition/judge.js';
+export { firstCondition, otherConditions } from './condition/judge.js';
 export { lessonCommandDescription, type LessonCommand } from './command/commands.js';
 export {
   conditions,

@@ -1,3 +1,5 @@
+import { applyFigureCommand, readerMay, singleCommands } from '../figure/applyCommand.js';
+import type { FigureDocument } from '../figure/document.js';
 import { answerTo, checkTask, isTaskMet } from './checkTask.js';
 import type { Sheet } from './lesson.js';
 import { figureOfStage } from './stage/states.js';
@@ -10,6 +12,7 @@ import { isAnsweredByFigure, type Task } from './task/tasks.js';
 export type TaskFlaw =
   | 'metAtStart'
   | 'solutionFails'
+  | 'notForReaders'
   | 'notMeasured'
   | 'noneRight'
   | 'noneWrong'
@@ -57,12 +60,30 @@ function triedOn(sheet: Sheet, task: Task): TriedTask {
       flaws: [
         ...(isTaskMet(checkTask(sheet, task, { start, figure: start })) ? (['metAtStart'] as const) : []),
         ...(solution && !isMet ? (['solutionFails'] as const) : []),
+        ...(task.solution !== undefined && isBeyondReaders(sheet, task.stage, task.solution, start)
+          ? (['notForReaders'] as const)
+          : []),
       ],
     };
   }
   const answer = answerTo(sheet, task, { start, figure: start });
   const isMet = answer !== undefined && isTaskMet(checkTask(sheet, task, { start, figure: start, answer }));
   return { isMetBySolution: isMet, flaws: flawsOf(task, sheet, isMet) };
+}
+
+/**
+ * Whether the stages from the one with the task to the one with the solution do what readers may not do. A curve that was set
+ * as a whole says nothing: whoever wrote it may have come there in another way than a reader does.
+ */
+function isBeyondReaders(sheet: Sheet, from: string, to: string, start: FigureDocument): boolean {
+  const at = (id: string): number => sheet.stages.findIndex((stage) => stage.id === id);
+  let figure = start;
+  for (const { commands } of sheet.stages.slice(at(from) + 1, at(to) + 1))
+    for (const command of commands.flatMap((one) => singleCommands(one))) {
+      if (command.name !== 'setCurve' && !readerMay(figure, command, start)) return true;
+      figure = applyFigureCommand(figure, command).document;
+    }
+  return false;
 }
 
 function flawsOf(task: Task, sheet: Sheet, isMet: boolean): TaskFlaw[] {

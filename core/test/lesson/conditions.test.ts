@@ -6,12 +6,15 @@ import {
   conditions,
   emptyFigure,
   exactCircle,
+  curveOf,
+  evaluateFigure,
   firstCondition,
   firstStageId,
   insertKnot,
   isTaskMet,
   lostConditions,
   newSheet,
+  otherConditions,
   periodicCurve,
   referencesIn,
   validateTask,
@@ -293,6 +296,22 @@ describe('a new condition', () => {
 });
 
 describe('what a condition is about', () => {
+  it('can be another point than the first', () => {
+    const evaluation = evaluateFigure(start);
+    const curve = curveOf(evaluation, 'c')!;
+    const others = otherConditions('pointAtPlace', start, 'c', evaluation, 100);
+    expect(others).toHaveLength(curve.points.length - 1);
+    for (const condition of others)
+      expect(judgeAlone(condition, start, start)).toMatchObject({ measured: 0 });
+    expect(otherConditions('pointAtPlace', start, 'c', evaluation, 2)).toHaveLength(2);
+    const points = start.items.filter(({ kind }) => kind === 'point');
+    expect(otherConditions('curveThroughPoint', start, 'c', evaluation, 100)).toEqual(
+      points.slice(1).map(({ id }) => ({ kind: 'curveThroughPoint', item: 'c', target: id, tolerance: 0.5 })),
+    );
+    expect(otherConditions('rational', start, 'c', evaluation, 100)).toEqual([]);
+    expect(otherConditions('pointAtPlace', start, 'nothing', evaluation, 100)).toEqual([]);
+  });
+
   it('is not offered where it is not there', () => {
     const alone = { ...start, items: start.items.slice(0, 1) };
     for (const kind of ['curveThroughPoint', 'nearCurve', 'continuityAtJoint'] as const) {

@@ -343,7 +343,13 @@ describe('a task that is tried', () => {
   it.each(Object.keys(taskKinds) as TaskKind[])('%s has no flaw where it can be met', (kind) => {
     const { task } = cases[kind];
     const solved = kind === 'shape' ? ({ ...task, solution: 'moved' } as Task) : task;
-    expect(triedTask(sheetWith(solved), solved)).toEqual({ isMetBySolution: true, flaws: [] });
+    const loose = { c: { controlPoints: [1], editPoints: [] } };
+    const sheet = { ...sheetWith(solved), figure: { ...figure, loose } };
+    expect(triedTask(sheet, solved)).toEqual({ isMetBySolution: true, flaws: [] });
+  });
+
+  it('tells where readers may not do what the solution does', () => {
+    expect(flaws(cases.shape.task, { solution: 'moved' })).toEqual(['notForReaders']);
   });
 
   it('tells what would keep it from being one', () => {

@@ -17,4 +17,9 @@ export const curveThroughPoint = defineCondition(
     target: document.items.find(({ kind }) => kind === 'point')?.id ?? '',
     tolerance: 0.5,
   }),
+  ({ document }) =>
+    document.items
+      .filter(({ kind }) => kind === 'point')
+      .slice(1)
+      .map(({ id }) => ({ target: id, tolerance: 0.5 })),
 );

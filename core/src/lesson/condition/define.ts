@@ -55,6 +55,8 @@ export interface ConditionMember<Kind extends string = string, Arguments extends
   readonly judge: (args: ValueOf<ObjectField<Arguments>>, now: Judged, start: Judged) => ConditionResult;
   /** What its blanks hold when it is asked of a curve: mostly what is measured of it now. */
   readonly first: (now: Judged, cursor: number) => ValueOf<ObjectField<Arguments>>;
+  /** The same of other things of the figure that it could be about: of the points after the first one. */
+  readonly others?: (now: Judged) => readonly ValueOf<ObjectField<Arguments>>[];
 }
 
 /** One thing that a task can ask of a curve. */
@@ -64,8 +66,15 @@ export function defineCondition<const Kind extends string, const Arguments exten
   quantity: Quantity,
   judge: (args: ValueOf<ObjectField<Arguments>>, now: Judged, start: Judged) => ConditionResult,
   first: (now: Judged, cursor: number) => ValueOf<ObjectField<Arguments>>,
+  others?: (now: Judged) => readonly ValueOf<ObjectField<Arguments>>[],
 ): ConditionMember<Kind, Arguments> {
-  return { description: tagged('kind', kind, { item: itemId, ...fields }) as never, quantity, judge, first };
+  return {
+    description: tagged('kind', kind, { item: itemId, ...fields }) as never,
+    quantity,
+    judge,
+    first,
+    ...(others ? { others } : {}),
+  };
 }
 
 export const tolerance = number({ unit: 'length', least: 0 });

@@ -114,3 +114,22 @@ export function firstCondition(
     throw error;
   }
 }
+
+/**
+ * The same condition on other things that it could be about, such as the curve's other control points.
+ * @param most how many are given at most
+ */
+export function otherConditions(
+  kind: ConditionKind,
+  document: FigureDocument,
+  id: string,
+  evaluation: Evaluation,
+  most: number,
+): readonly SingleCondition[] {
+  const item = itemOf(document, id);
+  const curve = curveOf(evaluation, id);
+  if (!item || !curve) return [];
+  const { others } = conditions[kind] as { readonly others?: (now: Judged) => readonly object[] };
+  const made = others?.({ document, evaluation, curve, item }) ?? [];
+  return made.slice(0, most).map((blanks) => ({ kind, item: id, ...blanks }) as SingleCondition);
+}

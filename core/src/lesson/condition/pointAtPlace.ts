@@ -12,4 +12,8 @@ export const pointAtPlace = defineCondition(
     return point ? atPlace(point, condition.place, condition.tolerance) : notThere;
   },
   ({ curve }) => ({ of: 'controlPoints', index: 0, place: curve.points[0]!, tolerance: 0.5 }) as const,
+  ({ curve }) =>
+    curve.points
+      .slice(1)
+      .map((place, index) => ({ of: 'controlPoints', index: index + 1, place, tolerance: 0.5 }) as const),
 );

@@ -25,8 +25,14 @@ export const spans: GuessMember<ValueOf<typeof description>, ValueOf<typeof gues
       [...said].filter((span) => !moved.includes(span)).length;
     return { met: wrong === 0, measured: wrong };
   },
+  // Of one span alone there is nothing to tell.
   offers: (item, step) =>
-    onBoth(item, step, (before, after) => movedSpans(before, after, 1e-6))?.length
+    onBoth(
+      item,
+      step,
+      (before, after) =>
+        spansOf(before.knots, before.degree).length > 1 && movedSpans(before, after, 1e-6).length > 0,
+    )
       ? [{ of: 'spans', item, within: 0.001 }]
       : [],
 };

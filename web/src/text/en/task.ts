@@ -75,6 +75,7 @@ export const task = {
   flaws: {
     metAtStart: 'The figure meets all of this as it is: there would be nothing to do.',
     solutionFails: 'The solution does not meet it.',
+    notForReaders: 'Readers may not do what the solution does: let them do more, below the figure.',
     notMeasured: 'Something that is asked for can’t be measured, so that nobody can be right.',
     noneRight: 'None of the answers is marked as right.',
     noneWrong: 'All of the answers are marked as right.',

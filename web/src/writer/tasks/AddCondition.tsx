@@ -1,7 +1,13 @@
-import { conditions, firstCondition, type ConditionKind, type SingleCondition } from '@bogen/core/lesson';
+import {
+  conditions,
+  firstCondition,
+  otherConditions,
+  type ConditionKind,
+  type SingleCondition,
+} from '@bogen/core/lesson';
 import { Plus } from 'lucide-react';
 import { useState } from 'react';
-import { isFound } from '../../editing/change/OperationList.js';
+import { isFound } from '../../ui/isFound.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { conditionText } from '../../task/conditionText.js';
 import { useTranslation } from '../../text/text.js';
@@ -9,6 +15,8 @@ import { Button } from '../../ui/Button.js';
 import { Popup } from '../../ui/Popup.js';
 import { SearchField } from '../../ui/SearchField.js';
 
+/** So many conditions of one kind about other points are found at most. */
+const mostOthers = 60;
 const kinds = Object.keys(conditions) as ConditionKind[];
 
 interface AddConditionProps {
@@ -58,10 +66,17 @@ function ConditionList({
   const [typed, setTyped] = useState('');
   const { document, evaluation, cursor } = scene;
   const { item } = document.rail;
+  // Of each kind one; whoever types finds those about other points too.
+  const isFinding = typed.trim() !== '';
   const offered = kinds.flatMap((kind) => {
-    const condition =
+    const first =
       item === null ? undefined : firstCondition(kind, document, item, Number(cursor.toFixed(3)), evaluation);
-    return condition ? [{ condition, text: conditionText(condition, document, t) }] : [];
+    if (item === null || !first) return [];
+    const others = isFinding ? otherConditions(kind, document, item, evaluation, mostOthers) : [];
+    return [first, ...others].map((condition) => ({
+      condition,
+      text: conditionText(condition, document, t),
+    }));
   });
   const found = offered.filter(({ text }) => isFound(text, typed));
   return (
@@ -77,8 +92,8 @@ function ConditionList({
         <p className="text-[13px] text-soft">{t('change.nothingFound')}</p>
       )}
       <ul>
-        {found.map(({ condition, text }) => (
-          <li key={condition.kind}>
+        {found.map(({ condition, text }, index) => (
+          <li key={`${condition.kind}${index}`}>
             <button
               type="button"
               className="block w-full rounded-md px-2 py-1 text-left text-[13px] hover:bg-tint focus-visible:ring-3 focus-visible:ring-accent/40"

@@ -9,13 +9,17 @@ interface TypedTextProps {
   readonly most: number;
   readonly className: string;
   readonly placeholder?: string;
+  /** Whether it is one line, which Enter ends. */
+  readonly line?: boolean;
   readonly onChange: (text: string) => void;
 }
 
 /** A text of some lines that becomes a step when it is left. */
-export function TypedText({ edited, label, value, most, className, placeholder, onChange }: TypedTextProps) {
+export function TypedText(props: TypedTextProps) {
+  const { edited, label, value, most, className, placeholder, line = false, onChange } = props;
   const { typed, type, finish } = useTyping(edited, (text) => {
-    if (text !== value) onChange(text);
+    const kept = text.trim();
+    if (kept !== value) onChange(kept);
   });
   return (
     <textarea
@@ -26,6 +30,11 @@ export function TypedText({ edited, label, value, most, className, placeholder, 
       placeholder={placeholder ?? label}
       value={typed ?? value}
       onChange={(event) => type(event.target.value)}
+      onKeyDown={(event) => {
+        if (!line || event.key !== 'Enter' || event.nativeEvent.isComposing) return;
+        event.preventDefault();
+        event.currentTarget.blur();
+      }}
       onBlur={finish}
       className={`resize-none rounded-sm bg-transparent px-1 leading-snug hover:bg-tint/60 focus:bg-paper ${className}`}
     />

@@ -25,6 +25,7 @@ export function ChoiceFields({ edited, task, scene, onChange }: TaskFieldsProps<
             <div className="flex items-start gap-2">
               <TypedText
                 edited={edited}
+                line
                 label={t('task.choice', { number: index + 1 })}
                 value={text}
                 most={taskLimits.choiceLength}

@@ -129,6 +129,7 @@ function Row({
       )}
       <TypedText
         edited={edited}
+        line
         label={t('task.entry', { number: index + 1 })}
         value={entry.text}
         most={taskLimits.choiceLength}
