@@ -1,6 +1,7 @@
 import type { Sheet } from '@bogen/core/lesson';
 import clsx from 'clsx';
 import { Copy, GripVertical, Trash2 } from 'lucide-react';
+import { useEffect, useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useEdited } from '../saving/useEdited.js';
 import { newId } from '../saving/newId.js';
@@ -23,6 +24,11 @@ export function SheetList({ edited, lesson, current }: SheetListProps) {
   const navigate = useNavigate();
   const sheets = useEdited(edited, (state) => state.history.document.sheets);
   const index = sheets.findIndex(({ id }) => id === current);
+  const list = useRef<HTMLOListElement>(null);
+  // Of many sheets the one that is open is in sight.
+  useEffect(() => {
+    list.current?.children[index]?.scrollIntoView({ block: 'nearest' });
+  }, [index]);
 
   const add = (sheet: Sheet): void => {
     edited.finishTyping();
@@ -41,7 +47,7 @@ export function SheetList({ edited, lesson, current }: SheetListProps) {
         direction="down"
         onMove={(sheet, to) => edited.do({ name: 'moveSheet', sheet, to })}
       >
-        <ol className="max-h-[156px] overflow-y-auto">
+        <ol ref={list} className="max-h-[156px] overflow-y-auto">
           {sheets.map((sheet, number) => (
             <SheetRow
               key={sheet.id}

@@ -1,16 +1,8 @@
 import { aims, offeredOperations, operations, type OfferedOperation } from '@bogen/core/figure';
 import { useId, useState } from 'react';
 import { useTranslation } from '../../text/text.js';
+import { isFound } from '../../ui/isFound.js';
 import { SearchField } from '../../ui/SearchField.js';
-
-/** Whether every word that was typed stands in a text. */
-export function isFound(text: string, typed: string): boolean {
-  const there = text.toLowerCase();
-  return typed
-    .toLowerCase()
-    .split(/\s+/)
-    .every((word) => there.includes(word));
-}
 
 /** Every operation with what it means, grouped by what one wants; typing finds some of them, Enter takes the first. */
 export function OperationList({ onChoose }: { onChoose: (name: OfferedOperation) => void }) {

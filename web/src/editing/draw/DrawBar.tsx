@@ -7,6 +7,7 @@ import { aboveZero, insideUnit } from '../../ui/limits.js';
 import { WholeField } from '../../ui/WholeField.js';
 import { SliderField } from '../../ui/SliderField.js';
 import { shownNumber } from '../../text/number.js';
+import { PlaceField } from './PlaceField.js';
 import { tools, type DrawOptions } from './tools.js';
 import type { Drawing } from './useDrawing.js';
 
@@ -16,9 +17,10 @@ export function DrawLead({ drawing }: { drawing: Drawing }) {
   const tell = useTold();
   const { tool, options, draft, places } = drawing;
   if (!tool) return null;
-  const problem = drawing.problem ?? drawing.warning;
+  const wrong = drawing.problem ?? drawing.warning;
+  const problem = drawing.typed.problem || (wrong && tell(wrong));
   const lead = problem
-    ? tell(problem)
+    ? problem
     : draft.status === 'short'
       ? t('draw.missing', { count: draft.missing })
       : draft.status === 'empty'
@@ -195,6 +197,12 @@ export function DrawBar({ drawing }: { drawing: Drawing }) {
           label={t('draw.mirrorAt')}
           value={options.mirrorAt}
           onChange={(mirrorAt) => drawing.setOptions({ mirrorAt })}
+        />
+      )}
+      {!tools[tool].freehand && (
+        <PlaceField
+          drawing={drawing}
+          onDone={() => document.querySelector<HTMLElement>('[data-draw-layer]')?.focus()}
         />
       )}
       {/* They stay together where the row is full. */}

@@ -132,6 +132,9 @@ export function DrawLayer({ drawing, scene, projection, onSay }: DrawLayerProps)
     } else if (event.key === 'Enter') drawing.finish();
     else if (event.key === 'Backspace') drawing.removeLast();
     else if (event.key === 'Escape') drawing.cancel();
+    // A number begins a place by its coordinates.
+    else if (/^[\d.(−-]$/.test(event.key) && !event.ctrlKey && !event.metaKey && !event.altKey)
+      drawing.type(event.key);
     else return;
     event.preventDefault();
   };

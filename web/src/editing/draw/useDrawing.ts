@@ -36,6 +36,9 @@ export interface Drawing {
   readonly cancel: () => void;
   readonly setOptions: (change: Partial<DrawOptions>) => void;
   readonly place: (at: Point, pulled?: Point) => void;
+  /** A place that is being typed, and what is wrong with it. */
+  readonly typed: Typed;
+  readonly type: (text: string, problem?: string) => void;
   readonly placeMany: (points: readonly Point[]) => void;
   readonly removeLast: () => void;
   readonly finish: () => void;
@@ -49,6 +52,12 @@ export interface Drawing {
   /** A freehand stroke with its fit. */
   readonly stroke: FittedStroke | null;
 }
+
+interface Typed {
+  readonly text: string;
+  readonly problem: string;
+}
+const nothingTyped: Typed = { text: '', problem: '' };
 
 export type ClosingAnswer = 'smooth' | 'corner' | 'meet' | 'goOn';
 
@@ -69,6 +78,7 @@ export function useDrawing(scene: FigureScene): Drawing {
   const [hovered, setHovered] = useStateOf<{ snapped: Snapped; pulled?: Point } | null>(scene, null);
 
   const [asksClosing, setAsksClosing] = useStateOf(scene, false);
+  const [typed, setTyped] = useStateOf(scene, nothingTyped);
 
   // With the pointer's place as if it were set, as far as the tool takes another one.
   const room = tool !== null && places.length < tools[tool].most(options);
@@ -119,6 +129,7 @@ export function useDrawing(scene: FigureScene): Drawing {
 
   const reset = (): void => {
     setAsksClosing(false);
+    setTyped(nothingTyped);
     setPlaces([]);
     setHovered(null);
   };
@@ -202,8 +213,11 @@ export function useDrawing(scene: FigureScene): Drawing {
       else setTool(null);
     },
     setOptions: (change) => setAll((before) => ({ ...before, ...change })),
+    typed,
+    type: (text, problem = '') => setTyped({ text, problem }),
     place: (at, pulled) => {
       if (tool === null) return;
+      setTyped(nothingTyped);
       const last = places.at(-1)?.at;
       // Twice on one place is no second point.
       if (last && last[0] === at[0] && last[1] === at[1]) return;

@@ -23,6 +23,7 @@ import { Panel } from '../../ui/Panel.js';
 import { PictureFields } from '../picture/PictureFields.js';
 import { patched } from '../../figure/scene/patched.js';
 import { AsChain } from './AsChain.js';
+import { HandlePlaces } from './HandlePlaces.js';
 import { OperationOfItem } from './OperationOfItem.js';
 import { ShapeFields } from './ShapeFields.js';
 
@@ -78,6 +79,7 @@ export function DetailsPanel({ scene, item: id, onItem, onClose }: DetailsPanelP
             <ShapeFields scene={scene} item={item} />
           </section>
         )}
+        {item.kind === 'shape' && <HandlePlaces scene={scene} item={item} />}
         {isCurveItem(item) && <AsChain scene={scene} item={item} />}
         {item.kind === 'built' && <OperationOfItem scene={scene} item={item} />}
         {item.kind === 'picture' && <PictureFields scene={scene} item={item} />}

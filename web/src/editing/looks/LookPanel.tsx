@@ -4,6 +4,7 @@ import {
   itemOf,
   looksOf,
   shownOfItems,
+  type FigureCommand,
   type FigureItem,
   type Looks,
   type Shown,
@@ -17,7 +18,9 @@ import { patched } from '../../figure/scene/patched.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import { Check, Choice } from '../../ui/Choice.js';
+import { ExpressionField } from '../../ui/ExpressionField.js';
 import { Key } from '../../ui/Key.js';
+import { aboveZero } from '../../ui/limits.js';
 import { Panel } from '../../ui/Panel.js';
 import { SliderField } from '../../ui/SliderField.js';
 import { shownGroups, shownKeys } from './shownKeys.js';
@@ -35,6 +38,7 @@ export function LookPanel({ scene, onClose, onConstruction }: LookPanelProps) {
   const { document, host } = scene;
   const item = itemOf(document, document.rail.item ?? '');
   const looks = looksOf(document);
+  const gridOf = (grid: number): FigureCommand => ({ name: 'setView', view: { ...document.view, grid } });
   const setLooks = (change: Looks): void => host.do({ name: 'setLooks', looks: change });
   const previewLooks = (change: Looks): void => host.preview({ name: 'setLooks', looks: change });
   const slider = (
@@ -130,6 +134,17 @@ export function LookPanel({ scene, onClose, onConstruction }: LookPanelProps) {
           onChange={(polynomialBasis) => setLooks({ polynomialBasis })}
         />
       </section>
+      {host.may(gridOf(document.view.grid)) && (
+        <section>
+          <h3 className="mb-1 text-[12px] text-soft">{t('look.groups.sheet')}</h3>
+          <ExpressionField
+            label={t('look.grid')}
+            value={document.view.grid}
+            limits={aboveZero}
+            onChange={(grid) => host.do(gridOf(grid))}
+          />
+        </section>
+      )}
     </Panel>
   );
 }

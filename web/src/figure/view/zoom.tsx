@@ -1,5 +1,5 @@
 import { type Point } from '@bogen/core/curve';
-import { boxOf, curveOf, gripPlace, pictureCorners, type View } from '@bogen/core/figure';
+import { boxOf, curveOf, gripPlace, pictureCorners, type FigureCommand, type View } from '@bogen/core/figure';
 import { Minus, Plus } from 'lucide-react';
 import { useEffect, useLayoutEffect, useRef, type RefObject } from 'react';
 import { useTranslation } from '../../text/text.js';
@@ -116,9 +116,27 @@ export function zoomTo(scene: FigureScene, places: readonly Point[]): void {
     ...document.view,
     left: box.low[0]! - margin,
     right: box.high[0]! + margin,
-    bottom: box.low[1]! - margin,
+    // The lower edge has the facts of the curve.
+    bottom: box.low[1]! - margin - 0.15 * (box.high[1]! - box.low[1]!),
     top: box.high[1]! + margin,
   });
+}
+
+/** What is shown, as the part of the plane that the document shows first; to four digits of its size. */
+function keptView({ view, document }: FigureScene): FigureCommand {
+  const digit = 10 ** (Math.floor(Math.log10(view.right - view.left)) - 3);
+  const rounded = (value: number): number => Number((Math.round(value / digit) * digit).toPrecision(12));
+  const { left, right, bottom, top } = view;
+  return {
+    name: 'setView',
+    view: {
+      grid: document.view.grid,
+      left: rounded(left),
+      right: rounded(right),
+      bottom: rounded(bottom),
+      top: rounded(top),
+    },
+  };
 }
 
 /** The places that everything drawn takes up. */
@@ -166,9 +184,24 @@ export function ZoomButtons({ scene }: { scene: FigureScene }) {
       className="absolute right-3 bottom-1.5 flex items-center gap-1 font-mono text-[11.5px] text-soft"
     >
       {view !== document.view && (
-        <button type="button" className={button} onClick={() => scene.viewed.setView(null)}>
-          {t('figure.wholeView')}
-        </button>
+        <>
+          {scene.host.may(keptView(scene)) && (
+            <button
+              type="button"
+              className={button}
+              title={t('figure.keepViewHelp')}
+              onClick={() => {
+                scene.host.do(keptView(scene));
+                scene.viewed.setView(null);
+              }}
+            >
+              {t('figure.keepView')}
+            </button>
+          )}
+          <button type="button" className={button} onClick={() => scene.viewed.setView(null)}>
+            {t('figure.wholeView')}
+          </button>
+        </>
       )}
       <button
         type="button"

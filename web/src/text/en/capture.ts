@@ -58,5 +58,6 @@ export const capture = {
   degreeNow: '{{degree, sized}}',
   shapeKept: 'shape unchanged',
   shapeMoved: 'at most {{distance}} mm away',
-  spansMoved: '{{moved}} of {{count}} spans move',
+  spansMoved_one: 'its one span moves',
+  spansMoved_other: '{{moved}} of {{count}} spans move',
 };

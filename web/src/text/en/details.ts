@@ -56,6 +56,7 @@ export const details = {
     curveOfDegree: 'On the control points of another curve',
     throughPoints: 'Through the control points of another curve',
   } satisfies Record<Exclude<OperationName, OfferedOperation>, string>,
+  places: 'Made by these places, mm',
   size: 'Size',
   width: 'Width, mm',
   height: 'Height, mm',

@@ -1,7 +1,7 @@
 export const draw = {
   draw: 'Draw …',
   layer:
-    'Drawing: {{tool}}. Arrow keys move the cross, Space sets a point, Enter finishes, Backspace removes the last point.',
+    'Drawing: {{tool}}. Arrow keys move the cross, Space sets a point, Enter finishes, Backspace removes the last point. Digits begin a point by its coordinates.',
   tools: {
     points: 'Reference points',
     controlCurve: 'Curve by control points',
@@ -50,7 +50,7 @@ export const draw = {
     ellipse: 'Set the centre and the ends of both half axes.',
     rectangle: 'Set two opposite corners.',
     polygon: 'Set the centre, then a corner.',
-    conic: 'Set both ends, then the shoulder or the tangent intersection.',
+    conic: 'Set both ends, then the shoulder or the tangent intersection, as chosen above.',
   },
   both: 'Both curves on the reference points',
   bothLead_one: 'One with its control points on them, one through them; both follow {{count}} point.',
@@ -119,6 +119,10 @@ export const draw = {
   conics: { ellipse: 'ellipse', parabola: 'parabola', hyperbola: 'hyperbola' },
   nodeKind: 'Pulled handles',
   tolerance: 'Tolerance',
+  placeField: 'x, y',
+  placeHelp:
+    'A point by its coordinates in millimetres, such as −24, 0; Enter sets it. Expressions are calculated.',
+  noPlace: 'Type two coordinates, such as −24, 0.',
   removeLast: 'Remove last point',
   removeLastHelp: 'Remove the last point (Backspace)',
   finish: 'Finish',

@@ -25,6 +25,8 @@ export const figure = {
   zoomIn: 'Zoom in',
   zoomOut: 'Zoom out',
   wholeView: 'Whole view',
+  keepView: 'Keep this view',
+  keepViewHelp: 'The figure opens with what is seen now.',
   shapeHandle: 'Handle {{name}} of {{curve}}, x {{x}}, y {{y}}',
   ownEndsMeet:
     'The ends meet. The curve is still open: they can be pulled apart again, and there may be a corner.',

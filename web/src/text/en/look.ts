@@ -1,11 +1,13 @@
 export const look = {
   title: 'What the figure shows',
   lead: 'Part of the sheet: students see what is shown here.',
+  grid: 'Distance of the grid’s points, mm',
   groups: {
     curves: 'On the curves',
     cursor: 'At the cursor',
     beside: 'Beside the figure',
     basis: 'In the basis track',
+    sheet: 'The sheet itself',
   },
   onlyHere: 'on {{item}}',
   ofItem: '{{look}} on {{item}}',

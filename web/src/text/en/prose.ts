@@ -48,7 +48,7 @@ export const prose = {
     coordinate: '{{axis}} of {{point}}, {{item}}',
     place: '{{axis}} of {{item}}',
     continuity: 'Continuity at knot {{param}}{{index, counted}} of {{item}}',
-    roundness: 'Distance of {{item}} from its best circle',
+    roundness: 'Out of round: distance of {{item}} from its best circle',
     smoothness: 'Least continuity at the knots of {{item}}',
     deviation: 'Deviation of {{item}} from {{from}}',
     curvature: 'Curvature of {{item}} at the cursor',

@@ -15,6 +15,6 @@ export const table = {
   signedWeightsHelp:
     'With one of them the curve may leave the hull of its points and run to infinity. Its poles are marked, and it is drawn in its pieces.',
   ofShape:
-    'This curve was drawn as a shape; its points follow from the shape’s own numbers and can’t be typed here. Freeze it in the list of items to type them.',
+    'This curve was drawn as a shape; its points follow from the places and numbers under Details and can’t be typed here. Freeze it in the list of items to type them.',
   follows: 'This curve follows its source; its points can’t be typed.',
 };

@@ -9,6 +9,7 @@ export const writer = {
   lessonTitle: 'Title of the lesson',
   sheetTitle: 'Title of the sheet',
   prose: 'Text of the sheet',
+  proseEmpty: 'Write the text of the sheet here.',
   bold: 'Bold',
   italic: 'Italic',
   heading: 'Heading',

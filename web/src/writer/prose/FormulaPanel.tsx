@@ -1,4 +1,5 @@
 import '../../text/enPages.js';
+import { Selection } from '@tiptap/pm/state';
 import type { Editor } from '@tiptap/react';
 import { useRef, useState } from 'react';
 import { Formula } from '../../sheet/Formula.js';
@@ -20,12 +21,18 @@ interface FormulaPanelProps {
   readonly onClose: () => void;
 }
 
+const isInEmptyParagraph = ({ state: { selection } }: Editor): boolean =>
+  selection.empty &&
+  selection.$from.parent.type.name === 'paragraph' &&
+  selection.$from.parent.content.size === 0;
+
 /** Writes a formula in TeX notation and shows it typeset while it is typed. */
 export function FormulaPanel({ editor, formula, onClose }: FormulaPanelProps) {
   const { t } = useTranslation();
   const [latex, setLatex] = useState(formula.latex);
-  const [block, setBlock] = useState(formula.block);
   const isNew = formula.position === null;
+  // In a paragraph of its own it is mostly meant to stand alone.
+  const [block, setBlock] = useState(formula.block || (isNew && isInEmptyParagraph(editor)));
   const isNeutral = latex.includes('\\at{') || latex.includes('\\val{') || latex.includes('\\param{');
   const field = useRef<HTMLTextAreaElement>(null);
   const insert = (symbol: string): void => {
@@ -41,7 +48,17 @@ export function FormulaPanel({ editor, formula, onClose }: FormulaPanelProps) {
   const set = (): void => {
     const chain = editor.chain().focus();
     const at = formula.position ?? undefined;
-    if (isNew) (block ? chain.insertBlockMath({ latex }) : chain.insertInlineMath({ latex })).run();
+    if (isNew)
+      (block ? chain.insertBlockMath({ latex }) : chain.insertInlineMath({ latex }))
+        // Behind the formula: what is typed next must not take its place.
+        .command(({ tr, state }) => {
+          const { to } = tr.selection;
+          if (block && !tr.doc.resolve(to).nodeAfter)
+            tr.insert(to, state.schema.nodes['paragraph']!.create());
+          tr.setSelection(Selection.near(tr.doc.resolve(to), 1));
+          return true;
+        })
+        .run();
     else
       (block
         ? chain.updateBlockMath({ latex, pos: at! })

@@ -1,5 +1,5 @@
 import { useRef, useState, type ReactNode } from 'react';
-import { isFound } from '../../editing/change/OperationList.js';
+import { isFound } from '../../ui/isFound.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useParts } from '../../figure/scene/useScene.js';
 import { useTranslation } from '../../text/text.js';

@@ -9,6 +9,7 @@ import {
 } from '@bogen/core/lesson';
 import { TableCell, TableHeader, TableRow } from '@tiptap/extension-table';
 import { Mathematics } from '@tiptap/extension-mathematics';
+import { Placeholder } from '@tiptap/extensions';
 import { EditorContent, useEditor, useEditorState, type Editor, type JSONContent } from '@tiptap/react';
 import StarterKit from '@tiptap/starter-kit';
 import 'katex/dist/katex.min.css';
@@ -116,6 +117,7 @@ export function ProseEditor({ edited, sheet }: { edited: EditedDraft; sheet: str
         inlineOptions: edit(false),
         blockOptions: edit(true),
       }),
+      Placeholder.configure({ placeholder: t('writer.proseEmpty') }),
     ];
   }, []);
 

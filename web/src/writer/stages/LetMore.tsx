@@ -10,7 +10,7 @@ import {
   type Freedom,
 } from '@bogen/core/figure';
 import { useState } from 'react';
-import { isFound } from '../../editing/change/OperationList.js';
+import { isFound } from '../../ui/isFound.js';
 import { allowanceText, operationName } from '../../editing/freedoms/freedomText.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';

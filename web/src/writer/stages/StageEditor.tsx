@@ -87,6 +87,7 @@ export function StageEditor({
         <TypedText
           key={stage.id}
           edited={edited}
+          line
           label={t('stageEditor.caption')}
           placeholder={t('stageEditor.noCaption')}
           value={stage.caption}
