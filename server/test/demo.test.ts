@@ -2,11 +2,14 @@ import { lessonSchema } from '@bogen/contract';
 import { attemptsOn, demoLessons, type Attempt, type DemoLesson } from '@bogen/demo';
 import {
   applyFigureCommand,
+  controlCommand,
+  controlRange,
   evaluateFigure,
   itemOf,
   measured,
   readerMay,
   type FigureDocument,
+  type Measured,
 } from '@bogen/core/figure';
 import {
   checkTask,
@@ -62,6 +65,15 @@ describe('the lessons of the demo course', () => {
       for (const { attrs, marks = [], type } of nodesOf(sheet.prose)) {
         if (type === 'liveValue')
           expect(measured(attrs!.measure!, { document: figure, evaluation, cursor: 0.4 }), id).toBeDefined();
+        if (type === 'liveControl') {
+          const of: Measured = { document: figure, evaluation, cursor: 0.4 };
+          const control = attrs!.control!;
+          const range = controlRange(control, of);
+          expect(range, JSON.stringify(control)).toBeDefined();
+          const command = controlCommand(control, range!.value, of);
+          // What stands in the text to be pulled can be pulled by those who read it.
+          if (command) expect(readerMay(figure, command, figure), JSON.stringify(control)).toBe(true);
+        }
         for (const target of marks.flatMap((mark) => mark.attrs?.targets ?? []))
           expect(itemOf(figure, target.item), JSON.stringify(target)).toBeDefined();
       }
