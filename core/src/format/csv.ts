@@ -6,7 +6,11 @@ import { derivativesAt } from '../curve/evaluate.js';
 import type { Curve } from '../curve/curve.js';
 import { validateCurve } from '../curve/validate.js';
 import { CurveError } from '../curve/error.js';
+import { sampleCurve } from '../curve/sample.js';
 import { choice, whole } from '../describe/describe.js';
+import { looksOf } from '../figure/document.js';
+import { curveOf } from '../figure/evaluate.js';
+import { trackOf } from '../figure/track/tracks.js';
 import { told } from '../told/told.js';
 import { atLine, FormatError, type FormatMember, type OutgoingFigure, type WrittenFile } from './define.js';
 import { asPeriodicWhereClosed, collected, type Incoming } from './incoming.js';
@@ -30,7 +34,37 @@ const columns = [
   'curvature',
 ] as const;
 type Column = (typeof columns)[number];
-type Row = Partial<Record<Column, string | number>>;
+/** A row has further cells for the tracks of the rail. */
+type Row = Partial<Record<Column, string | number>> & Readonly<Record<string, string | number>>;
+
+/** Samples of each span for plots that are found between samples. */
+const samplesOfPlot = 64;
+
+/** A track's line as a column; what every sample has anyhow is none. */
+interface TrackColumn {
+  readonly name: string;
+  /** Its value along a curve. */
+  readonly along: (curve: Curve) => (u: number) => number | undefined;
+}
+
+function trackColumns({ document, evaluation }: OutgoingFigure): TrackColumn[] {
+  const compared = curveOf(evaluation, looksOf(document).compareWith);
+  return document.rail.tracks
+    .filter((track) => !(columns as readonly string[]).includes(track))
+    .flatMap((track) =>
+      (trackOf(track).plots ?? []).map(({ sign, at }): TrackColumn => ({
+        name: sign ? `${track} ${sign}` : track,
+        along: (curve) => {
+          const input = {
+            curve,
+            samples: sampleCurve(curve, samplesOfPlot),
+            ...(compared ? { compared } : {}),
+          };
+          return (u) => at(input, u);
+        },
+      })),
+    );
+}
 
 /** Signs that can stand between the cells of a row. */
 const separators = [',', ';', '\t'] as const;
@@ -43,7 +77,7 @@ const first: CsvOptions = { samples: 0, even: 'parameter' };
 
 /**
  * Curves as a table: a row for each control point with its weight, each knot, each edit point and, where wanted, each sample
- * with what the rail shows there: arc length from the start, speed and curvature.
+ * with what the rail shows there: arc length from the start, speed and curvature, and what its other tracks plot.
  * The decimal sign is a point in every language; commas, semicolons and tabs between cells are recognised on reading, as is a
  * plain list of coordinates without a head.
  */
@@ -65,15 +99,16 @@ export const csv: FormatMember<'csv'> = {
 function writeCsv(figure: OutgoingFigure, options: Partial<CsvOptions>): WrittenFile {
   const { curves, points, lost } = outgoingOf(figure);
   const { samples, even } = { ...first, ...options };
+  const tracks = samples > 0 ? trackColumns(figure) : [];
   const unmeasured = samples > 0 ? curves.filter(({ curve }) => curve.signedWeights) : [];
   const rows: Row[] = [
-    ...curves.flatMap(({ item, curve }) => rowsOf(item.name, curve, samples, even)),
+    ...curves.flatMap(({ item, curve }) => rowsOf(item.name, curve, samples, even, tracks)),
     ...points.map(({ name, at }): Row => ({ curve: name, kind: 'reference point', ...coordinates(at) })),
   ];
+  const all = [...columns, ...tracks.map(({ name }) => name)];
   const line = (cells: readonly unknown[]): string => cells.map(cell).join(',');
   return {
-    text:
-      [line(columns), ...rows.map((row) => line(columns.map((column) => row[column])))].join('\r\n') + '\r\n',
+    text: [line(all), ...rows.map((row) => line(all.map((column) => row[column])))].join('\r\n') + '\r\n',
     lost: [...lost, ...(unmeasured.length > 0 ? [told('lostLengths', { count: unmeasured.length })] : [])],
   };
 }
@@ -84,8 +119,15 @@ const coordinates = ([x, y, z]: readonly number[]): Row => ({
   ...(z === undefined ? {} : { z }),
 });
 
-function rowsOf(name: string, curve: Curve, samples: number, even: CsvOptions['even']): Row[] {
+function rowsOf(
+  name: string,
+  curve: Curve,
+  samples: number,
+  even: CsvOptions['even'],
+  tracks: readonly TrackColumn[],
+): Row[] {
   const { degree, knots, points, weights, periodic } = curve;
+  const cellsAt = cellsAlong(curve, tracks);
   return [
     ...points.map((point, index): Row => ({
       curve: name,
@@ -109,8 +151,22 @@ function rowsOf(name: string, curve: Curve, samples: number, even: CsvOptions['e
       kind: 'sample',
       index,
       ...sample,
+      ...cellsAt(Number(sample.value)),
     })),
   ];
+}
+
+/** What tracks plot at places of a curve, a cell for each that is there. */
+function cellsAlong(curve: Curve, tracks: readonly TrackColumn[]): (u: number) => Record<string, number> {
+  const lines = tracks.map(({ name, along }) => ({ name, at: along(curve) }));
+  return (u) => {
+    const cells: Record<string, number> = {};
+    for (const { name, at } of lines) {
+      const value = at(u);
+      if (value !== undefined && Number.isFinite(value)) cells[name] = value;
+    }
+    return cells;
+  };
 }
 
 /** A curve at even steps. Where a curve runs through infinity no length is measured, and the steps are those of the parameter. */

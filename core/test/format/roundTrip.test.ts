@@ -234,6 +234,56 @@ describe('a curve as an SVG path', () => {
   };
 });
 
+describe('the tracks of the rail in a table', () => {
+  const curve: Curve = {
+    degree: 2,
+    knots: [0, 0, 0, 1, 1, 1],
+    points: [
+      [0, 0],
+      [10, 20],
+      [30, 0],
+    ],
+    weights: [1, 2, 1],
+  };
+  const figure = outgoing(curveItem(curve));
+  const document = {
+    ...figure.document,
+    rail: {
+      item: figure.document.items[0]!.id,
+      tracks: ['knots', 'basis', 'curvature', 'derivatives', 'weights', 'deviation'] as const,
+    },
+  };
+  const rowsWith = (samples: number): Record<string, string>[] => {
+    const { text } = formats.csv.write({ ...figure, document }, { samples });
+    const [head, ...rows] = text
+      .trim()
+      .split('\r\n')
+      .map((row) => row.split(','));
+    return rows.map((row) => Object.fromEntries(head!.map((name, index) => [name, row[index]!])));
+  };
+
+  it('are columns of the samples, as the rail shows them', () => {
+    const samples = rowsWith(4).filter(({ kind }) => kind === 'sample');
+    expect(samples).toHaveLength(5);
+    for (const row of samples) {
+      const u = Number(row['value']);
+      const weight = (1 - u) ** 2 + 4 * u * (1 - u) + u ** 2;
+      expect(Number(row['weights'])).toBeCloseTo(weight, 12);
+      const [x, y] = [Number(row['derivatives x′']), Number(row['derivatives y′'])];
+      expect(Math.hypot(x, y)).toBeCloseTo(Number(row['speed']), 9);
+      // Nothing is compared with.
+      expect(row['deviation']).toBe('');
+    }
+    expect(Object.keys(samples[0]!).filter((name) => name === 'curvature')).toHaveLength(1);
+  });
+
+  it('are not there without samples, and come in again as no harm', () => {
+    expect(Object.keys(rowsWith(0)[0]!)).not.toContain('weights');
+    const { text } = formats.csv.write({ ...figure, document }, { samples: 10 });
+    expect(curvesIn(formats.csv.read!(text).items)).toEqual([curve]);
+  });
+});
+
 describe('samples in a table', () => {
   const samplesOf = (curve: Curve, options: object) => {
     const { text } = formats.csv.write(outgoing(curveItem(curve)), { ...formats.csv.first, ...options });
