@@ -234,6 +234,71 @@ describe('a curve as an SVG path', () => {
   };
 });
 
+describe('a comb in a drawing', () => {
+  const numbersOf = (text: string): number[] => [...text.matchAll(/-?[\d.]+(?:e-?\d+)?/g)].map(Number);
+  const teethOf = (text: string): number[][] =>
+    [...text.matchAll(/<path d="((?:M[^ML]+L[^ML"]+)+)" stroke-opacity/g)].flatMap(([, data]) =>
+      data!
+        .split('M')
+        .filter(Boolean)
+        .map((tooth) => numbersOf(tooth)),
+    );
+  const written = (curve: Curve, options: object = {}): string =>
+    formats.svg.write(outgoing(curveItem(curve)), { ...formats.svg.first, comb: true, ...options }).text;
+
+  it('has teeth across the curve as long as the curvature, on the side away from its centre', () => {
+    const curve: Curve = {
+      degree: 2,
+      knots: [0, 0, 0, 1, 1, 1],
+      points: [
+        [0, 0],
+        [20, 40],
+        [40, 0],
+      ],
+    };
+    const teeth = teethOf(written(curve));
+    expect(teeth.length).toBeGreaterThan(20);
+    const lengths = teeth.map(([x0, y0, x1, y1]) => Math.hypot(x1! - x0!, y1! - y0!));
+    expect(Math.max(...lengths)).toBeCloseTo(14, 6);
+    for (const [index, [x0, y0, x1, y1]] of teeth.entries()) {
+      // The parabola is y = 2x − x²/20, so that its curvature is known; the drawing has y downwards.
+      expect(-y0!).toBeCloseTo(2 * x0! - x0! ** 2 / 20, 6);
+      const slope = 2 - x0! / 10;
+      expect(lengths[index]! / 14).toBeCloseTo((1 + slope ** 2) ** -1.5, 6);
+      expect(-(y1! - y0!)).toBeGreaterThan(0);
+      expect((x1! - x0!) * 1 - (y1! - y0!) * slope).toBeCloseTo(0, 6);
+    }
+    // On paper they stay as long when the drawing is made larger.
+    const larger = teethOf(written(curve, { scale: 2 })).map(([x0, y0, x1, y1]) =>
+      Math.hypot(x1! - x0!, y1! - y0!),
+    );
+    expect(Math.max(...larger)).toBeCloseTo(7, 6);
+  });
+
+  it('is not there for a line, nor unless it is asked for, and the page holds it', () => {
+    const line: Curve = {
+      degree: 1,
+      knots: [0, 0, 1, 1],
+      points: [
+        [0, 0],
+        [30, 10],
+      ],
+    };
+    expect(written(line)).not.toContain('NaN');
+    fc.assert(
+      fc.property(arbitraryCurve(plane), (curve) => {
+        const text = written(curve);
+        const [left, top, width, height] = numbersOf(/viewBox="([^"]+)"/.exec(text)![1]!);
+        for (const [, , x, y] of teethOf(text)) {
+          expect(x! >= left! && x! <= left! + width! && y! >= top! && y! <= top! + height!).toBe(true);
+        }
+        expect(written(curve, { comb: false })).not.toContain('stroke-opacity');
+      }),
+      { numRuns: 30 },
+    );
+  });
+});
+
 describe('the tracks of the rail in a table', () => {
   const curve: Curve = {
     degree: 2,

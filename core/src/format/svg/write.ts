@@ -5,11 +5,13 @@ import type { FigureItem, ItemColor, LineWeight } from '../../figure/document.js
 import { told } from '../../told/told.js';
 import type { OutgoingFigure, WrittenFile } from '../define.js';
 import { outgoingOf } from '../outgoing.js';
+import { combsOf } from './comb.js';
 import { number, pathOf, place } from './path.js';
 
 export interface SvgOptions {
   readonly style: 'screen' | 'print';
   readonly marks: boolean;
+  readonly comb: boolean;
   readonly tolerance: number;
   /** So many millimetres on paper are one of the drawing; lines, marks and names stay as large as they are. */
   readonly scale: number;
@@ -29,6 +31,8 @@ const colours: Readonly<Record<ItemColor, string>> = {
 const widths: Readonly<Record<LineWeight, number>> = { fine: 0.25, medium: 0.5, bold: 0.7, broad: 1 };
 /** The height of names in millimetres, and how wide a letter is at most as part of it. */
 const letters = { height: 3.5, width: 0.62 };
+/** The longest tooth of all combs, in millimetres on paper. */
+const longestTooth = 14;
 /** Places on a curve by which its box is found; half a width of the widest line is added. */
 const boxPlaces = 64;
 
@@ -38,7 +42,7 @@ const boxPlaces = 64;
  */
 export function writeSvg(
   figure: OutgoingFigure,
-  { style, marks, tolerance, scale }: SvgOptions,
+  { style, marks, comb, tolerance, scale }: SvgOptions,
 ): WrittenFile {
   const { curves, points, lost } = outgoingOf(figure);
   const drawn = curves.map(({ item, curve }) => ({ item, curve, ...drawnOf(item, curve, tolerance) }));
@@ -49,7 +53,14 @@ export function writeSvg(
   const paper = (length: number): number => length / scale;
   const width = (item: FigureItem): string => number(paper(widths[item.lineWeight ?? 'medium']));
   const names = marks ? namesOf(curves, paper) : [];
+  const combs = comb
+    ? combsOf(
+        curves.map(({ curve }) => curve),
+        paper(longestTooth),
+      )
+    : [];
   const places: Point[] = [
+    ...combs.flatMap(({ teeth }) => teeth.map(([, tip]) => tip)),
     ...curves.flatMap(({ curve }) => [...samplesOf(curve), ...(marks ? curve.points : [])]),
     ...points.map(({ at }) => at),
     ...names.flatMap(({ corners }) => corners),
@@ -73,6 +84,18 @@ export function writeSvg(
         ].join('');
       })
     : [];
+  const hairs = combs.map(({ teeth, lines: tips }, index) => {
+    const pair = (point: Point): string => place(point);
+    const across = teeth.map(([from, to]) => `M${pair(from)}L${pair(to)}`).join('');
+    const along = tips.map((line) => `M${line.map(pair).join('L')}`).join('');
+    return [
+      `<g fill="none" stroke="${colour(curves[index]!.item)}" stroke-width="${number(paper(0.13))}">`,
+      `<title>${escaped(curves[index]!.item.name)} κ</title>`,
+      across && `<path d="${across}" stroke-opacity="0.5"/>`,
+      along && `<path d="${along}"/>`,
+      '</g>',
+    ].join('');
+  });
   const crosses = points.map(({ at, name }) => {
     const [x, y] = [at[0]!, -at[1]!];
     const cross = `M${number(x - paper(1))} ${number(y)}H${number(x + paper(1))}M${number(x)} ${number(y - paper(1))}V${number(y + paper(1))}`;
@@ -82,6 +105,7 @@ export function writeSvg(
   const text = [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<svg xmlns="http://www.w3.org/2000/svg" version="1.1" width="${number(across * scale)}mm" height="${number(down * scale)}mm" viewBox="${[left, top, across, down].map(number).join(' ')}" stroke-linejoin="round" stroke-linecap="round">`,
+    ...hairs,
     ...markings,
     ...lines,
     ...crosses,

@@ -1,7 +1,7 @@
 import type { FormatName } from '@bogen/core/format';
 
 /** The names of everything that the writers of formats ask for. */
-type FormatOption = 'style' | 'marks' | 'tolerance' | 'scale' | 'samples' | 'even';
+type FormatOption = 'style' | 'marks' | 'comb' | 'tolerance' | 'scale' | 'samples' | 'even';
 
 /** Files that come in and go out. */
 export const exchange = {
@@ -33,6 +33,7 @@ export const exchange = {
   options: {
     style: 'Drawn as',
     marks: 'with control points, polygon and names',
+    comb: 'with curvature combs',
     tolerance: 'Tolerance, mm',
     scale: 'Scale (1 is true size)',
     samples: 'Samples for each curve',
