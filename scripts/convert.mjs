@@ -3,21 +3,24 @@ import { basename } from 'node:path';
 import { TextDecoder } from 'node:util';
 import { emptyFigure, evaluateFigure } from '@bogen/core/figure';
 import { coreSentences, sentenceOf, ToldError } from '@bogen/core/lesson';
-import { formatLimits, formatOfFile, optionsFrom, readerOf } from '@bogen/core/format';
+import { formatLimits, formatOfFile, formats, optionsFrom, readerOf } from '@bogen/core/format';
 import { run, Trouble } from './say.mjs';
 
 const usage = `npm run convert -- IN OUT [--option value …]
 
 Reads a file of one open format and writes it in another, by the endings of their names. Ends with 0 where everything came
-over, with 3 where something did not, which is told, and with 1 where nothing was written.`;
+over, with 3 where something did not, which is told, and with 1 where nothing was written. A drawing is written as .pdf (a page
+of its size) and as .png (--pixels 1600) too, with the options of SVG.`;
 
 /** Every conversion of the registry of formats, without a server. */
-await run(() => {
-  const [from, to, ...rest] = process.argv.slice(2);
+await run(async () => {
+  const [from, to, ...words] = process.argv.slice(2);
   if (from === undefined || to === undefined) throw new Trouble(usage);
   const say = (told) => sentenceOf(told, coreSentences);
   try {
-    const [reader, writer] = [readerOf(formatOfFile(from)), formatOfFile(to)];
+    const kind = /\.(pdf|png)$/i.exec(to)?.[1].toLowerCase();
+    const { pixels, rest } = pixelsIn(words, kind);
+    const [reader, writer] = [readerOf(formatOfFile(from)), kind ? formats.svg : formatOfFile(to)];
     const options = optionsFrom(writer, rest);
     let size;
     try {
@@ -31,8 +34,12 @@ await run(() => {
     const document = figure ?? { ...emptyFigure(), items };
     const time = new Date().toISOString().slice(0, 19);
     const written = writer.write({ document, evaluation: evaluateFigure(document), time }, options);
+    // What draws is large, and not wanted otherwise.
+    const contents = kind
+      ? await (await import('./drawnFile.mjs')).drawn[kind](written.text, pixels)
+      : written.text;
     try {
-      writeFileSync(to, written.text);
+      writeFileSync(to, contents);
     } catch (error) {
       throw new Trouble(`${to} can’t be written: ${error.message}`);
     }
@@ -47,3 +54,13 @@ await run(() => {
     throw error;
   }
 });
+
+/** How many pixels across are asked for, and the words that are left. */
+function pixelsIn(words, kind) {
+  const at = words.indexOf('--pixels');
+  if (kind !== 'png' || at < 0) return { pixels: 1600, rest: words };
+  const pixels = Number(words[at + 1]);
+  if (!(Number.isInteger(pixels) && pixels >= 16 && pixels <= 8000))
+    throw new Trouble('--pixels has to be a whole number from 16 to 8000.');
+  return { pixels, rest: words.toSpliced(at, 2) };
+}

@@ -24,7 +24,7 @@ await run(async () => {
   const wanted = (part) => only.length === 0 || only.includes(part);
   await ensureNodePackages();
   await ensurePostgres();
-  if (wanted('e2e')) {
+  if (wanted('e2e') || wanted('server')) {
     await ensureChromium();
     await ensurePoppler();
   }
@@ -98,7 +98,7 @@ await run(async () => {
     if (!result?.numTotalTests) failures.push(`${part} ran no test`);
     for (const file of result?.testResults ?? []) failed.push(...failedIn(part, file));
   }
-  if (wanted('e2e')) {
+  if (wanted('e2e') || wanted('server')) {
     const { buildWeb } = await import('./build.mjs');
     await buildWeb();
     const { firstLoad, firstLoadLimit } = await import('./firstLoad.mjs');

@@ -1,6 +1,7 @@
 import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
+import sharp from 'sharp';
 import { afterAll, describe, expect, it } from 'vitest';
 
 const root = join(import.meta.dirname, '..', '..');
@@ -47,7 +48,7 @@ describe('npm run convert', () => {
       figure: { items: { name: string; curve: unknown }[] };
     };
     expect(figure.items).toMatchObject([{ name: 'Camber', curve: curve.curve }]);
-  });
+  }, 120_000);
 
   it('says what was lost, and ends with 3 for it', () => {
     writeFileSync(at('a.json'), JSON.stringify(curve));
@@ -56,6 +57,23 @@ describe('npm run convert', () => {
     expect(said).toMatch(/cubic pieces: 1 curves, at most 0\.00\d+ mm off/);
     expect(readFileSync(at('a.svg'), 'utf8')).toContain('<title>Camber</title>');
   });
+
+  it('draws a page of the drawing’s size, and a picture as wide as asked', async () => {
+    writeFileSync(at('a.json'), JSON.stringify(curve));
+    expect(convert(at('a.json'), at('a.pdf'), '--marks', '--comb').status).toBe(3);
+    // Poppler comes with what the tests install.
+    const told = (program: string): string => spawnSync(program, [at('a.pdf')], { encoding: 'utf8' }).stdout;
+    expect(told('pdfinfo')).toMatch(/Pages:\s+1\n/);
+    const fonts = told('pdffonts').trim().split('\n').slice(2);
+    expect(fonts.length).toBeGreaterThan(0);
+    // Embedded, as all of it are.
+    for (const font of fonts) expect(font).toMatch(/yes\s+(?:yes|no)\s+yes/);
+    expect(spawnSync('pdftotext', [at('a.pdf'), '-'], { encoding: 'utf8' }).stdout).toContain('Camber');
+    expect(convert(at('a.json'), at('a.png'), '--pixels', '640').status).toBe(3);
+    const { width } = await sharp(readFileSync(at('a.png'))).metadata();
+    expect(width).toBe(640);
+    expect(convert(at('a.json'), at('a.png'), '--pixels', 'many')).toMatchObject({ status: 1 });
+  }, 120_000);
 
   it.each([
     [[], 'npm run convert'],
