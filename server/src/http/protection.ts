@@ -1,4 +1,3 @@
-import type { IncomingMessage, ServerResponse } from 'node:http';
 import type { RequestHandler } from 'express';
 import helmet, { type HelmetOptions } from 'helmet';
 import type { Settings } from '../config/settings.js';
@@ -22,35 +21,16 @@ const pageDirectives = {
 const transportOf = (settings: Settings): HelmetOptions['strictTransportSecurity'] =>
   settings.baseUrl?.startsWith('https:') ? { maxAge: 180 * 24 * 60 * 60, includeSubDomains: false } : false;
 
-/**
- * Sets the headers that Helmet sets with these options. They are the same with every answer, so that they are found out
- * once and not by a chain of handlers each time.
- */
-function protectedBy(options: HelmetOptions): RequestHandler {
-  const headers: [string, string][] = [];
-  const response = {
-    setHeader: (name: string, value: string) => headers.push([name, value]),
-    removeHeader: () => undefined,
-  };
-  helmet(options)({} as IncomingMessage, response as unknown as ServerResponse, (error) => {
-    if (error) throw error instanceof Error ? error : new Error('The headers can’t be set.');
-  });
-  return (_request, response, next) => {
-    for (const [name, value] of headers) response.setHeader(name, value);
-    next();
-  };
-}
-
 /** The headers with which browsers hold our pages to what they are meant for. */
 export const protectPages = (settings: Settings): RequestHandler =>
-  protectedBy({
+  helmet({
     contentSecurityPolicy: { useDefaults: false, directives: pageDirectives },
     strictTransportSecurity: transportOf(settings),
   });
 
 /** The same for a page that other pages may show within them. */
 export const protectFramedPages = (settings: Settings): RequestHandler =>
-  protectedBy({
+  helmet({
     contentSecurityPolicy: { useDefaults: false, directives: { ...pageDirectives, frameAncestors: ['*'] } },
     strictTransportSecurity: transportOf(settings),
     xFrameOptions: false,
@@ -61,7 +41,7 @@ export const protectFramedPages = (settings: Settings): RequestHandler =>
  * is not said with each of many answers.
  */
 export const protectAnswers = (settings: Settings): RequestHandler =>
-  protectedBy({
+  helmet({
     contentSecurityPolicy: {
       useDefaults: false,
       directives: { defaultSrc: ["'none'"], frameAncestors: ["'none'"] },

@@ -56,7 +56,7 @@ export function route<Name extends EndpointName>(
       db,
       params,
       // What can't be stored can't be looked for either.
-      query: endpoint.query && parse(endpoint.query, cleanValue<unknown>(request.query), 'query'),
+      query: parse(endpoint.query, cleanValue<unknown>(request.query), 'query'),
       body: parse(endpoint.body, request.body ?? {}, 'body'),
       session,
       request,
@@ -64,7 +64,7 @@ export function route<Name extends EndpointName>(
     };
     const answer: unknown = await handler(call as unknown as Call<Name>);
     if (isStreamed(answer)) await sendStreamed(response, answer);
-    else sendJson(response, answer);
+    else response.json(answer);
   });
 }
 
@@ -79,14 +79,6 @@ function refuseOthers(access: Access, session: Exclude<Session, { who: 'nobody' 
     administrator: 'onlyAdministrators',
   } as const;
   throw new HttpProblem('not-allowed', toldByServer(told[access]));
-}
-
-/** Sends an answer whole, with nothing around it that no browser needs of an answer that isn’t kept. */
-function sendJson(response: Response, answer: unknown): void {
-  const text = JSON.stringify(answer ?? null);
-  response.setHeader('Content-Type', 'application/json; charset=utf-8');
-  response.setHeader('Content-Length', Buffer.byteLength(text));
-  response.end(text);
 }
 
 const isStreamed = (answer: unknown): answer is AsyncIterable<string> =>

@@ -15,9 +15,7 @@ export function watchRequests(log: Logger, metrics: Metrics): RequestHandler {
     const isGiven = given !== undefined && /^[\w.-]{1,64}$/.test(given) && request.ips.length > 0;
     const id = isGiven ? given : randomUUID();
     response.locals['requestId'] = id;
-    response.setHeader('X-Request-Id', id);
-    // Express finds the address out anew whenever it is asked for, and every brake asks several times.
-    Object.defineProperty(request, 'ip', { value: request.ip });
+    response.set('X-Request-Id', id);
     const began = process.hrtime.bigint();
     response.once('close', () => {
       const seconds = Number(process.hrtime.bigint() - began) / 1e9;
