@@ -2,6 +2,7 @@ import '../../text/enPages.js';
 import { Selection } from '@tiptap/pm/state';
 import type { Editor } from '@tiptap/react';
 import { useRef, useState } from 'react';
+import { flushSync } from 'react-dom';
 import { Formula } from '../../sheet/Formula.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
@@ -41,9 +42,10 @@ export function FormulaPanel({ editor, formula, onClose }: FormulaPanelProps) {
     // A command must not run into the letters that follow it.
     const isCommand = /\\[a-z]+$/i.test(symbol);
     const text = `${symbol}${isCommand && /^[a-z]/i.test(latex.slice(to)) ? ' ' : ''}`;
-    setLatex((latex.slice(0, from) + text + latex.slice(to)).slice(0, 2000));
+    // At once, so that a symbol that is pressed right after this one comes behind it.
+    flushSync(() => setLatex((latex.slice(0, from) + text + latex.slice(to)).slice(0, 2000)));
     element.focus();
-    requestAnimationFrame(() => element.setSelectionRange(from + text.length, from + text.length));
+    element.setSelectionRange(from + text.length, from + text.length);
   };
   const set = (): void => {
     const chain = editor.chain().focus();
