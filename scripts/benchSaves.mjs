@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { once } from 'node:events';
-import { mkdtempSync, rmSync, writeFileSync } from 'node:fs';
+import { existsSync, mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { Agent, request } from 'node:http';
 import { join } from 'node:path';
 import process from 'node:process';
@@ -153,18 +153,34 @@ async function savedFor(students, time) {
   return times;
 }
 
+/** Time of all processors so far, in ticks, and that in which others had them: guests of the same machine. */
+function processorTime() {
+  if (!existsSync('/proc/stat')) return { all: 0, stolen: 0 };
+  const ticks = readFileSync('/proc/stat', 'utf8').split('\n')[0].split(/\s+/).slice(1, 9).map(Number);
+  return { all: ticks.reduce((sum, part) => sum + part, 0), stolen: ticks[7] };
+}
+
+/** How much of the processors others had since a moment: what is measured meanwhile says so much less of the server. */
+function stolenSince(before) {
+  const now = processorTime();
+  const part = (now.stolen - before.stolen) / Math.max(1, now.all - before.all);
+  return `${(100 * part).toFixed(1)} % of the processors were taken by others`;
+}
+
 async function closedLoop(students) {
   // The first seconds of a process are those in which its code is compiled.
   await savedFor(students, 4);
+  const before = processorTime();
   const times = await savedFor(students, seconds);
   const rate = times.length / seconds;
   console.log(
-    `${count} students, each saving as fast as it goes: ${rate.toFixed(0)} saves a second, ${told(times)}`,
+    `${count} students, each saving as fast as it goes: ${rate.toFixed(0)} saves a second, ${told(times)}; ${stolenSince(before)}`,
   );
   return rate;
 }
 
 async function everyTenSeconds(students) {
+  const before = processorTime();
   const times = [];
   await Promise.all(
     students.map(async (student, k) => {
@@ -176,7 +192,7 @@ async function everyTenSeconds(students) {
       }
     }),
   );
-  console.log(`${count} students, each saving every 10 s: ${told(times)}`);
+  console.log(`${count} students, each saving every 10 s: ${told(times)}; ${stolenSince(before)}`);
 }
 
 async function desk(base) {
