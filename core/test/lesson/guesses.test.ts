@@ -159,7 +159,22 @@ describe('how many', () => {
       measured: 12,
       off: 1,
     });
-    expect(offeredQuestions('c', moved).some(({ of }) => of === 'count')).toBe(false);
+  });
+
+  it('is asked of what changes first, and of what stays too', () => {
+    const counts = (step: typeof moved) =>
+      offeredQuestions('c', step).flatMap((question) => (question.of === 'count' ? [question.count] : []));
+    const { step } = cases.count;
+    const isChanged = (what: string) => {
+      const asked = { ...cases.count.question, count: what } as Question;
+      const told = (at: typeof step) => truthOf(asked, at) as { readonly value: number };
+      return told(step).value !== told({ before: step.before, after: step.before }).value;
+    };
+    const changed = counts(step).map(isChanged);
+    expect(changed).toContain(true);
+    expect(changed).toContain(false);
+    expect(changed.lastIndexOf(true)).toBeLessThan(changed.indexOf(false));
+    expect(new Set(counts(moved))).toEqual(new Set(counts(step)));
   });
 });
 

@@ -20,17 +20,20 @@ export const count: GuessMember<Question, ValueOf<typeof guess>> = {
     return value === undefined ? undefined : { of: 'count', value };
   },
   compare: (_, { value }, truth) => near(value, truth.value, 0),
-  offers: (item, step) =>
-    counted.flatMap((what): Question[] => {
+  // What changes is offered first; that something stays can be asked too.
+  offers: (item, step) => {
+    const offered = counted.flatMap((what) => {
       const question: Question = { of: 'count', item, count: what };
-      const changes = onBoth(
-        item,
-        step,
-        (before, after) =>
-          countOf(question, step.before, before) !== countOf(question, step.after, after) || undefined,
-      );
-      return changes ? [question] : [];
-    }),
+      const counts = onBoth(item, step, (before, after) => [
+        countOf(question, step.before, before),
+        countOf(question, step.after, after),
+      ]);
+      return counts?.every((count) => count !== undefined)
+        ? [{ question, changes: counts[0] !== counts[1] }]
+        : [];
+    });
+    return offered.toSorted((a, b) => Number(b.changes) - Number(a.changes)).map(({ question }) => question);
+  },
 };
 
 type CurveOfFacts = Parameters<(typeof facts)['points']>[0];

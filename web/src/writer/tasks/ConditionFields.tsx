@@ -1,9 +1,10 @@
-import { itemOf, type Field, type OfferedOperation } from '@bogen/core/figure';
+import { curveOf, itemOf, type Field, type OfferedOperation } from '@bogen/core/figure';
 import { conditions, type SingleCondition } from '@bogen/core/lesson';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';
 import { Choice } from '../../ui/Choice.js';
 import { ExpressionField } from '../../ui/ExpressionField.js';
+import { IndicesField } from './IndicesField.js';
 import { DescribedField } from '../../editing/fields/DescribedField.js';
 
 interface ConditionFieldsProps {
@@ -12,7 +13,7 @@ interface ConditionFieldsProps {
   readonly onChange: (condition: SingleCondition) => void;
 }
 
-/** The blanks of a condition as fields, by its description; lists are taken from the figure and not typed here. */
+/** The blanks of a condition as fields, by its description; lists of values are taken from the figure and not typed here. */
 export function ConditionFields({ scene, condition, onChange }: ConditionFieldsProps) {
   const { t } = useTranslation();
   const { fields } = conditions[condition.kind].description as {
@@ -25,7 +26,19 @@ export function ConditionFields({ scene, condition, onChange }: ConditionFieldsP
     <div className="flex flex-wrap items-center gap-2" data-condition-fields>
       {Object.entries(fields).map(([key, field]) => {
         const label = t(`task.blanks.${key}` as 'task.blanks.tolerance');
-        if (key === 'kind' || field.type === 'list') return null;
+        if (key === 'kind') return null;
+        if (field.type === 'list') {
+          const count = curveOf(scene.evaluation, condition.item)?.points.length ?? 0;
+          return key === 'indices' ? (
+            <IndicesField
+              key={key}
+              label={label}
+              value={values[key] as readonly number[]}
+              count={count}
+              onChange={(next) => set(key, next)}
+            />
+          ) : null;
+        }
         if (field.type === 'id') {
           const wantsPoint = condition.kind === 'curveThroughPoint' && key === 'target';
           const items = scene.document.items.filter(({ kind }) =>

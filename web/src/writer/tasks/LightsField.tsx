@@ -14,37 +14,42 @@ interface LightsFieldProps {
   readonly onChange: (lights: readonly Target[] | undefined) => void;
 }
 
-/** What lights up in the figure with some words: picked there or in a list, and taken away again. */
+/** So many things light up with the same words. */
+const mostLights = 10;
+
+/** What lights up in the figure with some words: picked there or in a list one after the other, and taken away again. */
 export function LightsField({ scene, lights, onChange }: LightsFieldProps) {
   const { t } = useTranslation();
   const light = (targets: readonly Target[] | null): void =>
     scene.pointed.setHighlight(targets && highlightOf(targets, scene));
-  if (lights)
-    return (
-      <span onPointerEnter={() => light(lights)} onPointerLeave={() => light(null)}>
-        <IconButton
-          label={t('task.lightsOff', {
-            what: lights.map((target) => targetText(target, scene.document, t)).join(', '),
-          })}
-          onPress={() => {
-            light(null);
-            onChange(undefined);
-          }}
-        >
-          <LightbulbOff size={14} />
-        </IconButton>
-      </span>
-    );
   return (
-    <PickList<Target>
-      label={t('task.lights')}
-      lead={t('task.lightsLead')}
-      icon={<Lightbulb size={14} />}
-      scene={scene}
-      offers={targetOffers}
-      text={(target) => targetText(target, scene.document, t)}
-      onPoint={(target) => light(target && [target])}
-      onChoose={(target) => onChange([target])}
-    />
+    <>
+      {lights && (
+        <span onPointerEnter={() => light(lights)} onPointerLeave={() => light(null)}>
+          <IconButton
+            label={t('task.lightsOff', {
+              what: lights.map((target) => targetText(target, scene.document, t)).join(', '),
+            })}
+            onPress={() => {
+              light(null);
+              onChange(undefined);
+            }}
+          >
+            <LightbulbOff size={14} />
+          </IconButton>
+        </span>
+      )}
+      <PickList<Target>
+        label={t(lights ? 'task.lightsMore' : 'task.lights')}
+        lead={t('task.lightsLead')}
+        icon={<Lightbulb size={14} />}
+        disabled={lights !== undefined && lights.length >= mostLights}
+        scene={scene}
+        offers={targetOffers}
+        text={(target) => targetText(target, scene.document, t)}
+        onPoint={(target) => light(target && [...(lights ?? []), target])}
+        onChoose={(target) => onChange([...(lights ?? []), target])}
+      />
+    </>
   );
 }

@@ -114,7 +114,9 @@ function QuestionRow({
         .map(([key, field]) => (
           <DescribedField
             key={key}
-            label={t(key === 'within' ? 'task.blanks.tolerance' : 'task.blanks.continuity')}
+            label={t(
+              key === 'within' ? 'task.blanks.tolerance' : `task.blanks.${key as 'parameter' | 'continuity'}`,
+            )}
             field={field}
             value={(question as unknown as Readonly<Record<string, unknown>>)[key]}
             onChange={(next) => onChange({ ...question, [key]: next } as Question)}
