@@ -58,6 +58,9 @@ export function handlesOfItem(item: FigureItem, evaluation: Evaluation): ItemHan
   }
 }
 
+/** Whether a linked curve can be taken hold of by handles, though it may have none just now, as a bridge of G0 has none. */
+export const canHaveHandles = (item: BuiltItem): boolean => handlesOf(item) !== undefined;
+
 const known = new WeakMap<object, ItemHandle[]>();
 
 /** They are found once for each result: they are asked for in every frame, also while something else is pulled. */

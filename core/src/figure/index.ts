@@ -60,6 +60,7 @@ export {
   gripKey,
   gripPlace,
   gripsOfItem,
+  canHaveHandles,
   handlesOfItem,
   moveGrips,
   moveHandleOf,

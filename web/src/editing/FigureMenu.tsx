@@ -11,6 +11,7 @@ import {
 } from '@bogen/core/figure';
 import { ContextMenu } from 'radix-ui';
 import { useEffect, useRef, useState, type MouseEvent, type ReactNode } from 'react';
+import { removal } from './items/removal.js';
 import type { Clipboard } from './clipboard/useClipboard.js';
 import { copiedItems } from './clipboard/clipboard.js';
 import { keptCopy } from '../figure/scene/keptCopy.js';
@@ -176,7 +177,7 @@ export function FigureMenu({ scene, clipboard, onPanel, children }: FigureMenuPr
               <Row onPress={() => host.do(patched(item, { locked: !item.locked }))}>
                 {t(item.locked ? 'details.menu.unlock' : 'details.menu.lock')}
               </Row>
-              <Row disabled={used === true} onPress={() => host.do({ name: 'removeItem', item: item.id })}>
+              <Row disabled={used === true} onPress={() => host.do(removal(scene.document, [item.id]))}>
                 {t('details.menu.remove')}
               </Row>
               <Line />

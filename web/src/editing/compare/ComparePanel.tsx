@@ -139,8 +139,8 @@ export function ComparePanel({
   );
 }
 
-/** A factor in one digit, as it is chosen by hand. */
-const rounded = (value: number): number => Math.max(1, Number(value.toPrecision(1)));
+/** A factor in two digits, as it is chosen by hand: in one the arrow keys would never leave 1. */
+const rounded = (value: number): number => Math.max(1, Number(value.toPrecision(2)));
 const shownFactor = (value: number): string =>
   rounded(value) < 1e4 ? String(rounded(value)) : shownScientific(rounded(value));
 

@@ -1,4 +1,4 @@
-import { distinctPointCount, type Point } from '@bogen/core/curve';
+import { distinctPointCount, type Curve, type Point } from '@bogen/core/curve';
 import { curveOf, itemOf, type FigureItem, type SingleFigureCommand } from '@bogen/core/figure';
 import { useState } from 'react';
 import { freshId } from '../../figure/scene/freshId.js';
@@ -95,6 +95,22 @@ export function DrawMenu({ drawing, scene, onPicture }: DrawMenuProps) {
     });
     scene.host.do({ name: 'batch', commands });
   };
+  // One more where there are points for it.
+  const otherDegree =
+    curve && [curve.degree + 1, curve.degree - 1].find((degree) => degree >= 1 && degree <= highest(curve));
+  const onSamePoints = ({ id: source, name }: FigureItem, degree: number): void => {
+    setOpen(false);
+    scene.host.do({
+      name: 'addItem',
+      item: {
+        id: freshId(document),
+        name: t('draw.names.otherDegree', { curve: name }).slice(-200),
+        kind: 'built',
+        operation: { name: 'curveOfDegree', source, degree },
+      },
+      at: document.items.length,
+    });
+  };
   return (
     <Popup
       label={t('draw.draw')}
@@ -140,6 +156,13 @@ export function DrawMenu({ drawing, scene, onPicture }: DrawMenuProps) {
           onPress={() => pointsOf(source.points)}
         />
       )}
+      {onRail && curve && otherDegree !== undefined && (
+        <Row
+          title={t('draw.otherDegree', { curve: onRail.name })}
+          lead={t('draw.otherDegreeLead', { degree: otherDegree })}
+          onPress={() => onSamePoints(onRail, otherDegree)}
+        />
+      )}
       <PictureButton
         scene={scene}
         className="rounded-md px-2 py-1 text-left hover:bg-tint disabled:opacity-50"
@@ -151,6 +174,9 @@ export function DrawMenu({ drawing, scene, onPicture }: DrawMenuProps) {
     </Popup>
   );
 }
+
+/** The highest degree that a curve's control points carry. */
+const highest = (curve: Curve): number => Math.min(9, distinctPointCount(curve) - 1);
 
 function Row({
   title,

@@ -1,10 +1,4 @@
-import {
-  curveOf,
-  isCurveItem,
-  sourcesOf,
-  type FigureItem,
-  type SingleFigureCommand,
-} from '@bogen/core/figure';
+import { curveOf, isCurveItem, sourcesOf, type FigureItem } from '@bogen/core/figure';
 import {
   ArrowDown,
   ArrowUp,
@@ -21,6 +15,7 @@ import {
 } from 'lucide-react';
 import { useState, useSyncExternalStore } from 'react';
 import type { Clipboard } from '../clipboard/useClipboard.js';
+import { removal } from './removal.js';
 import { freshId } from '../../figure/scene/freshId.js';
 import { keptCopy } from '../../figure/scene/keptCopy.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
@@ -129,7 +124,7 @@ export function ItemList({ scene, clipboard, onDetails }: ItemListProps) {
                 <IconButton
                   label={user ? t('items.inUse', { other: user.name }) : t('items.remove', { name })}
                   disabled={user !== undefined}
-                  onPress={() => host.do(removal(item))}
+                  onPress={() => host.do(removal(document, [item.id]))}
                 >
                   <Trash2 aria-hidden size={15} />
                 </IconButton>
@@ -146,8 +141,6 @@ export function ItemList({ scene, clipboard, onDetails }: ItemListProps) {
     </Popup>
   );
 }
-
-const removal = (item: FigureItem): SingleFigureCommand => ({ name: 'removeItem', item: item.id });
 
 /** A name to type; it is set when the field is left or Enter is pressed, and an empty one is given back. */
 function NameField({

@@ -10,6 +10,7 @@ import {
 import { useRef, useState, useSyncExternalStore } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useTranslation } from '../../text/text.js';
+import { Button } from '../../ui/Button.js';
 import { ProblemText } from '../../ui/ProblemText.js';
 import { heavy } from '../../worker/heavy.js';
 import { DescribedField } from '../fields/DescribedField.js';
@@ -19,9 +20,13 @@ import { OperationFields, type Arguments } from '../change/OperationFields.js';
 export function OperationOfItem({ scene, item }: { scene: FigureScene; item: BuiltItem }) {
   const { t } = useTranslation();
   const [refused, setRefused] = useState<unknown>(null);
+  /** What can't be drawn, to be kept all the same: a sheet may be about just that. */
+  const [undrawn, setUndrawn] = useState<Operation | null>(null);
   useSyncExternalStore(scene.onRest, () => scene.document);
   const queue = useRef(Promise.resolve());
   const { name, source: _, ...values } = item.operation as Operation & { readonly source?: string };
+  const keep = (operation: Operation): unknown =>
+    scene.attempt('do', { name: 'setOperation', item: item.id, operation });
   // One after the other: what is set while another is still tried is about what that came to.
   const set = (key: string, value: unknown): void => {
     const step = async (): Promise<void> => {
@@ -29,11 +34,9 @@ export function OperationOfItem({ scene, item }: { scene: FigureScene; item: Bui
       if (now?.kind !== 'built') return;
       const operation = { ...now.operation, [key]: value } as Operation;
       const preview = await heavy.preview(scene.document, operation);
-      setRefused(
-        preview.status === 'failed'
-          ? preview.reason
-          : scene.attempt('do', { name: 'setOperation', item: item.id, operation }),
-      );
+      const isDrawn = preview.status !== 'failed';
+      setUndrawn(isDrawn || !scene.host.letReaders ? null : operation);
+      setRefused(isDrawn ? keep(operation) : preview.reason);
     };
     queue.current = queue.current.then(step).catch(setRefused);
   };
@@ -70,6 +73,18 @@ export function OperationOfItem({ scene, item }: { scene: FigureScene; item: Bui
         </div>
       )}
       <ProblemText error={refused} className="mt-1 text-[13px]" />
+      {undrawn && (
+        <Button
+          quiet
+          className="-ml-2.5"
+          onClick={() => {
+            setRefused(keep(undrawn));
+            setUndrawn(null);
+          }}
+        >
+          {t('details.keepUndrawn')}
+        </Button>
+      )}
     </section>
   );
 }

@@ -47,7 +47,6 @@ const own: { readonly [Kind in ShapeKind]?: ComponentType<OwnFieldsProps<ShapeOf
 };
 const inOwnFields: { readonly [Kind in ShapeKind]?: readonly string[] } = {
   conic: ['held'],
-  stroke: ['tolerance'],
 };
 
 /** The parameters that a given shape keeps of its own, to be changed after it was drawn. */

@@ -1,6 +1,7 @@
 import { itemOf, sourcesOf, type FigureItem } from '@bogen/core/figure';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import i18next from 'i18next';
+import { removal } from './removal.js';
 
 /**
  * Deletes the items whose points are all selected, or the curve on the rail where nothing is selected.
@@ -27,6 +28,11 @@ export function removeSelected(scene: FigureScene, say: (text: string) => void):
     Math.max(0, ...sourcesOf(item).map((id) => 1 + depth(itemOf(document, id)!)));
   const ordered = items.toSorted((a, b) => depth(b) - depth(a));
   scene.selected.select([]);
-  host.do({ name: 'batch', commands: ordered.map(({ id }) => ({ name: 'removeItem', item: id })) });
+  host.do(
+    removal(
+      document,
+      ordered.map(({ id }) => id),
+    ),
+  );
   say(i18next.t('items.removed', { name: items.map(({ name }) => name).join(', ') }));
 }

@@ -49,6 +49,7 @@ export const details = {
   layoutCounts: '{{degree, sized}}, {{points}} points, spans: {{spans}}',
   layoutSpeed: 'the parameter runs up to {{ratio}} times as fast in one place as in another',
   made: 'How it is made: {{operation}}',
+  keepUndrawn: 'Set it all the same',
   /** How a curve was drawn that follows the points of others. */
   madeOf: {
     curveOnReferencePoints: 'On reference points, as control points',

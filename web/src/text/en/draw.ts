@@ -35,6 +35,7 @@ export const draw = {
     conic: 'Conic',
     onReferencePoints: 'On the reference points',
     throughReferencePoints: 'Through the reference points',
+    otherDegree: '{{curve}}, another degree',
   },
   leads: {
     points: 'Points to aim at and to draw on.',
@@ -92,6 +93,8 @@ export const draw = {
   referencePointsOfCurve: 'Points of {{curve}} as reference points',
   referencePointsOfCurveLead_one: 'One on its {{count}} control point, to draw on again.',
   referencePointsOfCurveLead_other: 'One on each of its {{count}} control points, to draw on again.',
+  otherDegree: 'Another degree on the points of {{curve}}',
+  otherDegreeLead: 'A curve of {{degree, sized}} that follows the same control points.',
   bothBeside: 'Both, side by side',
   bothBesideLead: 'The same two curves, each in a pane of its own.',
   layout: 'Layout',

@@ -33,6 +33,7 @@ export const prose = {
   formulaLead: 'With the numbers of the figure as it is now. The notation follows the lesson.',
   formulaOf: '{{formula}} · {{item}}',
   pointing: 'Pointing words',
+  pointingMore: 'Let these words point at something more',
   pointingLead: 'What the selected words mean; point at it in the figure, or choose.',
   noPointing: 'Select some words first, then say what they mean.',
   stopPointing: 'These words mean nothing of the figure',

@@ -20,6 +20,7 @@ import {
   Italic,
   List,
   ListOrdered,
+  MousePointerBan,
   MousePointerClick,
   Quote,
   Sigma,
@@ -33,7 +34,14 @@ import { notation } from '../../text/notation.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import type { EditedDraft } from '../draft.js';
-import { allowanceFor, controlCommand, controlRange, type Control, type Measure } from '@bogen/core/figure';
+import {
+  allowanceFor,
+  controlCommand,
+  controlRange,
+  type Control,
+  type Measure,
+  type Target,
+} from '@bogen/core/figure';
 import { curveIndex, letterOf, nameOf } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useFormulaTaker } from '../../live/formulaTaker.js';
@@ -63,6 +71,9 @@ import { FormulaPanel, type EditedFormula } from './FormulaPanel.js';
 
 /** Below the title of the lesson and that of the sheet. */
 const headingLevels = [3, 4] as const;
+
+/** So many things of the figure words can mean. */
+const mostTargets = 20;
 
 /** How long typing must pause before it becomes a step. */
 const restMs = 700;
@@ -213,6 +224,7 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
         : null,
       link: current.isActive('link'),
       pointing: current.isActive('pointing'),
+      targets: (current.getAttributes('pointing')['targets'] ?? []) as readonly Target[],
       empty: current.state.selection.empty,
     }),
   });
@@ -340,28 +352,31 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
               letReadersSet(control, scene);
             }}
           />
-          {on.pointing ? (
-            tool(t('prose.stopPointing'), <MousePointerClick aria-hidden size={15} />, true, () =>
+          {/* Words can mean several things: each that is picked is added. */}
+          <PickList
+            label={t(on.pointing ? 'prose.pointingMore' : 'prose.pointing')}
+            lead={on.empty && !on.pointing ? t('prose.noPointing') : t('prose.pointingLead')}
+            icon={<MousePointerClick aria-hidden size={15} />}
+            disabled={on.targets.length >= mostTargets}
+            scene={scene}
+            offers={targetOffers}
+            text={(target) => targetText(target, scene.document, t)}
+            onPoint={(target) =>
+              scene.pointed.setHighlight(target && highlightOf([...on.targets, target], scene))
+            }
+            onChoose={(target) =>
+              editor
+                .chain()
+                .focus()
+                .extendMarkRange('pointing')
+                .setMark('pointing', { targets: [...on.targets, target] })
+                .run()
+            }
+          />
+          {on.pointing &&
+            tool(t('prose.stopPointing'), <MousePointerBan aria-hidden size={15} />, false, () =>
               editor.chain().focus().extendMarkRange('pointing').unsetMark('pointing').run(),
-            )
-          ) : (
-            <PickList
-              label={t('prose.pointing')}
-              lead={on.empty ? t('prose.noPointing') : t('prose.pointingLead')}
-              icon={<MousePointerClick aria-hidden size={15} />}
-              scene={scene}
-              offers={targetOffers}
-              text={(target) => targetText(target, scene.document, t)}
-              onPoint={(target) => scene.pointed.setHighlight(target && highlightOf([target], scene))}
-              onChoose={(target) =>
-                editor
-                  .chain()
-                  .focus()
-                  .setMark('pointing', { targets: [target] })
-                  .run()
-              }
-            />
-          )}
+            )}
         </>
       )}
     </div>

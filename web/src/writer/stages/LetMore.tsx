@@ -1,4 +1,5 @@
 import {
+  canHaveHandles,
   isCurveItem,
   itemOf,
   offeredOperations,
@@ -147,7 +148,11 @@ function offersOf(item: FigureItem): readonly Freedom[] {
         { kind: 'anchors', item: id },
       ];
     case 'built':
-      return [{ kind: 'values', item: id }];
+      return [
+        { kind: 'values', item: id },
+        // Some have handles, such as the strengths of a bridge.
+        ...(canHaveHandles(item) ? [{ kind: 'anchors', item: id } as const] : []),
+      ];
     case 'point':
       return [{ kind: 'anchors', item: id }];
     case 'picture':

@@ -9,6 +9,9 @@ import { IconButton } from '../../ui/IconButton.js';
 import { Popup } from '../../ui/Popup.js';
 import { LetMore } from './LetMore.js';
 
+/** How often an operation can be let be used, where it is counted. */
+const mostTimes = 20;
+
 interface ReadersMayProps {
   readonly scene: FigureScene;
   /** What readers would have to be let do, to do what was just done here. */
@@ -94,7 +97,7 @@ function MayList({
               <Choice
                 label={t('freedoms.howOften')}
                 value={String(row.freedom.most ?? '')}
-                choices={['', '1', '2', '3', '5', '10']}
+                choices={['', ...Array.from({ length: mostTimes }, (_, k) => String(k + 1))]}
                 name={(most) =>
                   most === '' ? t('freedoms.asOften') : t('freedoms.times', { count: Number(most) })
                 }
