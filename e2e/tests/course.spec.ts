@@ -281,7 +281,7 @@ test('Degree or spans is worked through with the pointer', async ({ newContext }
     await expect(page.locator('[data-facts]')).toContainText('121 points');
     await page.getByRole('button', { name: 'Numbers of Stroke …' }).click();
     // The middle of a line of two hundred steps is a tolerance of 1 mm.
-    await page.getByLabel('Tolerance').fill('100');
+    await page.getByRole('slider', { name: 'Tolerance' }).fill('100');
     // What it would come to is seen before it is let go.
     await expect(page.locator('[data-stroke-fit="10"]')).toContainText('10 control points');
     await expect(page.locator('[data-facts]')).toContainText('121 points');

@@ -61,7 +61,7 @@ import {
 } from './extensions.js';
 import { LinkField } from './LinkField.js';
 import { measureText, targetText } from './measureText.js';
-import { controlOffers, formulaOffers, measureOffers, targetOffers } from './offers.js';
+import { controlOffers, formulaOffers, measureOffers, targetOffers, withTarget } from './offers.js';
 import { PickOnScreen } from './PickOnScreen.js';
 import { PickList } from './PickList.js';
 import { TableTools } from './TableTools.js';
@@ -362,14 +362,14 @@ function Toolbar({ editor, onFormula }: { editor: Editor; onFormula: () => void 
             offers={targetOffers}
             text={(target) => targetText(target, scene.document, t)}
             onPoint={(target) =>
-              scene.pointed.setHighlight(target && highlightOf([...on.targets, target], scene))
+              scene.pointed.setHighlight(target && highlightOf(withTarget(on.targets, target), scene))
             }
             onChoose={(target) =>
               editor
                 .chain()
                 .focus()
                 .extendMarkRange('pointing')
-                .setMark('pointing', { targets: [...on.targets, target] })
+                .setMark('pointing', { targets: withTarget(on.targets, target) })
                 .run()
             }
           />

@@ -103,3 +103,7 @@ export function targetOffers(scene: FigureScene): Target[] {
     target.index === pointed.index;
   return all.sort((a, b) => Number(isPointed(b)) - Number(isPointed(a)));
 }
+
+/** What words mean, and one thing more; each counts once. */
+export const withTarget = (targets: readonly Target[], more: Target): readonly Target[] =>
+  targets.some((target) => JSON.stringify(target) === JSON.stringify(more)) ? targets : [...targets, more];

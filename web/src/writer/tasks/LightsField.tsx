@@ -5,7 +5,7 @@ import { highlightOf } from '../../live/lit.js';
 import { useTranslation } from '../../text/text.js';
 import { IconButton } from '../../ui/IconButton.js';
 import { targetText } from '../prose/measureText.js';
-import { targetOffers } from '../prose/offers.js';
+import { targetOffers, withTarget } from '../prose/offers.js';
 import { PickList } from '../prose/PickList.js';
 
 interface LightsFieldProps {
@@ -47,8 +47,8 @@ export function LightsField({ scene, lights, onChange }: LightsFieldProps) {
         scene={scene}
         offers={targetOffers}
         text={(target) => targetText(target, scene.document, t)}
-        onPoint={(target) => light(target && [...(lights ?? []), target])}
-        onChoose={(target) => onChange([...(lights ?? []), target])}
+        onPoint={(target) => light(target && withTarget(lights ?? [], target))}
+        onChoose={(target) => onChange(withTarget(lights ?? [], target))}
       />
     </>
   );
