@@ -73,6 +73,17 @@ test('numbers of the figure stand in the text and follow it, and words of the te
     await expect(text.locator('[data-pointing]')).toHaveText('middle');
     // The list has closed and given the focus back.
     await expect(text).toBeFocused();
+    // The same words mean something more, and no longer, and again; the same thing counts once.
+    const more = page.getByRole('button', { name: 'Let these words point at something more' });
+    for (const what of ['P3 of Curve', 'P3 of Curve']) {
+      await more.click();
+      await list.getByLabel('Find').fill(what);
+      await list.getByRole('button', { name: what }).click();
+      await expect(text).toBeFocused();
+    }
+    await expect
+      .poll(async () => JSON.stringify((await lesson(page)).sheets[0]!.prose))
+      .toMatch(/"targets":\[\{[^\]]*"span"[^\]]*\},\{[^\]]*"controlPoint"[^\]]*\}\]/);
     await page.keyboard.press('Control+End');
     await page.keyboard.type(' or elsewhere');
     for (let k = 0; k < 9; k++) await page.keyboard.press('Shift+ArrowLeft');
