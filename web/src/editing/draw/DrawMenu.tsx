@@ -116,7 +116,7 @@ export function DrawMenu({ drawing, scene, onPicture }: DrawMenuProps) {
       label={t('draw.draw')}
       open={open}
       onOpen={setOpen}
-      className="grid w-[470px] grid-cols-2 gap-x-3 gap-y-0.5 p-2"
+      className="grid w-[700px] max-w-full grid-cols-2 gap-x-3 gap-y-0.5 p-2 md:grid-cols-3"
       trigger={<Button>{t('draw.draw')}</Button>}
     >
       {toolNames.map((name) => (
@@ -193,7 +193,7 @@ function Row({
     <button
       type="button"
       disabled={disabled}
-      className="rounded-md px-2 py-1 text-left hover:bg-tint disabled:opacity-50"
+      className="flex flex-col items-start justify-start rounded-md px-2 py-1 text-left hover:bg-tint disabled:opacity-50"
       onClick={onPress}
     >
       <span className="block text-[13px] font-medium">{title}</span>
