@@ -201,7 +201,7 @@ await run(async () => {
     await student.getByRole('link', { name: 'One stroke, too many points' }).click();
     await student.locator('[data-rail]').waitFor();
     await student.getByRole('button', { name: 'Numbers of Stroke …' }).click();
-    await student.getByLabel('Tolerance').fill('100');
+    await student.getByRole('slider', { name: 'Tolerance' }).fill('100');
     await student.keyboard.press('Tab');
     await student.waitForTimeout(800);
     await shoot(student, 'course-stroke');
