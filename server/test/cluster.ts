@@ -3,6 +3,7 @@ import type { TestProject } from 'vitest/node';
 import { startThrowAwayCluster } from '../../scripts/cluster.mjs';
 // @ts-expect-error as above
 import { ensurePostgres } from '../../scripts/packages.mjs';
+import { makeTemplates } from './templates.js';
 
 declare module 'vitest' {
   interface ProvidedContext {
@@ -18,6 +19,12 @@ interface Cluster {
 /** A real PostgreSQL for the server's tests, thrown away afterwards. */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
   const cluster = (await startThrowAwayCluster(await ensurePostgres())) as Cluster;
+  try {
+    await makeTemplates(cluster.url);
+  } catch (error) {
+    await cluster.discard();
+    throw error;
+  }
   project.provide('clusterUrl', cluster.url);
   return () => cluster.discard();
 }

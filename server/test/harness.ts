@@ -17,11 +17,10 @@ import { pino } from 'pino';
 import { afterAll, beforeAll, expect, inject } from 'vitest';
 import { createApp } from '../src/app.js';
 import { connect, type Db } from '../src/db/connect.js';
-import { migrateDatabase } from '../src/db/migrate.js';
-import { loadDemo } from '../src/demo/load.js';
 import type { Settings } from '../src/config/settings.js';
 import { floodLimits, type FloodLimits } from '../src/http/rateLimit.js';
 import { Pool, type PoolOptions } from '../src/pool/pool.js';
+import { templates } from './templates.js';
 
 /** One server on a database of its own, for a file of tests. */
 export class TestServer {
@@ -45,12 +44,11 @@ export class TestServer {
     const database = `test_${name}`;
     beforeAll(async () => {
       const admin = connect(inject('clusterUrl'));
-      await sql`create database ${sql.id(database)}`.execute(admin);
+      const template = templates[(this.options.demo ?? true) ? 'demo' : 'empty'];
+      await sql`create database ${sql.id(database)} template ${sql.id(template)}`.execute(admin);
       await admin.destroy();
       this.databaseUrl = inject('clusterUrl').replace(/\/postgres$/, `/${database}`);
       this.db = connect(this.databaseUrl);
-      await migrateDatabase(this.db);
-      if (this.options.demo ?? true) await loadDemo(this.db, this.pool);
       await this.start();
     });
     afterAll(async () => {
