@@ -73,6 +73,13 @@ await run(async () => {
     console.log('\nBeside the compiled scientific library\n');
     await benchCompiled();
   }
+  if (wanted('formats')) {
+    console.log('\nFiles of many curves, and files that are made to be costly\n');
+    await command(process.execPath, ['--import', 'tsx', 'bench/formats.bench.ts'], {
+      show: true,
+      cwd: join(root, 'core'),
+    });
+  }
   if (wanted('lesson')) {
     console.log('');
     await command(process.execPath, ['--import', 'tsx', 'bench/lesson.bench.ts'], {

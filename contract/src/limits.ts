@@ -6,15 +6,15 @@ export const batchLimits = {
   /** Steps in one request. */
   steps: 200,
   /** Commands in one request, those inside batches counted one by one. */
-  commands: 2000,
+  commands: 3000,
   /** Bytes of the steps of one request, as JSON in UTF-8. */
-  bytes: 900_000,
+  bytes: 2_000_000,
 };
 
 /** Bytes of a request's body: what anyone may send, what is sent signed in, a whole lesson, a picture in base 64, and a lesson with its pictures. */
 export const bodyLimits = {
   anyone: 10_000,
-  signedIn: 1_000_000,
+  signedIn: 2_200_000,
   lesson: 4_000_000,
   picture: 14_000_000,
   lessonFile: 28_000_000,

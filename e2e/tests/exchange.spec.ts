@@ -108,6 +108,56 @@ test('a file is looked at first, comes in as one step, and is refused with its l
   });
 });
 
+test('a drawing of two thousand paths comes in as one step, is saved, and its curves are taken hold of one by one', async ({
+  newContext,
+}) => {
+  const page = await (await newContext()).newPage();
+  await openBench(page);
+  const curves = page.locator('[data-curve-tools] select option');
+  const paths = Array.from({ length: 2000 }, (_, k) => {
+    const [x, y] = [5 * (k % 50), 8 * Math.floor(k / 50)];
+    return `<path d="M${x} ${y}C${x + 1} ${y + 5} ${x + 3} ${y + 5} ${x + 4} ${y}"/>`;
+  });
+  await choose(
+    page,
+    'frames.svg',
+    `<svg xmlns="http://www.w3.org/2000/svg" width="250mm" height="320mm" viewBox="0 0 250 320">${paths.join('')}</svg>`,
+  );
+  await expect(into(page).locator('[data-exchange-content]')).toContainText('2000 curves');
+  await into(page)
+    .locator('label', { hasText: /^Put it/ })
+    .locator('select')
+    .selectOption({ label: 'in the middle of the view' });
+  await into(page).getByRole('button', { name: 'Take in' }).click();
+  await expect(curves).toHaveCount(2001);
+  await expect(kept(page)).toBeVisible();
+  await page.keyboard.press('Escape');
+  // Of so many, the points of the curve on the rail alone are marked.
+  await expect(page.locator('[data-shape-handle]')).toHaveCount(6);
+  await page.getByRole('button', { name: 'Items …' }).click();
+  const rows = page.locator('[data-item-list] li');
+  await expect(rows).toHaveCount(100);
+  await page.getByRole('button', { name: 'Show more; 1901 are left' }).click();
+  await expect(rows).toHaveCount(200);
+  await page.getByLabel('Find by name').fill('curve 1999');
+  await expect(rows).toHaveCount(1);
+  await page.getByLabel('Find by name').fill('keel');
+  await expect(page.getByText('Nothing has this name.')).toBeVisible();
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await expect(curves).toHaveCount(0);
+});
+
+test('reading is stopped, and nothing has come', async ({ newContext }) => {
+  const page = await (await newContext()).newPage();
+  await openBench(page);
+  const long = `<svg xmlns="http://www.w3.org/2000/svg">${'<path d="M0 0C1 5 3 5 4 0S7-5 8 0"/>'.repeat(19_000)}</svg>`;
+  await choose(page, 'long.svg', long);
+  await into(page).getByRole('button', { name: 'Stop' }).click();
+  await expect(into(page)).toContainText('nothing came in');
+  await expect(into(page).getByRole('button', { name: 'Take in' })).toHaveCount(0);
+});
+
 test('a drawing and a list of coordinates are pasted', async ({ newContext }) => {
   const page = await (await newContext()).newPage();
   await page.goto('/bench');

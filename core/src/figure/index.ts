@@ -19,6 +19,7 @@ export {
   figureDescription,
   figureVersion,
   isCurveItem,
+  isMarked,
   isShown,
   itemColors,
   itemDescription,

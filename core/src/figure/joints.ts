@@ -47,12 +47,59 @@ export function meetingTolerance(curves: Iterable<Curve>): number {
   return relativeTolerance * size;
 }
 
+/** Where more ends than this meet, as in the middle of a star, none of them is taken for continued by another. */
+const mostMeeting = 24;
+
+interface End {
+  readonly of: EndOfCurve;
+  readonly at: Point;
+  readonly curve: Curve;
+}
+
+/**
+ * The pairs of ends of different curves that meet, in the order of the ends. They are looked for along the first axis, so that
+ * not every end is compared with every other.
+ */
+function meetingPairs(ends: readonly End[], tolerance: number): (readonly [End, End])[] {
+  const along = ends.map((_, index) => index).sort((a, b) => ends[a]!.at[0]! - ends[b]!.at[0]!);
+  /** Goes through the pairs of ends in one place, of which only some are wanted. */
+  const visit = (isWanted: (end: number) => boolean, found: (a: number, b: number) => void): void =>
+    along.forEach((a, k) => {
+      if (!isWanted(a)) return;
+      const from = ends[a]!.at;
+      for (let next = k + 1; next < along.length; next++) {
+        const b = along[next]!;
+        const to = ends[b]!.at;
+        if (to[0]! - from[0]! > tolerance) return;
+        if (isWanted(b) && from.length === to.length && distance(from, to) <= tolerance) found(a, b);
+      }
+    });
+  const counts = ends.map(() => 0);
+  visit(
+    () => true,
+    (a, b) => {
+      counts[a]!++;
+      counts[b]!++;
+    },
+  );
+  const pairs: [number, number][] = [];
+  visit(
+    (end) => counts[end]! > 0 && counts[end]! < mostMeeting,
+    (a, b) => {
+      if (ends[a]!.of.item !== ends[b]!.of.item) pairs.push([Math.min(a, b), Math.max(a, b)]);
+    },
+  );
+  return pairs
+    .sort(([a, b], [c, d]) => a - c || b - d)
+    .map(([a, b]) => [ends[a]!, ends[b]!]);
+}
+
 /**
  * The joints of a figure: each pair of ends of two different curves that are drawn and meet, with the continuity
  * measured there.
  */
 export function jointsOf(document: FigureDocument, evaluation: Evaluation): Joint[] {
-  const ends: { readonly of: EndOfCurve; readonly at: Point; readonly curve: Curve }[] = [];
+  const ends: End[] = [];
   const curves: Curve[] = [];
   for (const item of document.items) {
     const curve = curveOf(evaluation, item.id);
@@ -62,30 +109,25 @@ export function jointsOf(document: FigureDocument, evaluation: Evaluation): Join
       ends.push({ of: { item: item.id, end }, at: pointOfEnd(curve, end), curve });
     }
   }
-  const tolerance = meetingTolerance(curves);
-  return ends.flatMap((a, index) =>
-    ends.slice(index + 1).flatMap((b): Joint[] => {
-      if (a.of.item === b.of.item || a.at.length !== b.at.length) return [];
-      if (distance(a.at, b.at) > tolerance) return [];
-      // A curve that ends comes before one that starts.
-      const [first, second] = a.of.end === 'start' && b.of.end === 'end' ? [b, a] : [a, b];
-      const measured = measureJoint(
-        runningInto(first.curve, first.of.end),
-        runningFrom(second.curve, second.of.end),
-      );
-      // What was made from a curve and lies on it does not continue it.
-      if (measured.direction > Math.PI - 1e-6 && isMadeFrom(document, a.of.item, b.of.item)) return [];
-      return [
-        {
-          first: first.of,
-          second: second.of,
-          at: first.at,
-          measured,
-          locked: lockBetween(document, first.of, second.of)?.continuity,
-        },
-      ];
-    }),
-  );
+  return meetingPairs(ends, meetingTolerance(curves)).flatMap(([a, b]): Joint[] => {
+    // A curve that ends comes before one that starts.
+    const [first, second] = a.of.end === 'start' && b.of.end === 'end' ? [b, a] : [a, b];
+    const measured = measureJoint(
+      runningInto(first.curve, first.of.end),
+      runningFrom(second.curve, second.of.end),
+    );
+    // What was made from a curve and lies on it does not continue it.
+    if (measured.direction > Math.PI - 1e-6 && isMadeFrom(document, a.of.item, b.of.item)) return [];
+    return [
+      {
+        first: first.of,
+        second: second.of,
+        at: first.at,
+        measured,
+        locked: lockBetween(document, first.of, second.of)?.continuity,
+      },
+    ];
+  });
 }
 
 /** Whether one of two items is built from the other. */

@@ -16,7 +16,7 @@ import {
 /** Descriptions that operations, shapes, commands and conditions share. */
 
 /** The largest number of items in a figure and of points in one curve that are accepted. */
-export const figureLimits = { items: 200, points: 2000, strokePoints: 20_000 };
+export const figureLimits = { items: 2500, points: 2000, strokePoints: 20_000 };
 
 export const degree: WholeField = { ...whole(1, 9), is: 'degree' };
 export const index: WholeField = { ...whole(0, 100_000), is: 'index' };

@@ -141,8 +141,9 @@ export function validateItem(item: FigureItem): void {
  */
 export function refuseCycles(document: FigureDocument): void {
   const state = new Map<string, 'open' | 'done'>();
+  const items = new Map(document.items.map((item) => [item.id, item]));
   const visit = (id: string): void => {
-    const item = itemOf(document, id);
+    const item = items.get(id);
     if (!item || state.get(id) === 'done') return;
     if (state.get(id) === 'open') throw new CommandError(told('builtFromItself', { name: item.name }));
     state.set(id, 'open');

@@ -16,6 +16,7 @@ import { atLine, FormatError, type FormatMember, type OutgoingFigure, type Writt
 import { asPeriodicWhereClosed, collected, type Incoming } from './incoming.js';
 import { formatLimits, refuseTooLong } from './limits.js';
 import { outgoingOf } from './outgoing.js';
+import { mapTold, untold, within, type Reached } from './reached.js';
 
 /** The columns of every row; a cell that does not count for its kind of row is empty. */
 const columns = [
@@ -96,13 +97,13 @@ export const csv: FormatMember<'csv'> = {
   read: readCsv,
 };
 
-function writeCsv(figure: OutgoingFigure, options: Partial<CsvOptions>): WrittenFile {
+function writeCsv(figure: OutgoingFigure, options: Partial<CsvOptions>, reached = untold): WrittenFile {
   const { curves, points, lost } = outgoingOf(figure);
   const { samples, even } = { ...first, ...options };
   const tracks = samples > 0 ? trackColumns(figure) : [];
   const unmeasured = samples > 0 ? curves.filter(({ curve }) => curve.signedWeights) : [];
   const rows: Row[] = [
-    ...curves.flatMap(({ item, curve }) => rowsOf(item.name, curve, samples, even, tracks)),
+    ...mapTold(curves, reached, ({ item, curve }) => rowsOf(item.name, curve, samples, even, tracks)).flat(),
     ...points.map(({ name, at }): Row => ({ curve: name, kind: 'reference point', ...coordinates(at) })),
   ];
   const all = [...columns, ...tracks.map(({ name }) => name)];
@@ -203,9 +204,9 @@ function cell(value: unknown): string {
   return /[",;\r\n]/.test(harmless) ? `"${harmless.replaceAll('"', '""')}"` : harmless;
 }
 
-function readCsv(text: string) {
+function readCsv(text: string, reached = untold) {
   refuseTooLong(text);
-  const rows = tableOf(text.replace(/^\uFEFF/, ''));
+  const rows = tableOf(text.replace(/^\uFEFF/, ''), within(reached, 0, 0.8));
   if (rows.length === 0) throw new FormatError(told('fileNothing'));
   const head = rows[0]!.cells.map((name) => name.trim().toLowerCase());
   const incoming = head.includes('kind') ? curvesOf(head, rows.slice(1)) : [listOf(rows)];
@@ -218,7 +219,7 @@ interface TableRow {
 }
 
 /** The rows that are not empty, by the separator that the first of them shows. */
-function tableOf(text: string): TableRow[] {
+function tableOf(text: string, reached: Reached): TableRow[] {
   const first = /[^\r\n]+/.exec(text)?.[0] ?? '';
   const outside = first.replace(/"(?:[^"]|"")*"/g, '');
   const separator =
@@ -228,8 +229,9 @@ function tableOf(text: string): TableRow[] {
   let cells: string[] = [];
   const end = (): void => {
     if (cells.length > 1 || cells[0] !== '') rows.push({ line: from, cells });
-    if (rows.length > formatLimits.points)
-      throw atLine(line, told('fileTooMany', { most: formatLimits.points, what: 'rows' }));
+    if (rows.length % 1024 === 0) reached(at / text.length);
+    if (rows.length > formatLimits.rows)
+      throw atLine(line, told('fileTooMany', { most: formatLimits.rows, what: 'rows' }));
     cells = [];
     from = line;
   };
@@ -250,6 +252,8 @@ function tableOf(text: string): TableRow[] {
       value = text.slice(start, at).trim();
     }
     cells.push(value);
+    if (cells.length > formatLimits.cells)
+      throw atLine(line, told('fileTooMany', { most: formatLimits.cells, what: 'cells' }));
     const sign = text[at];
     if (sign !== undefined && sign !== separator && sign !== '\n' && sign !== '\r')
       throw atLine(line, told('fileSign', { wanted: separator, found: text.slice(at, at + 8) }));

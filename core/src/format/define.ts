@@ -3,6 +3,7 @@ import type { Field } from '../describe/describe.js';
 import type { FigureDocument, FigureItem } from '../figure/document.js';
 import type { Evaluation } from '../figure/evaluate.js';
 import { told, ToldError, type Told } from '../told/told.js';
+import type { Reached } from './reached.js';
 
 /** A figure with its geometry, as it goes out. */
 export interface OutgoingFigure {
@@ -48,9 +49,9 @@ export interface FormatMember<Name extends string = string> {
   readonly options: Readonly<Record<string, Field>>;
   readonly first: FormatOptions;
   /** @throws FormatError where nothing can go out */
-  readonly write: (figure: OutgoingFigure, options: FormatOptions) => WrittenFile;
+  readonly write: (figure: OutgoingFigure, options: FormatOptions, reached?: Reached) => WrittenFile;
   /** @throws FormatError with the line and the reason */
-  readonly read?: (text: string) => ReadFile;
+  readonly read?: (text: string, reached?: Reached) => ReadFile;
 }
 
 /** A file that can’t be read or written, with the line where there is one. */

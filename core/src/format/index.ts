@@ -10,3 +10,4 @@ export { formatNames, formatOfFile, formats, readerOf, type FormatName } from '.
 export { jsonDescriptions, jsonVersion, renamedItems } from './json.js';
 export { optionsFrom } from './options.js';
 export { formatLimits } from './limits.js';
+export { type Reached } from './reached.js';

@@ -7,12 +7,15 @@ export const formatLimits = {
   characters: 20_000_000,
   entities: 400_000,
   /** Numbers, texts and references of all entities together. */
-  values: 1_200_000,
+  values: 1_000_000,
   depth: 60,
   /** Curves and points that are taken in; more than a figure holds are refused when they come into it. */
   items: 20_000,
   /** Control points of all curves together. */
-  points: 1_000_000,
+  points: 300_000,
+  /** Rows of a table, which has samples too, and cells of each row. */
+  rows: 500_000,
+  cells: 1000,
 };
 
 /** @throws FormatError where a text is longer than can be read in the time that is meant for it */

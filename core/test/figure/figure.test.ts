@@ -9,6 +9,8 @@ import {
   extractPart,
   insertKnot,
   interpolate,
+  isMarked,
+  isShown,
   joinCurves,
   reverseCurve,
   type Curve,
@@ -287,6 +289,39 @@ describe('evaluation', () => {
     const circle = { ...figure, items: [built('x', 'y', 2), built('y', 'x', 2)] };
     expect(evaluateFigure(circle).items.get('x')).toMatchObject({ status: 'failed' });
     expect(() => validateFigure(circle)).toThrow(/built from itself/);
+  });
+});
+
+describe('what is marked', () => {
+  const curve = (k: number): FigureItem => ({ ...given, id: `c${k}`, name: `C${k}` });
+  const figureOf = (count: number): FigureDocument => ({
+    ...emptyFigure(),
+    items: Array.from({ length: count }, (_, k) => curve(k)),
+    rail: { item: 'c3', tracks: [] },
+  });
+
+  it('of many items is the curve on the rail alone, unless another says that it is shown', () => {
+    const few = figureOf(200);
+    expect(few.items.every((item) => isMarked(few, item) && isShown(few, 'controlPoints', item))).toBe(true);
+    const many = figureOf(201);
+    expect(many.items.filter((item) => isMarked(many, item)).map(({ id }) => id)).toEqual(['c3']);
+    expect(many.items.filter((item) => isShown(many, 'labels', item)).map(({ id }) => id)).toEqual(['c3']);
+    expect(isShown(many, 'labels', { ...many.items[0]!, shown: { labels: true } })).toBe(true);
+    expect(isShown(many, 'labels')).toBe(true);
+  });
+
+  it('a figure has room for 2,500 items and refuses one more, and long chains of what is built are looked through once', () => {
+    const document = { ...figureOf(0), rail: { item: null, tracks: [] }, items: [curve(0)] };
+    const commands = Array.from({ length: 2499 }, (_, k) => ({
+      name: 'addItem' as const,
+      item: built(`c${k + 1}`, `c${k}`, 4),
+      at: k + 1,
+    }));
+    const full = applyFigureCommand(document, { name: 'batch', commands }).document;
+    expect(full.items).toHaveLength(2500);
+    expect(() => applyFigureCommand(full, { name: 'addItem', item: curve(3000), at: 0 })).toThrow(/2501/);
+    const closing = { name: 'replaceItem' as const, item: built('c0', 'c9', 4) };
+    expect(() => applyFigureCommand(full, closing)).toThrow(CommandError);
   });
 });
 

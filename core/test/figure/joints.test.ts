@@ -137,6 +137,45 @@ describe('taking apart and putting together', () => {
   });
 });
 
+describe('where ends meet', () => {
+  const line = (k: number, from: readonly [number, number], to: readonly [number, number]): CurveItem => ({
+    id: `l${k}`,
+    name: `L${k}`,
+    kind: 'curve',
+    curve: { degree: 1, knots: [0, 0, 1, 1], points: [from, to] },
+  });
+  const jointsAmong = (items: readonly CurveItem[]) => {
+    const document = { ...emptyFigure(), items };
+    return jointsOf(document, evaluateFigure(document)).map(({ first, second }) => [first.item, second.item]);
+  };
+
+  it('every pair is a joint, in the order of the curves', () => {
+    // A square drawn from its right side, and a line that touches nothing but has an end above another.
+    const square = [
+      line(0, [10, 0], [10, 10]),
+      line(1, [10, 10], [0, 10]),
+      line(2, [0, 10], [0, 0]),
+      line(3, [0, 0], [10, 0]),
+      line(4, [10, 4], [20, 5]),
+    ];
+    expect(jointsAmong(square)).toEqual([
+      ['l3', 'l0'],
+      ['l0', 'l1'],
+      ['l1', 'l2'],
+      ['l2', 'l3'],
+    ]);
+  });
+
+  it('none of the ends in the middle of a star is continued by another', () => {
+    const star = (count: number) =>
+      Array.from({ length: count }, (_, k) =>
+        line(k, [0, 0], [10 * Math.cos((2 * Math.PI * k) / count), 10 * Math.sin((2 * Math.PI * k) / count)]),
+      );
+    expect(jointsAmong(star(20))).toHaveLength(190);
+    for (const count of [26, 40, 51, 2000]) expect(jointsAmong(star(count))).toEqual([]);
+  });
+});
+
 describe('locked joints', () => {
   const lockAll = (continuity: 'G1' | 'G2' | 'C1'): FigureDocument => {
     let document = apart(waist);

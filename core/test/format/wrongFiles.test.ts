@@ -8,6 +8,7 @@ import {
   type FormatName,
 } from '../everything.js';
 import { curveItem, outgoing } from './figures.js';
+import { hostile } from './hostile.js';
 
 const cubic: Curve = {
   degree: 3,
@@ -220,39 +221,7 @@ describe('JSON', () => {
 });
 
 describe('a hostile file', () => {
-  const millions = 3_000_000;
-  const head =
-    "ISO-10303-21;HEADER;FILE_DESCRIPTION((''),'2;1');FILE_NAME('','',(''),(''),'','','');FILE_SCHEMA(('A'));ENDSEC;DATA;";
-  it.each([
-    ['step', 'too long', ' '.repeat(21_000_000)],
-    ['step', 'deep', `${head}#1=A(${'('.repeat(millions)}`],
-    ['step', 'a list that goes on', `${head}#1=A(${'1,'.repeat(millions)}`],
-    [
-      'step',
-      'many entities',
-      `${head}${Array.from({ length: 600_000 }, (_, k) => `#${k + 1}=A();`).join('')}`,
-    ],
-    ['step', 'a text that goes on', `${head}#1=A('${'x'.repeat(millions)}`],
-    ['step', 'signs that are doubled', `${head}#1=A('${"''".repeat(millions / 2)}`],
-    ['step', 'a comment that goes on', `${head}/*${'*'.repeat(millions)}`],
-    ['step', 'digits', `${head}#1=A(${'9'.repeat(millions)}.E9);`],
-    [
-      'step',
-      'curves that lead to themselves',
-      `${head}#1=TRIMMED_CURVE('',#1,(PARAMETER_VALUE(0.)),(PARAMETER_VALUE(1.)),.T.,.PARAMETER.);#2=TRIMMED_CURVE('',#1,(PARAMETER_VALUE(0.)),(PARAMETER_VALUE(1.)),.T.,.PARAMETER.);ENDSEC;END-ISO-10303-21;`,
-    ],
-    ['iges', 'one line that goes on', 'S'.repeat(millions)],
-    [
-      'iges',
-      'a count that promises much',
-      `${' '.repeat(72)}S      1\n${'1H,,1H;,9999999Hx'.padEnd(72)}G      1\n`,
-    ],
-    ['csv', 'rows without end', '1,2\n'.repeat(1_100_000)],
-    ['csv', 'a quote that goes on', `"${'""'.repeat(millions / 2)}`],
-    ['csv', 'cells without end', '1,'.repeat(millions)],
-    ['json', 'deep', '{"a":'.repeat(millions)],
-    ['json', 'numbers without end', `[${'1,'.repeat(millions)}`],
-  ] as const)('is refused by %s: %s', (name, _, text) => {
+  it.each(hostile)('is refused by %s: %s', (name, _, text) => {
     expect(refusal(name, text)).not.toBe('it was read');
   });
 });

@@ -1,5 +1,6 @@
+import type { Reached } from '@bogen/core/format';
 import { told } from '@bogen/core/lesson';
-import { wrap } from 'comlink';
+import { proxy, wrap } from 'comlink';
 import type { ExchangeWork } from './exchangeWork.js';
 
 export type { FileContent } from './exchangeWork.js';
@@ -16,10 +17,17 @@ export interface Exchange<Value> {
   readonly stop: () => void;
 }
 
-/** Writes or reads a file in a worker of its own, which ends with it. */
+type Given<Name extends keyof ExchangeWork> =
+  Parameters<ExchangeWork[Name]> extends [Reached, ...infer Others] ? Others : never;
+
+/**
+ * Writes or reads a file in a worker of its own, which ends with it.
+ * @param reached told now and then which share of the work is done, from 0 to 1
+ */
 export function exchange<Name extends keyof ExchangeWork>(
   name: Name,
-  ...args: Parameters<ExchangeWork[Name]>
+  reached: Reached,
+  ...args: Given<Name>
 ): Exchange<Result<Name>> {
   const worker = new Worker(new URL('./exchangeWork.ts', import.meta.url), { type: 'module' });
   let stop = (): void => undefined;
@@ -30,9 +38,10 @@ export function exchange<Name extends keyof ExchangeWork>(
   });
   const failed = new Promise<never>((_, reject) => worker.addEventListener('error', reject));
   const call = wrap<ExchangeWork>(worker)[name] as unknown as (
-    ...given: typeof args
+    reached: Reached,
+    ...given: Given<Name>
   ) => Promise<Result<Name>>;
-  const result = Promise.race([call(...args), stopped, tooLong, failed]).finally(() => {
+  const result = Promise.race([call(proxy(reached), ...args), stopped, tooLong, failed]).finally(() => {
     clearTimeout(timer);
     worker.terminate();
   });

@@ -7,7 +7,14 @@ import {
   type FigureDocument,
   type FigureItem,
 } from '@bogen/core/figure';
-import { formats, readerOf, type FormatName, type FormatOptions, type ReadFile } from '@bogen/core/format';
+import {
+  formats,
+  readerOf,
+  type FormatName,
+  type FormatOptions,
+  type Reached,
+  type ReadFile,
+} from '@bogen/core/format';
 import { ToldError } from '@bogen/core/lesson';
 import { expose } from 'comlink';
 import type { Outcome } from './heavyWork.js';
@@ -29,13 +36,35 @@ function outcome<Value>(make: () => Value): Outcome<Value> {
   }
 }
 
+/** Tells the page of every fiftieth part, and not of every step. */
+function seldom(reached: Reached): Reached {
+  let last = 0;
+  return (share) => {
+    if (share < last + 0.02) return;
+    last = share;
+    reached(share);
+  };
+}
+
 /** Files are written and read beside the page, in a worker that can be stopped at any time. */
 const work = {
-  write: (format: FormatName, document: FigureDocument, options: FormatOptions, time: string) =>
-    outcome(() => formats[format].write({ document, evaluation: evaluateFigure(document), time }, options)),
-  read: (format: FormatName, text: string) =>
+  write: (
+    reached: Reached,
+    format: FormatName,
+    document: FigureDocument,
+    options: FormatOptions,
+    time: string,
+  ) =>
+    outcome(() =>
+      formats[format].write(
+        { document, evaluation: evaluateFigure(document), time },
+        options,
+        seldom(reached),
+      ),
+    ),
+  read: (reached: Reached, format: FormatName, text: string) =>
     outcome((): FileContent => {
-      const content = readerOf(formats[format])(text);
+      const content = readerOf(formats[format])(text, seldom(reached));
       return { ...content, box: boxOf(placesOf(content.items)) };
     }),
 };

@@ -10,6 +10,6 @@ export const iges: FormatMember<'iges'> = {
   keeps: 'digits',
   options: {},
   first: {},
-  write: (figure) => writeIges(figure),
+  write: (figure, _options, reached) => writeIges(figure, reached),
   read: readIges,
 };

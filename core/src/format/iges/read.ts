@@ -10,6 +10,7 @@ import { told } from '../../told/told.js';
 import { atLine, FormatError, type ReadFile } from '../define.js';
 import { asPeriodicWhereClosed, collected, type Incoming } from '../incoming.js';
 import { formatLimits } from '../limits.js';
+import { mapTold, untold, within } from '../reached.js';
 import { parseIges, wrongEntity, type IgesEntity, type IgesFile, type IgesValue } from './records.js';
 
 /** Millimetres in each unit of length, by its number in the global section (2.2.4.3.14). */
@@ -49,20 +50,20 @@ const readable = new Set([100, 102, 104, 106, 110, 116, 126]);
  * and names (406, form 15).
  * @throws FormatError with the line and the reason
  */
-export function readIges(text: string): ReadFile {
-  const file = parseIges(text);
+export function readIges(text: string, reached = untold): ReadFile {
+  const file = parseIges(text, within(reached, 0, 0.6));
   const millimetres = millimetresOf(file);
   const reader = new IgesCurves(file, millimetres);
   const left = new Map<string, number>();
   const incoming: Incoming[] = [];
-  for (const entity of file.entities.values()) {
-    if (structure.has(entity.type)) continue;
+  mapTold([...file.entities.values()], within(reached, 0.6, 1), (entity) => {
+    if (structure.has(entity.type)) return;
     // What belongs physically to another entity comes in with that one.
-    if (entity.status.slice(2, 4) === '01' || entity.status.slice(2, 4) === '03') continue;
+    if (entity.status.slice(2, 4) === '01' || entity.status.slice(2, 4) === '03') return;
     const item = readable.has(entity.type) ? reader.itemOf(entity) : undefined;
     if (item) incoming.push({ name: reader.nameOf(entity), ...item });
     else left.set(`${entity.type}`, (left.get(`${entity.type}`) ?? 0) + 1);
-  }
+  });
   return collected(incoming, left, millimetres);
 }
 

@@ -1,6 +1,7 @@
 import { told } from '../../told/told.js';
 import { atLine, FormatError } from '../define.js';
 import { formatLimits, refuseTooLong } from '../limits.js';
+import { untold } from '../reached.js';
 
 /** A value of a parameter: a number, a text, or what is left to its usual value. */
 export type IgesValue =
@@ -41,7 +42,7 @@ interface Line {
  * allow.
  * @throws FormatError with the line and the reason
  */
-export function parseIges(text: string): IgesFile {
+export function parseIges(text: string, reached = untold): IgesFile {
   refuseTooLong(text);
   const sections = sectionsOf(text);
   const join = (lines: readonly Line[], width: number): string =>
@@ -55,6 +56,7 @@ export function parseIges(text: string): IgesFile {
   if (D.length / 2 > formatLimits.entities)
     throw atLine(D[0]!.number, told('fileTooMany', { most: formatLimits.entities, what: 'entities' }));
   for (let k = 0; k < D.length; k += 2) {
+    if (k % 256 === 0) reached(k / D.length);
     const [first, second] = [D[k]!, D[k + 1]!];
     const field = (line: Line, index: number): number => {
       const written = line.text.slice(8 * index, 8 * index + 8).trim();

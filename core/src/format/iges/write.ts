@@ -6,6 +6,7 @@ import { isClosed, withoutBreaks } from '../breaks.js';
 import type { OutgoingCurve, OutgoingFigure, WrittenFile } from '../define.js';
 import { realText } from '../numbers.js';
 import { isSigned, outgoingOf } from '../outgoing.js';
+import { mapTold, untold } from '../reached.js';
 import { igesText, inAscii, inLines, sectionLines } from './records.js';
 
 /** An entity to be written. */
@@ -23,11 +24,11 @@ const real = (value: number): string => realText(value, 'D');
  * Writes curves and points by IGES 5.3: rational B-spline curves (type 126) in millimetres, circles (100), points (116),
  * each with its name as a property (type 406, form 15).
  */
-export function writeIges(figure: OutgoingFigure): WrittenFile {
+export function writeIges(figure: OutgoingFigure, reached = untold): WrittenFile {
   const { curves, points, lost } = outgoingOf(figure);
   const positive = curves.filter((curve) => !isSigned(curve));
   const entities: Outgoing[] = [
-    ...positive.flatMap(entitiesOf),
+    ...mapTold(positive, reached, entitiesOf).flat(),
     ...points.map(({ at, name }) => ({
       type: 116,
       form: 0,

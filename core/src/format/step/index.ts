@@ -10,6 +10,6 @@ export const step: FormatMember<'step'> = {
   keeps: 'digits',
   options: {},
   first: {},
-  write: (figure) => writeStep(figure),
+  write: (figure, _options, reached) => writeStep(figure, reached),
   read: readStep,
 };

@@ -1,6 +1,7 @@
 import { told } from '../../told/told.js';
 import { atLine, FormatError } from '../define.js';
 import { formatLimits, refuseTooLong } from '../limits.js';
+import { untold } from '../reached.js';
 
 /** A value of an attribute in the exchange structure of ISO 10303-21. */
 export type StepValue =
@@ -34,7 +35,7 @@ export interface StepFile {
  * and nothing that the standard does not allow.
  * @throws FormatError with the line and what stands there
  */
-export function parseStep(text: string): StepFile {
+export function parseStep(text: string, reached = untold): StepFile {
   refuseTooLong(text);
   const scan = new Scan(text);
   scan.word('ISO-10303-21');
@@ -63,6 +64,7 @@ export function parseStep(text: string): StepFile {
     if (instances.size >= formatLimits.entities)
       throw atLine(line, told('fileTooMany', { most: formatLimits.entities, what: 'entities' }));
     instances.set(id, { id, line, records });
+    if (instances.size % 256 === 0) reached(scan.share);
   }
   scan.word('ENDSEC');
   scan.sign(';');
@@ -86,6 +88,11 @@ class Scan {
   private valueCount = 0;
 
   constructor(private readonly text: string) {}
+
+  /** How much of the text was read. */
+  get share(): number {
+    return this.at / this.text.length;
+  }
 
   get line(): number {
     this.skip();
@@ -216,11 +223,15 @@ class Scan {
 
   /** A text, with the ways of the standard to write what is no sign of its alphabet (6.4.3). */
   private quoted(): string {
-    const from = this.at;
-    const body = this.match(/'(?:[^'\n\r]|'')*'/y);
-    if (body === undefined)
-      throw this.unexpected("a text that ends with '", this.text.slice(from, from + 12));
-    return readText(body.slice(1, -1), () => this.unexpected('a text', body.slice(0, 24)));
+    const { text, at: from } = this;
+    let close = text.indexOf("'", from + 1);
+    // A doubled sign is one of the text.
+    while (close >= 0 && text[close + 1] === "'") close = text.indexOf("'", close + 2);
+    const body = text.slice(from + 1, close);
+    if (close < 0 || /[\n\r]/.test(body))
+      throw this.unexpected("a text that ends with '", text.slice(from, from + 12));
+    this.at = close + 1;
+    return readText(body, () => this.unexpected('a text', `'${body.slice(0, 22)}'`));
   }
 
   private match(pattern: RegExp): string | undefined {

@@ -12,6 +12,7 @@ import { told } from '../../told/told.js';
 import { FormatError, type ReadFile } from '../define.js';
 import { formatLimits } from '../limits.js';
 import { asPeriodicWhereClosed, collected, type Incoming } from '../incoming.js';
+import { mapTold, untold, within } from '../reached.js';
 import { Entities, realOf } from './entities.js';
 import { parseStep, type StepInstance, type StepValue } from './parse.js';
 import { unitsOf, type Units } from './units.js';
@@ -42,8 +43,8 @@ const structure =
  * of every form, circles, ellipses, polylines, trimmed and composite curves.
  * @throws FormatError with the line and the reason
  */
-export function readStep(text: string): ReadFile {
-  const file = parseStep(text);
+export function readStep(text: string, reached = untold): ReadFile {
+  const file = parseStep(text, within(reached, 0, 0.6));
   const entities = new Entities(file);
   const units = unitsOf(entities);
   const curves = new StepCurves(entities, units);
@@ -63,8 +64,8 @@ export function readStep(text: string): ReadFile {
     if (!kind && !structure.test(name)) left.set(name, (left.get(name) ?? 0) + 1);
   }
   const incoming: Incoming[] = [];
-  for (const instance of found) {
-    if (referenced.has(instance.id)) continue;
+  mapTold(found, within(reached, 0.6, 1), (instance) => {
+    if (referenced.has(instance.id)) return;
     const name = curves.nameOf(instance);
     const item = curves.itemOf(instance);
     if (item) incoming.push({ name, ...item });
@@ -72,7 +73,7 @@ export function readStep(text: string): ReadFile {
       const kind = curveNameOf(entities, instance)!;
       left.set(kind, (left.get(kind) ?? 0) + 1);
     }
-  }
+  });
   for (const set of sets) {
     const kind = entities.has(set, 'GEOMETRIC_CURVE_SET') ? 'GEOMETRIC_CURVE_SET' : 'GEOMETRIC_SET';
     for (const element of entities.attributes(set, kind, 2).instances(1))

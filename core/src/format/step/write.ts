@@ -4,6 +4,7 @@ import type { OutgoingCurve, OutgoingFigure, WrittenFile } from '../define.js';
 import { isClosed, withoutBreaks } from '../breaks.js';
 import { countedKnots, realText } from '../numbers.js';
 import { isSigned, outgoingOf } from '../outgoing.js';
+import { mapTold, untold } from '../reached.js';
 import { stepText } from './parse.js';
 
 /**
@@ -11,7 +12,7 @@ import { stepText } from './parse.js';
  * millimetres, each with its name. B-spline curves keep degree, knots with multiplicities, points and weights to the
  * last digit.
  */
-export function writeStep(figure: OutgoingFigure): WrittenFile {
+export function writeStep(figure: OutgoingFigure, reached = untold): WrittenFile {
   const { curves, points, lost } = outgoingOf(figure);
   const lines: string[] = [];
   const add = (text: string): string => {
@@ -69,7 +70,11 @@ export function writeStep(figure: OutgoingFigure): WrittenFile {
   const signed = curves.filter(isSigned).length;
   const split = curves.filter(({ curve }) => withoutBreaks(curve).length > 1).length;
   const elements = [
-    ...curves.filter((curve) => !isSigned(curve)).flatMap(shape),
+    ...mapTold(
+      curves.filter((curve) => !isSigned(curve)),
+      reached,
+      shape,
+    ).flat(),
     ...points.map(({ at, name }) => place(at, name)),
   ];
   if (elements.length > 0) {

@@ -24,6 +24,6 @@ export const svg: FormatMember<'svg'> = {
     scale: number({ unit: 'ratio', least: 1e-3, most: 1e3 }),
   },
   first,
-  write: (figure, options) => writeSvg(figure, { ...first, ...options }),
+  write: (figure, options, reached) => writeSvg(figure, { ...first, ...options }, reached),
   read: readSvg,
 };

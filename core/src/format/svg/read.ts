@@ -11,6 +11,7 @@ import { told } from '../../told/told.js';
 import { atLine, FormatError, type ReadFile } from '../define.js';
 import { collected, type Incoming } from '../incoming.js';
 import { formatLimits, refuseTooLong } from '../limits.js';
+import { untold } from '../reached.js';
 import { parsePath, type Pair, type PathPiece, type Subpath } from './pathData.js';
 import { after, millimetresOf, parseTransform, unmoved } from './place.js';
 
@@ -28,6 +29,9 @@ const notDrawn = new Set([
 const containers = new Set(['svg', 'g', 'a', 'switch']);
 const descriptions = new Set(['title', 'desc', 'metadata']);
 
+/** Signs that are read between two times that it is told how far it is. */
+const piece = 16_384;
+
 interface Open {
   readonly name: string;
   readonly map: PlaneMap;
@@ -43,7 +47,7 @@ interface Open {
  * true size. Nothing is fetched, and no entity is put in.
  * @throws FormatError with the line and the reason
  */
-export function readSvg(text: string): ReadFile {
+export function readSvg(text: string, reached = untold): ReadFile {
   refuseTooLong(text);
   const parser = new SaxesParser();
   const open: Open[] = [];
@@ -124,7 +128,11 @@ export function readSvg(text: string): ReadFile {
     for (const one of closed.made) target.push(one);
   });
   try {
-    parser.write(text).close();
+    for (let at = 0; at < text.length; at += piece) {
+      reached(at / text.length);
+      parser.write(text.slice(at, at + piece));
+    }
+    parser.close();
   } catch (error) {
     if (error instanceof FormatError) throw error;
     throw atLine(parser.line, told('fileEnds'));

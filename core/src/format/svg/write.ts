@@ -5,6 +5,7 @@ import type { FigureItem, ItemColor, LineWeight } from '../../figure/document.js
 import { told } from '../../told/told.js';
 import type { OutgoingFigure, WrittenFile } from '../define.js';
 import { outgoingOf } from '../outgoing.js';
+import { mapTold, untold } from '../reached.js';
 import { combsOf } from './comb.js';
 import { number, pathOf, place } from './path.js';
 
@@ -43,9 +44,14 @@ const boxPlaces = 64;
 export function writeSvg(
   figure: OutgoingFigure,
   { style, marks, comb, tolerance, scale }: SvgOptions,
+  reached = untold,
 ): WrittenFile {
   const { curves, points, lost } = outgoingOf(figure);
-  const drawn = curves.map(({ item, curve }) => ({ item, curve, ...drawnOf(item, curve, tolerance) }));
+  const drawn = mapTold(curves, reached, ({ item, curve }) => ({
+    item,
+    curve,
+    ...drawnOf(item, curve, tolerance),
+  }));
   const approximated = drawn.filter(({ deviation }) => deviation > 0);
   const deviation = Math.max(0, ...approximated.map(({ deviation: one }) => one));
   const colour = (item: FigureItem): string => (style === 'print' ? '#000' : colours[item.color ?? 'ink']);

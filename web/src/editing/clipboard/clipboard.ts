@@ -19,6 +19,8 @@ import { told } from '@bogen/core/lesson';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 
+type AddItem = Extract<SingleFigureCommand, { readonly name: 'addItem' }>;
+
 const storageKey = 'bogen:copied-items';
 
 /** The most signs of a text that is pasted; more come in as a file, beside the page. */
@@ -118,10 +120,14 @@ export function pasteCommand(document: FigureDocument, items: readonly FigureIte
     }),
   );
   const names = new Set(document.items.map(({ name }) => name));
-  const commands = placed.map((item, index): SingleFigureCommand => {
+  /** For each name from which number on it may be free. */
+  const numbers = new Map<string, number>();
+  const commands = placed.map((item, index): AddItem => {
     let { name } = item;
-    for (let k = 2; names.has(name); k++) name = `${item.name} ${k}`.slice(-200);
+    let number = numbers.get(name) ?? 2;
+    for (; names.has(name); number++) name = `${item.name} ${number}`.slice(-200);
     names.add(name);
+    numbers.set(item.name, number);
     return {
       name: 'addItem',
       item: withIds(itemDescription, { ...item, name }, ids),
@@ -129,21 +135,29 @@ export function pasteCommand(document: FigureDocument, items: readonly FigureIte
     };
   });
   // Sources first, so that each item finds what it is built from.
-  commands.sort((a, b) => depth(a, commands) - depth(b, commands));
+  const depth = depthsOf(commands.map(({ item }) => item));
+  commands.sort((a, b) => depth(a.item.id) - depth(b.item.id));
   const [first] = placed;
   const onRail = first && first.kind !== 'point' && first.kind !== 'picture' ? ids.get(first.id)! : null;
-  if (onRail) commands.push({ name: 'setRail', rail: { ...document.rail, item: onRail } });
-  return { name: 'batch', commands };
+  const rail: SingleFigureCommand[] = onRail
+    ? [{ name: 'setRail', rail: { ...document.rail, item: onRail } }]
+    : [];
+  return { name: 'batch', commands: [...commands, ...rail] };
 }
 
-/** How many steps an added item is away from items that are given. */
-function depth(command: SingleFigureCommand, all: readonly SingleFigureCommand[]): number {
-  if (command.name !== 'addItem') return 0;
-  const sources = sourcesOf(command.item);
-  return Math.max(
-    0,
-    ...all.flatMap((other) =>
-      other.name === 'addItem' && sources.includes(other.item.id) ? [1 + depth(other, all)] : [],
-    ),
-  );
+/** How many steps an item is away from items that are built from none of these, by its id. */
+function depthsOf(items: readonly FigureItem[]): (id: string) => number {
+  const byId = new Map(items.map((item) => [item.id, item]));
+  const known = new Map<string, number>();
+  const depth = (id: string): number => {
+    const item = byId.get(id);
+    const found =
+      known.get(id) ??
+      (item
+        ? Math.max(0, ...sourcesOf(item).map((source) => (byId.has(source) ? 1 + depth(source) : 0)))
+        : 0);
+    known.set(id, found);
+    return found;
+  };
+  return depth;
 }

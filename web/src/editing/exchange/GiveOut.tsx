@@ -38,7 +38,7 @@ export function GiveOut({ scene }: { scene: FigureScene }) {
   const name: FormatName = isDrawn(kind) ? 'svg' : kind;
   const format: FormatMember = formats[name];
   const options: Readonly<Record<string, unknown>> = { ...format.first, ...asked[name] };
-  const { file, problem } = useWritten(name, document, options);
+  const { file, problem, share } = useWritten(name, document, options);
   const [refused, setRefused] = useState<unknown>(null);
   const save = (): void => {
     if (!file) return;
@@ -93,7 +93,12 @@ export function GiveOut({ scene }: { scene: FigureScene }) {
         )}
       </div>
       <div role="status" className="text-[13px]" data-exchange-lost>
-        {!file && problem === null && t('exchange.writing')}
+        {!file && problem === null && (
+          <>
+            {t('exchange.writing')}
+            <progress aria-label={t('exchange.writing')} className="w-full" value={share} />
+          </>
+        )}
         {file &&
           (file.lost.length === 0 ? (
             t('exchange.whole')
@@ -130,15 +135,17 @@ function useWritten(
   name: FormatName,
   document: FigureDocument,
   options: Readonly<Record<string, unknown>>,
-): { file: WrittenFile | undefined; problem: unknown } {
+): { file: WrittenFile | undefined; problem: unknown; share: number | undefined } {
   const [state, setState] = useState<{ key: string; file?: WrittenFile; problem: unknown }>({
     key: '',
     problem: null,
   });
+  const [share, setShare] = useState<number>();
   const key = `${name} ${JSON.stringify(options)}`;
   useEffect(() => {
     const time = new Date().toISOString().slice(0, 19);
-    const { result, stop } = exchange('write', name, document, options, time);
+    setShare(undefined);
+    const { result, stop } = exchange('write', setShare, name, document, options, time);
     result.then(
       (outcome) => {
         if (!outcome) return;
@@ -151,6 +158,6 @@ function useWritten(
     // The options are named by their key.
   }, [key, document]);
   return state.key === key
-    ? { file: state.file, problem: state.problem }
-    : { file: undefined, problem: null };
+    ? { file: state.file, problem: state.problem, share }
+    : { file: undefined, problem: null, share };
 }

@@ -9,7 +9,7 @@ import {
 } from '@bogen/core/figure';
 import { FormatError, formatLimits, formatOfFile, type FormatName } from '@bogen/core/format';
 import { CommandError, told } from '@bogen/core/lesson';
-import { useEffect, useRef, useState } from 'react';
+import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
@@ -28,7 +28,7 @@ interface TakeInProps {
 
 type State =
   | { readonly is: 'idle' }
-  | { readonly is: 'reading'; readonly name: string; readonly stop: () => void }
+  | { readonly is: 'reading'; readonly name: string; readonly stop: () => void; readonly share?: number }
   | { readonly is: 'stopped' }
   | { readonly is: 'refused'; readonly problem: unknown }
   | {
@@ -73,7 +73,9 @@ export function TakeIn({ scene, dropped, onTaken }: TakeInProps) {
     const read = async (): Promise<void> => {
       const text = textOf(await file.arrayBuffer());
       if (isStopped) return;
-      const work = exchange('read', format, text);
+      const reached = (share: number): void =>
+        setState((now) => (now.is === 'reading' && now.stop === stop ? { ...now, share } : now));
+      const work = exchange('read', reached, format, text);
       stopWork = work.stop;
       const outcome = await work.result;
       if (!outcome || isStopped) return;
@@ -94,20 +96,21 @@ export function TakeIn({ scene, dropped, onTaken }: TakeInProps) {
   }, [dropped]);
 
   // What would come in is seen in the figure, until it comes or is left.
-  const command = state.is === 'read' ? commandOf(scene.document, state) : undefined;
   const [misfit, setMisfit] = useState<unknown>(null);
   const shown = state.is === 'read' ? state : null;
+  const document = useSyncExternalStore(scene.onRest, () => scene.restingDocument());
+  const command = useMemo(() => shown && commandOf(document, shown), [document, shown]);
   useEffect(() => {
     setMisfit(null);
-    if (!shown) return undefined;
+    if (!command) return undefined;
     try {
-      host.preview(commandOf(scene.document, shown));
+      host.preview(command);
     } catch (problem) {
       if (!(problem instanceof CommandError)) throw problem;
       setMisfit(problem);
     }
     return () => host.preview(null);
-  }, [host, scene, shown]);
+  }, [host, command]);
 
   return (
     <section aria-labelledby="exchange-in" className="flex flex-col gap-2" data-exchange-in>
@@ -136,7 +139,11 @@ export function TakeIn({ scene, dropped, onTaken }: TakeInProps) {
         {state.is === 'reading' && (
           <>
             {t('exchange.reading', { name: state.name })}
-            <progress aria-label={t('exchange.reading', { name: state.name })} className="w-full" />
+            <progress
+              aria-label={t('exchange.reading', { name: state.name })}
+              className="w-full"
+              value={state.share}
+            />
           </>
         )}
         {state.is === 'stopped' && t('exchange.stopped')}

@@ -1,4 +1,4 @@
-import { handlesOfItem } from '@bogen/core/figure';
+import { handlesOfItem, isMarked } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { tracePoints } from '../geometry/path.js';
 import type { Projection } from '../geometry/projection.js';
@@ -18,7 +18,7 @@ export function drawItemHandles(
   pane: Pane,
 ): void {
   for (const item of document.items) {
-    if (item.hidden || item.locked || !pane.shows(item.id)) continue;
+    if (item.hidden || item.locked || !pane.shows(item.id) || !isMarked(document, item)) continue;
     const handles = handlesOfItem(item, evaluation);
     const [first] = handles;
     if (!first || !mayMove(host, { item: item.id, of: 'handle', key: first.key })) continue;

@@ -1,5 +1,5 @@
 import { type Point } from '@bogen/core/curve';
-import { curveOf, gripPlace, gripsOfItem, itemOf, type Grip } from '@bogen/core/figure';
+import { curveOf, gripPlace, gripsOfItem, isMarked, itemOf, type Grip } from '@bogen/core/figure';
 import { handlesOf, liesUnderControlPoint } from './handles.js';
 import { mayMove } from './may.js';
 import { wholePane, type Pane } from './pane.js';
@@ -17,7 +17,8 @@ export function gripsOf(scene: FigureScene, pane: Pane = wholePane): Grip[] {
     return curve && !liesUnderControlPoint(document, curve, handle);
   });
   const others = document.items.filter(
-    ({ kind }) => kind === 'shape' || kind === 'point' || kind === 'picture',
+    (item) =>
+      (item.kind === 'shape' || item.kind === 'point' || item.kind === 'picture') && isMarked(document, item),
   );
   return [
     ...points.filter(({ item }) => !itemOf(document, item)?.locked),

@@ -1,4 +1,4 @@
-import { handlesOfItem, itemOf, type PointKind } from '@bogen/core/figure';
+import { handlesOfItem, isMarked, itemOf, type PointKind } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { Suspense, useEffect, useLayoutEffect, useMemo, useRef, type ReactNode } from 'react';
 import { useGround } from '../handles/useGround.js';
@@ -132,7 +132,7 @@ export function FigurePane({ scene, pane, onToggle, onSay, markScale = 1, over, 
         {isSeen && pane.shows(document.rail.item) && <CursorHandle scene={scene} projection={projection} />}
         {isSeen &&
           document.items.flatMap((item) => {
-            if (item.hidden || item.locked || !pane.shows(item.id)) return [];
+            if (item.hidden || item.locked || !pane.shows(item.id) || !isMarked(document, item)) return [];
             // Readers take hold of what they may move.
             return handlesOfItem(item, scene.evaluation)
               .filter(({ key }) => mayMove(scene.host, { item: item.id, of: 'handle', key }))

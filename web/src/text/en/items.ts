@@ -1,6 +1,9 @@
 export const items = {
   items: 'Items …',
   empty: 'Nothing is drawn yet.',
+  find: 'Find by name',
+  noneFound: 'Nothing has this name.',
+  more: 'Show more; {{count}} are left',
   show: 'Show {{name}}',
   hide: 'Hide {{name}}',
   lock: 'Lock {{name}}',
