@@ -244,9 +244,9 @@ const told = ({ status, answer }: { status: number; answer: Record<string, unkno
 
 for (const [name, items] of Object.entries({
   'of one curve of 2,000 points': [given('a', curveOf(2000))],
-  'of 200 curves built on each other': [
+  'of 2,500 curves built on each other': [
     given('a', curveOf(8)),
-    ...Array.from({ length: 199 }, (_, k) =>
+    ...Array.from({ length: 2499 }, (_, k) =>
       built(`b${k}`, { name: 'refit', source: k === 0 ? 'a' : `b${k - 1}`, degree: 5, spans: 100 }),
     ),
   ],
@@ -261,7 +261,7 @@ for (const [name, items] of Object.entries({
   });
   for (const [count, batches] of [
     [5000, 10],
-    [2000, 4],
+    [3000, 6],
   ] as const)
     await attacked(`a draft batch of ${count} commands, ${name}`, async () =>
       told(

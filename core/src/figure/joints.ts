@@ -47,6 +47,13 @@ export function meetingTolerance(curves: Iterable<Curve>): number {
   return relativeTolerance * size;
 }
 
+/** Two ends as one key, whichever comes first. */
+const pairKey = (...ends: readonly [EndOfCurve, EndOfCurve]): string =>
+  ends
+    .map(({ item, end }) => `${item}/${end}`)
+    .sort()
+    .join(' ');
+
 /** Where more ends than this meet, as in the middle of a star, none of them is taken for continued by another. */
 const mostMeeting = 24;
 
@@ -89,16 +96,20 @@ function meetingPairs(ends: readonly End[], tolerance: number): (readonly [End, 
       if (ends[a]!.of.item !== ends[b]!.of.item) pairs.push([Math.min(a, b), Math.max(a, b)]);
     },
   );
-  return pairs
-    .sort(([a, b], [c, d]) => a - c || b - d)
-    .map(([a, b]) => [ends[a]!, ends[b]!]);
+  return pairs.sort(([a, b], [c, d]) => a - c || b - d).map(([a, b]) => [ends[a]!, ends[b]!]);
 }
 
 /**
  * The joints of a figure: each pair of ends of two different curves that are drawn and meet, with the continuity
  * measured there.
+ * @param isWanted of which two items joints are wanted; of all where absent
  */
-export function jointsOf(document: FigureDocument, evaluation: Evaluation): Joint[] {
+export function jointsOf(
+  document: FigureDocument,
+  evaluation: Evaluation,
+  isWanted: (one: string, other: string) => boolean = () => true,
+): Joint[] {
+  const locks = new Map(locksOf(document).map((lock) => [pairKey(lock.first, lock.second), lock]));
   const ends: End[] = [];
   const curves: Curve[] = [];
   for (const item of document.items) {
@@ -110,6 +121,7 @@ export function jointsOf(document: FigureDocument, evaluation: Evaluation): Join
     }
   }
   return meetingPairs(ends, meetingTolerance(curves)).flatMap(([a, b]): Joint[] => {
+    if (!isWanted(a.of.item, b.of.item)) return [];
     // A curve that ends comes before one that starts.
     const [first, second] = a.of.end === 'start' && b.of.end === 'end' ? [b, a] : [a, b];
     const measured = measureJoint(
@@ -124,7 +136,7 @@ export function jointsOf(document: FigureDocument, evaluation: Evaluation): Join
         second: second.of,
         at: first.at,
         measured,
-        locked: lockBetween(document, first.of, second.of)?.continuity,
+        locked: locks.get(pairKey(first.of, second.of))?.continuity,
       },
     ];
   });

@@ -9,9 +9,9 @@ export const continuityAtJoint = defineCondition(
   { other: itemId, continuity: signs(...jointContinuities) },
   'order',
   ({ other, continuity }, { document, evaluation, item }) => {
-    const results = jointsOf(document, evaluation)
-      .filter(({ first, second }) => [first.item, second.item].every((id) => id === item.id || id === other))
-      .map(({ measured }) => orderReached(measured, continuity));
+    const results = jointsOf(document, evaluation, (...two) =>
+      two.every((id) => id === item.id || id === other),
+    ).map(({ measured }) => orderReached(measured, continuity));
     // Where they meet at both ends, the better joint counts.
     return results.reduce((best, next) => (next.met || best.measured === null ? next : best), notThere);
   },

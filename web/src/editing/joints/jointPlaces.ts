@@ -6,7 +6,7 @@ import {
   type MeasuredContinuity,
   type Point,
 } from '@bogen/core/curve';
-import { curveOf, itemOf, jointsOf, lockedKnotsOf, type Joint } from '@bogen/core/figure';
+import { curveOf, isMarked, itemOf, jointsOf, lockedKnotsOf, type Joint } from '@bogen/core/figure';
 import { unlessPole } from '../../figure/geometry/unlessPole.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 
@@ -34,7 +34,9 @@ const mostPlaces = 40;
  */
 export function markedPlaces(scene: FigureScene): readonly MarkedPlace[] {
   const { document, evaluation } = scene;
-  const joints = jointsOf(document, evaluation).map((joint): MarkedPlace => ({
+  const marked = new Set(document.items.filter((one) => isMarked(document, one)).map(({ id }) => id));
+  const isSeenJoint = (one: string, other: string): boolean => marked.has(one) || marked.has(other);
+  const joints = jointsOf(document, evaluation, isSeenJoint).map((joint): MarkedPlace => ({
     key: `${joint.first.item}/${joint.first.end}/${joint.second.item}/${joint.second.end}`,
     at: joint.at,
     measured: joint.measured,
