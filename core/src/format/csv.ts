@@ -2,6 +2,7 @@ import { domainOf } from '../curve/knotVector.js';
 import { editPoints } from '../curve/editPoint.js';
 import { arcLengthTable } from '../curve/arcLength.js';
 import { curvatureAt } from '../curve/differential.js';
+import { basisAt, type BasisAt } from '../curve/sampleBasis.js';
 import { derivativesAt } from '../curve/evaluate.js';
 import type { Curve } from '../curve/curve.js';
 import { validateCurve } from '../curve/validate.js';
@@ -48,12 +49,39 @@ interface TrackColumn {
   readonly along: (curve: Curve) => (u: number) => number | undefined;
 }
 
-function trackColumns({ document, evaluation }: OutgoingFigure): TrackColumn[] {
+/** Basis functions of a curve that has more of them than this are no columns. */
+const mostBasis = 200;
+
+const hasBasisColumns = ({ points }: Curve): boolean => points.length <= mostBasis;
+
+/** A column for each basis function, as many as the curve with the most has; a curve has none beyond its own. */
+function basisColumns(curves: readonly Curve[]): TrackColumn[] {
+  const count = Math.max(0, ...curves.filter(hasBasisColumns).map(({ points }) => points.length));
+  // A row asks for every function at one parameter.
+  let last: { readonly curve: Curve; readonly u: number; readonly basis: BasisAt } | undefined;
+  const basisOf = (curve: Curve, u: number): BasisAt => {
+    if (last?.curve !== curve || last.u !== u) last = { curve, u, basis: basisAt(curve, u) };
+    return last.basis;
+  };
+  return Array.from({ length: count }, (_, index) => ({
+    name: `basis ${index}`,
+    along: (curve) => {
+      if (index >= curve.points.length || !hasBasisColumns(curve)) return () => undefined;
+      return (u) => {
+        const { firstIndex, values } = basisOf(curve, u);
+        return values[index - firstIndex] ?? 0;
+      };
+    },
+  }));
+}
+
+function trackColumns({ document, evaluation }: OutgoingFigure, curves: readonly Curve[]): TrackColumn[] {
   const compared = curveOf(evaluation, looksOf(document).compareWith);
   return document.rail.tracks
     .filter((track) => !(columns as readonly string[]).includes(track))
-    .flatMap((track) =>
-      (trackOf(track).plots ?? []).map(({ sign, at }): TrackColumn => ({
+    .flatMap((track) => {
+      if (track === 'basis') return basisColumns(curves);
+      return (trackOf(track).plots ?? []).map(({ sign, at }): TrackColumn => ({
         name: sign ? `${track} ${sign}` : track,
         along: (curve) => {
           const input = {
@@ -63,8 +91,8 @@ function trackColumns({ document, evaluation }: OutgoingFigure): TrackColumn[] {
           };
           return (u) => at(input, u);
         },
-      })),
-    );
+      }));
+    });
 }
 
 /** Signs that can stand between the cells of a row. */
@@ -100,7 +128,12 @@ export const csv: FormatMember<'csv'> = {
 function writeCsv(figure: OutgoingFigure, options: Partial<CsvOptions>, reached = untold): WrittenFile {
   const { curves, points, lost } = outgoingOf(figure);
   const { samples, even } = { ...first, ...options };
-  const tracks = samples > 0 ? trackColumns(figure) : [];
+  const plain = curves.map(({ curve }) => curve);
+  const tracks = samples > 0 ? trackColumns(figure, plain) : [];
+  const many =
+    samples > 0 && figure.document.rail.tracks.includes('basis')
+      ? plain.filter((curve) => !hasBasisColumns(curve)).length
+      : 0;
   const unmeasured = samples > 0 ? curves.filter(({ curve }) => curve.signedWeights) : [];
   const rows: Row[] = [
     ...mapTold(curves, reached, ({ item, curve }) => rowsOf(item.name, curve, samples, even, tracks)).flat(),
@@ -110,7 +143,11 @@ function writeCsv(figure: OutgoingFigure, options: Partial<CsvOptions>, reached 
   const line = (cells: readonly unknown[]): string => cells.map(cell).join(',');
   return {
     text: [line(all), ...rows.map((row) => line(all.map((column) => row[column])))].join('\r\n') + '\r\n',
-    lost: [...lost, ...(unmeasured.length > 0 ? [told('lostLengths', { count: unmeasured.length })] : [])],
+    lost: [
+      ...lost,
+      ...(unmeasured.length > 0 ? [told('lostLengths', { count: unmeasured.length })] : []),
+      ...(many > 0 ? [told('lostBasis', { count: many, most: mostBasis })] : []),
+    ],
   };
 }
 

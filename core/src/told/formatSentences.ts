@@ -41,6 +41,7 @@ export const formatSentences = {
   lostFailed: 'Items that can’t be drawn stay here: {{count}}.',
   lostLengths:
     'Curves that run through infinity have no length: {{count}}. Their samples are even in the parameter.',
+  lostBasis: 'Basis functions of curves with more than {{most}} control points stay here: {{count}} curves.',
   lostApproximated:
     'What the format can’t say exactly goes out as cubic pieces: {{count}} curves, at most {{deviation}} mm off.',
   lostSplit: 'Curves that are broken at a knot go out in pieces: {{count}}.',

@@ -336,9 +336,12 @@ describe('the tracks of the rail in a table', () => {
       expect(Number(row['weights'])).toBeCloseTo(weight, 12);
       const [x, y] = [Number(row['derivatives x′']), Number(row['derivatives y′'])];
       expect(Math.hypot(x, y)).toBeCloseTo(Number(row['speed']), 9);
+      const shares = [(1 - u) ** 2 / weight, (4 * u * (1 - u)) / weight, u ** 2 / weight];
+      shares.forEach((share, index) => expect(Number(row[`basis ${index}`])).toBeCloseTo(share, 12));
       // Nothing is compared with.
       expect(row['deviation']).toBe('');
     }
+    expect(samples[0]).not.toHaveProperty('basis 3');
     expect(Object.keys(samples[0]!).filter((name) => name === 'curvature')).toHaveLength(1);
   });
 
@@ -346,6 +349,45 @@ describe('the tracks of the rail in a table', () => {
     expect(Object.keys(rowsWith(0)[0]!)).not.toContain('weights');
     const { text } = formats.csv.write({ ...figure, document }, { samples: 10 });
     expect(curvesIn(formats.csv.read!(text).items)).toEqual([curve]);
+  });
+});
+
+describe('basis functions in a table', () => {
+  const linear = (count: number): Curve => ({
+    degree: 1,
+    knots: [0, ...Array.from({ length: count }, (_, k) => k), count - 1],
+    points: Array.from({ length: count }, (_, k) => [k, k % 2]),
+  });
+  const tableOf = (...counts: readonly number[]) => {
+    const items = counts.map((count, k) => curveItem(linear(count), `Curve ${k}`, `c${k}`));
+    const { document, evaluation } = outgoing(...items);
+    const tracks = ['basis'] as const;
+    return formats.csv.write(
+      { document: { ...document, rail: { item: 'c0', tracks } }, evaluation },
+      { samples: 4 },
+    );
+  };
+
+  it('a curve has no cells beyond its own, and zeros where a function is not there', () => {
+    const [head, ...rows] = tableOf(2, 3)
+      .text.trim()
+      .split('\r\n')
+      .map((row) => row.split(','));
+    const cells = (name: string) =>
+      rows
+        .filter(([curve, kind]) => curve === name && kind === 'sample')
+        .map((row) => row.slice(head!.indexOf('basis 0')));
+    expect(cells('Curve 0')[1]).toEqual(['0.75', '0.25', '']);
+    expect(cells('Curve 1')[1]).toEqual(['0.5', '0.5', '0']);
+    expect(cells('Curve 1')[4]).toEqual(['0', '0', '1']);
+  });
+
+  it('of very many stay behind, which is told', () => {
+    const { text, lost } = tableOf(201, 3);
+    expect(lost.map(({ code, parameters }) => [code, parameters])).toEqual([
+      ['lostBasis', { count: 1, most: 200 }],
+    ]);
+    expect(text.split('\r\n')[0]).toMatch(/basis 2$/);
   });
 });
 
