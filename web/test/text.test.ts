@@ -1,6 +1,6 @@
 import { describe, expect, it } from 'vitest';
 import { shownAtMost, shownNumber, shownScientific, superscript } from '../src/text/number.js';
-import { labelDirection } from '../src/figure/paint/labelDirection.js';
+import { labelDirection } from '@bogen/core/figure';
 import { planeProjection } from '../src/figure/geometry/projection.js';
 
 describe('numbers', () => {

@@ -44,6 +44,8 @@ export {
   type Shown,
   type View,
 } from './document.js';
+export { curveIndex, pointLetter } from './pointNames.js';
+export { labelDirection } from './labelDirection.js';
 export { degreeOrSpan, sideBySideCommand, type DegreeOrSpan } from './degreeOrSpan.js';
 export { type CalculationLine, type CalculationStep } from './calculation/calculation.js';
 export {

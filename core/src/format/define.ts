@@ -2,6 +2,7 @@ import type { Curve } from '../curve/curve.js';
 import type { Field } from '../describe/describe.js';
 import type { FigureDocument, FigureItem } from '../figure/document.js';
 import type { Evaluation } from '../figure/evaluate.js';
+import type { Notation } from '../notation/notation.js';
 import { told, ToldError, type Told } from '../told/told.js';
 import type { Reached } from './reached.js';
 
@@ -11,6 +12,8 @@ export interface OutgoingFigure {
   readonly evaluation: Evaluation;
   /** The ids of what goes out; everything that is not hidden where absent. */
   readonly only?: readonly string[];
+  /** How points are named and counted; as usual where absent. */
+  readonly notation?: Notation;
   /** The time that a format writes into its header, as 2026-11-28T10:00:00. */
   readonly time?: string;
 }

@@ -2,6 +2,7 @@ import type { FigureDocument } from '@bogen/core/figure';
 import { formats } from '@bogen/core/format';
 import { useEffect, useMemo, useRef } from 'react';
 import { evaluationOf } from '../figure/geometry/geometry.js';
+import { notation } from '../text/notation.js';
 import { useTranslation } from '../text/text.js';
 import { barLength, onPaper, type OnPaper } from './paperScale.js';
 
@@ -22,7 +23,7 @@ export function drawingOf(
   if (!document.items.some(({ hidden }) => !hidden)) return null;
   const drawn = (scale: number, marks = true): { element: Element; width: number; height: number } => {
     const { text } = formats.svg.write(
-      { document, evaluation: evaluationOf(document), time: '' },
+      { document, evaluation: evaluationOf(document), time: '', notation: notation() },
       { style: 'print', marks, tolerance, scale },
     );
     const { documentElement: element } = new DOMParser().parseFromString(text, 'image/svg+xml');

@@ -15,7 +15,7 @@ import {
   type Reached,
   type ReadFile,
 } from '@bogen/core/format';
-import { ToldError } from '@bogen/core/lesson';
+import { ToldError, type Notation } from '@bogen/core/lesson';
 import { expose } from 'comlink';
 import type { Outcome } from './heavyWork.js';
 
@@ -54,10 +54,11 @@ const work = {
     document: FigureDocument,
     options: FormatOptions,
     time: string,
+    notation: Notation,
   ) =>
     outcome(() =>
       formats[format].write(
-        { document, evaluation: evaluateFigure(document), time },
+        { document, evaluation: evaluateFigure(document), time, notation },
         options,
         seldom(reached),
       ),

@@ -1,6 +1,5 @@
-import { curveFormulas } from '@bogen/core/figure';
+import { curveFormulas, curveIndex } from '@bogen/core/figure';
 import { aboutCurve, notationDescription, usualNotation, type Notation } from '@bogen/core/lesson';
-import { curveIndex } from '../figure/scene/names.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { DescribedField } from '../editing/fields/DescribedField.js';
 import { useEdited } from '../saving/useEdited.js';

@@ -24,6 +24,8 @@ export interface Plot {
 export interface TrackMember {
   /** Numbers over the parameter, plotted as every track plots them; absent where a track has a drawing of its own. */
   readonly plots?: readonly Plot[];
+  /** What its values are called in formulas, where its plots have no signs of their own. */
+  readonly letter?: string;
   /** Where given, the scale is logarithmic, in whole powers of ten down to this value, and smaller ones stand on it. */
   readonly floor?: number;
   /** Whether each of its values depends on the whole curve, and not only on the span that it stands in. */

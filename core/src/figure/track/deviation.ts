@@ -4,6 +4,7 @@ import type { TrackMember } from './define.js';
 
 /** The distance from the curve that is compared with. */
 export const deviation: TrackMember = {
+  letter: 'd',
   compares: true,
   plots: [
     {

@@ -22,6 +22,7 @@ function between({ parameters }: CurveSamples, values: Float64Array, u: number):
 
 /** Arc length against the parameter: straight where the parameter runs evenly. */
 export const length: TrackMember = {
+  letter: 's',
   whole: true,
   plots: [
     {

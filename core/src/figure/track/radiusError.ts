@@ -65,6 +65,7 @@ function medianError(curve: Curve, { centre, radius }: Circle, places: readonly 
 
 /** How far the curve is from the circle that it is nearest to, as a share of its radius: for what should be round. */
 export const radiusError: TrackMember = {
+  letter: '|Δr|/r',
   whole: true,
   floor: 1e-16,
   plots: [

@@ -3,6 +3,7 @@ import type { TrackMember } from './define.js';
 
 /** How fast the curve runs over its parameter. */
 export const speed: TrackMember = {
+  letter: '|C′|',
   plots: [
     {
       values: ({ samples }) => samples.speeds,

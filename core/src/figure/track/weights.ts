@@ -10,6 +10,7 @@ function weightCurve({ weights, points, degree, knots }: Curve): Curve {
 
 /** The weight function w(u), the sum of the weights times their basis functions; one everywhere without weights. */
 export const weights: TrackMember = {
+  letter: 'w',
   plots: [
     {
       values: ({ curve, samples: { parameters } }) =>

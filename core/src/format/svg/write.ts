@@ -1,37 +1,32 @@
 import type { Curve, Point } from '../../curve/curve.js';
-import { domainOf } from '../../curve/knotVector.js';
+import { domainOf, spansOf } from '../../curve/knotVector.js';
 import { pointAt } from '../../curve/evaluate.js';
-import type { FigureItem, ItemColor, LineWeight } from '../../figure/document.js';
+import { decompose } from '../../curve/decompose.js';
+import { isShown, looksOf, type FigureItem, type LineWeight } from '../../figure/document.js';
+import { curveOf } from '../../figure/evaluate.js';
 import { told } from '../../told/told.js';
-import type { OutgoingFigure, WrittenFile } from '../define.js';
+import type { OutgoingCurve, OutgoingFigure, WrittenFile } from '../define.js';
 import { outgoingOf } from '../outgoing.js';
 import { mapTold, untold } from '../reached.js';
 import { combsOf } from './comb.js';
+import { marksOf } from './marks.js';
+import { escaped, Paper, spanColours, type Part } from './paper.js';
 import { number, pathOf, place } from './path.js';
+import { railOf } from './rail.js';
 
 export interface SvgOptions {
   readonly style: 'screen' | 'print';
   readonly marks: boolean;
   readonly comb: boolean;
+  /** The tracks of the rail, below the drawing. */
+  readonly rail: boolean;
   readonly tolerance: number;
   /** So many millimetres on paper are one of the drawing; lines, marks and names stay as large as they are. */
   readonly scale: number;
 }
 
-/** The colours of the light theme, which a drawing has on paper too. */
-const colours: Readonly<Record<ItemColor, string>> = {
-  ink: '#1b2530',
-  teal: '#0d6e84',
-  ochre: '#c07610',
-  plum: '#70306e',
-  moss: '#5a8a26',
-  indigo: '#3d4ca8',
-  coral: '#d4675a',
-};
 /** Line widths in millimetres, of the series that technical drawings use. */
 const widths: Readonly<Record<LineWeight, number>> = { fine: 0.25, medium: 0.5, bold: 0.7, broad: 1 };
-/** The height of names in millimetres, and how wide a letter is at most as part of it. */
-const letters = { height: 3.5, width: 0.62 };
 /** The longest tooth of all combs, in millimetres on paper. */
 const longestTooth = 14;
 /** Places on a curve by which its box is found; half a width of the widest line is added. */
@@ -41,80 +36,47 @@ const boxPlaces = 64;
  * Writes the curves and points of a figure. At scale 1 they have their true size: a unit of the drawing is a millimetre on
  * paper.
  */
-export function writeSvg(
-  figure: OutgoingFigure,
-  { style, marks, comb, tolerance, scale }: SvgOptions,
-  reached = untold,
-): WrittenFile {
+export function writeSvg(figure: OutgoingFigure, options: SvgOptions, reached = untold): WrittenFile {
+  const { style, marks, comb, rail, tolerance, scale } = options;
+  const { document, evaluation } = figure;
   const { curves, points, lost } = outgoingOf(figure);
-  const drawn = mapTold(curves, reached, ({ item, curve }) => ({
-    item,
-    curve,
-    ...drawnOf(item, curve, tolerance),
-  }));
+  const paper = new Paper(document, style, scale, figure.notation);
+  const drawn = mapTold(curves, reached, (curve) => drawnOf(curve, tolerance, paper));
   const approximated = drawn.filter(({ deviation }) => deviation > 0);
   const deviation = Math.max(0, ...approximated.map(({ deviation: one }) => one));
-  const colour = (item: FigureItem): string => (style === 'print' ? '#000' : colours[item.color ?? 'ink']);
-  /** A length on paper, as it is written in the drawing. */
-  const paper = (length: number): number => length / scale;
-  const width = (item: FigureItem): string => number(paper(widths[item.lineWeight ?? 'medium']));
-  const names = marks ? namesOf(curves, paper) : [];
-  const combs = comb
-    ? combsOf(
-        curves.map(({ curve }) => curve),
-        paper(longestTooth),
-      )
-    : [];
-  const places: Point[] = [
-    ...combs.flatMap(({ teeth }) => teeth.map(([, tip]) => tip)),
-    ...curves.flatMap(({ curve }) => [...samplesOf(curve), ...(marks ? curve.points : [])]),
-    ...points.map(({ at }) => at),
-    ...names.flatMap(({ corners }) => corners),
+  const parts: Part[] = [
+    ...(comb ? [combs(curves, paper)] : []),
+    ...(marks ? [marksOf(curves, paper)] : []),
+    {
+      elements: drawn.map(({ element }) => element),
+      places: curves.flatMap(({ curve }) => samplesOf(curve)),
+    },
+    ...points.map(({ at, name }) => cross(at, name, marks, paper)),
   ];
-  const box = boxOf(places, paper(marks ? 3 : 2));
-  const lines = drawn.map(
-    ({ item, element }) =>
-      `<g fill="none" stroke="${colour(item)}" stroke-width="${width(item)}"><title>${escaped(item.name)}</title>${element}</g>`,
+  let box = boxOf(
+    parts.flatMap(({ places }) => places),
+    paper.length(marks ? 3 : 2),
   );
-  const markings = marks
-    ? curves.map(({ item, curve }, index) => {
-        const polygon = curve.points.map((point) => place(point).replace(' ', ',')).join(' ');
-        const dots = curve.points.map(
-          (point) =>
-            `<circle cx="${number(point[0]!)}" cy="${number(-point[1]!)}" r="${number(paper(0.8))}" fill="#fff"/>`,
-        );
-        return [
-          `<g fill="none" stroke="${colour(item)}" stroke-width="${number(paper(0.18))}">`,
-          `<polyline points="${polygon}"/>${dots.join('')}</g>`,
-          `<text x="${number(names[index]!.x)}" y="${number(-names[index]!.y)}" font-size="${number(paper(letters.height))}" font-family="sans-serif" fill="${colour(item)}">${escaped(item.name)}</text>`,
-        ].join('');
-      })
-    : [];
-  const hairs = combs.map(({ teeth, lines: tips }, index) => {
-    const pair = (point: Point): string => place(point);
-    const across = teeth.map(([from, to]) => `M${pair(from)}L${pair(to)}`).join('');
-    const along = tips.map((line) => `M${line.map(pair).join('L')}`).join('');
-    return [
-      `<g fill="none" stroke="${colour(curves[index]!.item)}" stroke-width="${number(paper(0.13))}">`,
-      `<title>${escaped(curves[index]!.item.name)} κ</title>`,
-      across && `<path d="${across}" stroke-opacity="0.5"/>`,
-      along && `<path d="${along}"/>`,
-      '</g>',
-    ].join('');
-  });
-  const crosses = points.map(({ at, name }) => {
-    const [x, y] = [at[0]!, -at[1]!];
-    const cross = `M${number(x - paper(1))} ${number(y)}H${number(x + paper(1))}M${number(x)} ${number(y - paper(1))}V${number(y + paper(1))}`;
-    return `<path d="${cross}" fill="none" stroke="#000" stroke-width="${number(paper(0.25))}"><title>${escaped(name)}</title></path>`;
-  });
+  const onRail = rail ? curves.find(({ item }) => paper.isOnRail(item)) : undefined;
+  if (onRail) {
+    const { compareWith } = looksOf(document);
+    const compared = compareWith === onRail.item.id ? undefined : curveOf(evaluation, compareWith);
+    const [left, top, width, height] = box;
+    const below = railOf(
+      onRail.curve,
+      compared,
+      paper,
+      [left + paper.length(2), -top - height - paper.length(3)],
+      width - paper.length(4),
+    );
+    parts.push(below);
+    box = boxOf([...below.places, [left, -top], [left + width, -top - height]], paper.length(1));
+  }
   const [left, top, across, down] = box;
   const text = [
     '<?xml version="1.0" encoding="UTF-8"?>',
     `<svg xmlns="http://www.w3.org/2000/svg" version="1.1" width="${number(across * scale)}mm" height="${number(down * scale)}mm" viewBox="${[left, top, across, down].map(number).join(' ')}" stroke-linejoin="round" stroke-linecap="round">`,
-    ...hairs,
-    ...markings,
-    ...lines,
-    ...crosses,
+    ...parts.flatMap(({ elements }) => elements).filter((element) => element !== ''),
     '</svg>',
     '',
   ].join('\n');
@@ -130,28 +92,36 @@ export function writeSvg(
   };
 }
 
-/** Where the names of curves stand: beside their first points, below one another where several curves begin at one place. */
-function namesOf(
-  curves: readonly { readonly item: FigureItem; readonly curve: Curve }[],
-  paper: (length: number) => number,
-): { readonly x: number; readonly y: number; readonly corners: readonly Point[] }[] {
-  const height = paper(letters.height);
-  const taken: Point[] = [];
-  return curves.map(({ item, curve }) => {
-    const x = curve.points[0]![0]! + paper(1.5);
-    let y = curve.points[0]![1]! + paper(1.5);
-    while (taken.some((other) => Math.abs(other[0]! - x) < 4 * height && Math.abs(other[1]! - y) < height))
-      y -= height;
-    taken.push([x, y]);
-    return {
-      x,
-      y,
-      corners: [
-        [x, y],
-        [x + [...item.name].length * letters.width * height, y + height],
-      ],
-    };
+function combs(curves: readonly OutgoingCurve[], paper: Paper): Part {
+  const all = combsOf(
+    curves.map(({ curve }) => curve),
+    paper.length(longestTooth),
+  );
+  const elements = all.map(({ teeth, lines }, index) => {
+    const { item } = curves[index]!;
+    const across = teeth.map(([from, to]) => `M${place(from)}L${place(to)}`).join('');
+    const along = lines.map((line) => `M${line.map(place).join('L')}`).join('');
+    return [
+      `<g fill="none" stroke="${paper.colour(item)}" stroke-width="${paper.written(0.13)}">`,
+      `<title>${escaped(item.name)} κ</title>`,
+      across && `<path d="${across}" stroke-opacity="0.5"/>`,
+      along && `<path d="${along}"/>`,
+      '</g>',
+    ].join('');
   });
+  return { elements, places: all.flatMap(({ teeth }) => teeth.map(([, tip]) => tip)) };
+}
+
+/** A reference point as a cross, with its name where names are written. */
+function cross(at: Point, name: string, isNamed: boolean, paper: Paper): Part {
+  const [x, y] = [at[0]!, -at[1]!];
+  const half = paper.length(1);
+  const data = `M${number(x - half)} ${number(y)}H${number(x + half)}M${number(x)} ${number(y - half)}V${number(y + half)}`;
+  const mark = `<path d="${data}" fill="none" stroke="#000" stroke-width="${paper.written(0.25)}"><title>${escaped(name)}</title></path>`;
+  const text = isNamed
+    ? paper.text([at[0]! + paper.length(1.4), at[1]! + paper.length(1)], name, { colour: '#000' })
+    : { elements: [], places: [] };
+  return { elements: [mark, ...text.elements], places: [at, ...text.places] };
 }
 
 /** A deviation with three digits, never less than it is. */
@@ -160,19 +130,46 @@ function roundedUp(value: number): number {
   return Number((Math.ceil(value / unit) * unit).toPrecision(3));
 }
 
-function drawnOf(item: FigureItem, curve: Curve, tolerance: number): { element: string; deviation: number } {
+/** A curve as it is drawn: in one colour, or on the screen each span in its own where the figure shows that. */
+function drawnOf(
+  { item, curve }: OutgoingCurve,
+  tolerance: number,
+  paper: Paper,
+): { element: string; deviation: number } {
+  const { document } = paper;
+  const hasSpans = paper.isOnRail(item) ? isShown(document, 'spans', item) : item.shown?.spans === true;
+  const isParted = paper.isColoured && hasSpans && spansOf(curve.knots, curve.degree).length > 1;
+  const { inner, deviation } = isParted ? spansIn(curve, tolerance) : outlineOf(item, curve, tolerance);
+  const width = paper.written(widths[item.lineWeight ?? 'medium']);
+  return {
+    element: `<g fill="none" stroke="${paper.colour(item)}" stroke-width="${width}"><title>${escaped(item.name)}</title>${inner}</g>`,
+    deviation,
+  };
+}
+
+function outlineOf(item: FigureItem, curve: Curve, tolerance: number): { inner: string; deviation: number } {
   if (item.kind === 'shape') {
     const { shape } = item;
     if (shape.kind === 'circle' && typeof shape.layout === 'string') {
       const [x, y] = shape.centre as [number, number];
       return {
-        element: `<circle cx="${number(x)}" cy="${number(-y)}" r="${number(shape.radius)}"/>`,
+        inner: `<circle cx="${number(x)}" cy="${number(-y)}" r="${number(shape.radius)}"/>`,
         deviation: 0,
       };
     }
   }
   const { data, deviation } = pathOf(curve, tolerance);
-  return { element: `<path d="${data}"/>`, deviation };
+  return { inner: `<path d="${data}"/>`, deviation };
+}
+
+function spansIn(curve: Curve, tolerance: number): { inner: string; deviation: number } {
+  const paths = decompose(curve).map((piece) => pathOf(piece, tolerance));
+  return {
+    inner: paths
+      .map(({ data }, span) => `<path d="${data}" stroke="${spanColours[span % spanColours.length]!}"/>`)
+      .join(''),
+    deviation: Math.max(...paths.map(({ deviation }) => deviation)),
+  };
 }
 
 function samplesOf(curve: Curve): Point[] {
@@ -204,12 +201,3 @@ function boxOf(places: readonly Point[], margin: number): [number, number, numbe
   ];
   return [x0, y0, x1 - x0, y1 - y0];
 }
-
-/** A text of the drawing; signs that XML has not are left out. */
-const escaped = (text: string): string =>
-  [...text]
-    .filter((sign) => sign >= ' ' && !/[\ufffe\uffff]|^[\ud800-\udfff]$/.test(sign))
-    .join('')
-    .replaceAll('&', '&amp;')
-    .replaceAll('<', '&lt;')
-    .replaceAll('>', '&gt;');

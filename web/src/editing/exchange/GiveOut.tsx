@@ -8,6 +8,7 @@ import {
 } from '@bogen/core/format';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
+import { notation } from '../../text/notation.js';
 import { useTold } from '../../text/told.js';
 import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
@@ -145,7 +146,7 @@ function useWritten(
   useEffect(() => {
     const time = new Date().toISOString().slice(0, 19);
     setShare(undefined);
-    const { result, stop } = exchange('write', setShare, name, document, options, time);
+    const { result, stop } = exchange('write', setShare, name, document, options, time, notation());
     result.then(
       (outcome) => {
         if (!outcome) return;

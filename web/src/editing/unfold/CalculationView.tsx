@@ -1,9 +1,9 @@
-import type { CalculationLine } from '@bogen/core/figure';
+import { curveIndex, type CalculationLine } from '@bogen/core/figure';
 import { aboutCurve } from '@bogen/core/lesson';
 import clsx from 'clsx';
 import { TextCursorInput } from 'lucide-react';
 import { useEffect, useSyncExternalStore } from 'react';
-import { curveIndex, letterOf } from '../../figure/scene/names.js';
+import { letterOf } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useFormulaTaker } from '../../live/formulaTaker.js';
 import { Formula } from '../../sheet/Formula.js';

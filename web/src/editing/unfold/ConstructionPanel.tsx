@@ -1,9 +1,9 @@
 import { domainOf, type Construction } from '@bogen/core/curve';
-import { looksOf, type FigureDocument, type Looks } from '@bogen/core/figure';
+import { curveIndex, looksOf, type FigureDocument, type Looks } from '@bogen/core/figure';
 import { aboutCurve } from '@bogen/core/lesson';
 import { useEffect, useState, useSyncExternalStore } from 'react';
 import { blossomText, constructionAt } from '../../figure/paint/drawConstruction.js';
-import { curveIndex, letterOf } from '../../figure/scene/names.js';
+import { letterOf } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { Formula } from '../../sheet/Formula.js';
 import { counted } from '../../text/notation.js';

@@ -1,11 +1,10 @@
 import { distinctPointCount, type Curve } from '@bogen/core/curve';
-import { curveOf, isShown, itemOf } from '@bogen/core/figure';
+import { curveOf, isShown, itemOf, labelDirection } from '@bogen/core/figure';
 import { shownShort } from '../../text/number.js';
 import { useFonts } from '../../theme/fonts.js';
 import type { Palette } from '../../theme/theme.js';
 import { editPointsOf } from '../geometry/geometry.js';
 import { handlePlace, liesUnderControlPoint, ringRadius } from '../scene/handles.js';
-import { labelDirection } from './labelDirection.js';
 import type { Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
 import { Sprites } from './sprites.js';

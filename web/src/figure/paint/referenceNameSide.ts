@@ -1,6 +1,5 @@
 import { type Point } from '@bogen/core/curve';
-import { isShown } from '@bogen/core/figure';
-import { labelDirection } from './labelDirection.js';
+import { isShown, labelDirection } from '@bogen/core/figure';
 import type { FigureScene } from '../scene/scene.js';
 
 /**

@@ -1,34 +1,9 @@
-import { isCurveItem, itemOf, type FigureDocument, type PointKind } from '@bogen/core/figure';
-import { pointLetterOf } from '@bogen/core/lesson';
+import { itemOf, pointLetter, type FigureDocument, type PointKind } from '@bogen/core/figure';
 import { counted, notation } from '../../text/notation.js';
 
-/** The letters of the edit points of a figure's curves, in the order of the curves; one that comes again has a prime. */
-const editLetters = 'EFGHJKLM';
-const prime = '′';
-
-const orders = new WeakMap<FigureDocument['items'], ReadonlyMap<string, number>>();
-
-/** Where each curve stands among those of a figure; faint copies have no points to name. */
-function orderOf({ items }: FigureDocument): ReadonlyMap<string, number> {
-  let order = orders.get(items);
-  if (!order) {
-    const curves = items.filter((item) => isCurveItem(item) && !(item.kind === 'curve' && item.faint));
-    order = new Map(curves.map(({ id }, index) => [id, index]));
-    orders.set(items, order);
-  }
-  return order;
-}
-
-/** The index of a curve among those of its figure whose points have names. */
-export const curveIndex = (document: FigureDocument, item: string): number =>
-  orderOf(document).get(item) ?? 0;
-
-/** The letter of a curve's points: others for each curve of a figure, so that names tell them apart. */
-export function letterOf(document: FigureDocument, item: string, of: PointKind): string {
-  const order = curveIndex(document, item);
-  if (of === 'controlPoints') return pointLetterOf(notation(), order);
-  return editLetters[order % editLetters.length]! + prime.repeat(Math.floor(order / editLetters.length));
-}
+/** The letter of a curve's points, as the lesson writes it. */
+export const letterOf = (document: FigureDocument, item: string, of: PointKind): string =>
+  pointLetter(document, item, of, notation());
 
 /** The name of a point as it is spoken of: P3, E3, Q0, counted as the lesson counts. */
 export function pointName(document: FigureDocument, item: string, of: PointKind, index: number): string {

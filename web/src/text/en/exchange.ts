@@ -1,7 +1,7 @@
 import type { FormatName } from '@bogen/core/format';
 
 /** The names of everything that the writers of formats ask for. */
-type FormatOption = 'style' | 'marks' | 'comb' | 'tolerance' | 'scale' | 'samples' | 'even';
+type FormatOption = 'style' | 'marks' | 'comb' | 'rail' | 'tolerance' | 'scale' | 'samples' | 'even';
 
 /** Files that come in and go out. */
 export const exchange = {
@@ -32,7 +32,8 @@ export const exchange = {
   pngSays: 'The drawing as pixels, on paper or transparent.',
   options: {
     style: 'Drawn as',
-    marks: 'with control points, polygon and names',
+    marks: 'with what is shown beside the curves',
+    rail: 'with the tracks of the rail',
     comb: 'with curvature combs',
     tolerance: 'Tolerance, mm',
     scale: 'Scale (1 is true size)',

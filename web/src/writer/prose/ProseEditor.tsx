@@ -35,6 +35,7 @@ import { useTranslation } from '../../text/text.js';
 import { Button } from '../../ui/Button.js';
 import type { EditedDraft } from '../draft.js';
 import {
+  curveIndex,
   allowanceFor,
   controlCommand,
   controlRange,
@@ -42,7 +43,7 @@ import {
   type Measure,
   type Target,
 } from '@bogen/core/figure';
-import { curveIndex, letterOf, nameOf } from '../../figure/scene/names.js';
+import { letterOf, nameOf } from '../../figure/scene/names.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { useFormulaTaker } from '../../live/formulaTaker.js';
 import { useFigureOfText } from '../../live/FigureOfText.js';

@@ -1,4 +1,4 @@
-import type { Point } from '@bogen/core/curve';
+import type { Point } from '../curve/curve.js';
 
 /**
  * The unit direction from a control point in which its name stands: away from its neighbours, where
