@@ -103,6 +103,7 @@ test('a circle on a handout is as large as it says, to a tenth of a millimetre',
         shape: { kind: 'circle', centre: [50, 50], radius, layout: 'quadratic9' },
       },
     ],
+    rail: { item: 'round', tracks: [] },
   } as const;
   const lesson = await page.evaluate(
     async (document) => {

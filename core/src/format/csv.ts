@@ -2,7 +2,6 @@ import { domainOf } from '../curve/knotVector.js';
 import { editPoints } from '../curve/editPoint.js';
 import { arcLengthTable } from '../curve/arcLength.js';
 import { curvatureAt } from '../curve/differential.js';
-import { basisAt, type BasisAt } from '../curve/sampleBasis.js';
 import { derivativesAt } from '../curve/evaluate.js';
 import type { Curve } from '../curve/curve.js';
 import { validateCurve } from '../curve/validate.js';
@@ -11,6 +10,7 @@ import { sampleCurve } from '../curve/sample.js';
 import { choice, whole } from '../describe/describe.js';
 import { looksOf } from '../figure/document.js';
 import { curveOf } from '../figure/evaluate.js';
+import type { FunctionsAt, TrackMember } from '../figure/track/define.js';
 import { trackOf } from '../figure/track/tracks.js';
 import { told } from '../told/told.js';
 import { atLine, FormatError, type FormatMember, type OutgoingFigure, type WrittenFile } from './define.js';
@@ -49,26 +49,28 @@ interface TrackColumn {
   readonly along: (curve: Curve) => (u: number) => number | undefined;
 }
 
-/** Basis functions of a curve that has more of them than this are no columns. */
-const mostBasis = 200;
+/** Functions of a curve with an index each are no columns where there are more of them than this. */
+const mostOfFamily = 200;
 
-const hasBasisColumns = ({ points }: Curve): boolean => points.length <= mostBasis;
+const hasColumns = ({ points }: Curve): boolean => points.length <= mostOfFamily;
 
-/** A column for each basis function, as many as the curve with the most has; a curve has none beyond its own. */
-function basisColumns(curves: readonly Curve[]): TrackColumn[] {
-  const count = Math.max(0, ...curves.filter(hasBasisColumns).map(({ points }) => points.length));
+type Family = NonNullable<TrackMember['family']>;
+
+/** A column for each function, as many as the curve with the most has; a curve has none beyond its own. */
+function familyColumns(track: string, family: Family, curves: readonly Curve[]): TrackColumn[] {
+  const count = Math.max(0, ...curves.filter(hasColumns).map(({ points }) => points.length));
   // A row asks for every function at one parameter.
-  let last: { readonly curve: Curve; readonly u: number; readonly basis: BasisAt } | undefined;
-  const basisOf = (curve: Curve, u: number): BasisAt => {
-    if (last?.curve !== curve || last.u !== u) last = { curve, u, basis: basisAt(curve, u) };
-    return last.basis;
+  let last: { readonly curve: Curve; readonly u: number; readonly there: FunctionsAt } | undefined;
+  const at = (curve: Curve, u: number): FunctionsAt => {
+    if (last?.curve !== curve || last.u !== u) last = { curve, u, there: family(curve, u) };
+    return last.there;
   };
   return Array.from({ length: count }, (_, index) => ({
-    name: `basis ${index}`,
+    name: `${track} ${index}`,
     along: (curve) => {
-      if (index >= curve.points.length || !hasBasisColumns(curve)) return () => undefined;
+      if (index >= curve.points.length || !hasColumns(curve)) return () => undefined;
       return (u) => {
-        const { firstIndex, values } = basisOf(curve, u);
+        const { firstIndex, values } = at(curve, u);
         return values[index - firstIndex] ?? 0;
       };
     },
@@ -80,8 +82,9 @@ function trackColumns({ document, evaluation }: OutgoingFigure, curves: readonly
   return document.rail.tracks
     .filter((track) => !(columns as readonly string[]).includes(track))
     .flatMap((track) => {
-      if (track === 'basis') return basisColumns(curves);
-      return (trackOf(track).plots ?? []).map(({ sign, at }): TrackColumn => ({
+      const { family, plots = [] } = trackOf(track);
+      if (family) return familyColumns(track, family, curves);
+      return plots.map(({ sign, at }): TrackColumn => ({
         name: sign ? `${track} ${sign}` : track,
         along: (curve) => {
           const input = {
@@ -131,8 +134,8 @@ function writeCsv(figure: OutgoingFigure, options: Partial<CsvOptions>, reached 
   const plain = curves.map(({ curve }) => curve);
   const tracks = samples > 0 ? trackColumns(figure, plain) : [];
   const many =
-    samples > 0 && figure.document.rail.tracks.includes('basis')
-      ? plain.filter((curve) => !hasBasisColumns(curve)).length
+    samples > 0 && figure.document.rail.tracks.some((track) => trackOf(track).family)
+      ? plain.filter((curve) => !hasColumns(curve)).length
       : 0;
   const unmeasured = samples > 0 ? curves.filter(({ curve }) => curve.signedWeights) : [];
   const rows: Row[] = [
@@ -146,7 +149,7 @@ function writeCsv(figure: OutgoingFigure, options: Partial<CsvOptions>, reached 
     lost: [
       ...lost,
       ...(unmeasured.length > 0 ? [told('lostLengths', { count: unmeasured.length })] : []),
-      ...(many > 0 ? [told('lostBasis', { count: many, most: mostBasis })] : []),
+      ...(many > 0 ? [told('lostBasis', { count: many, most: mostOfFamily })] : []),
     ],
   };
 }

@@ -20,12 +20,21 @@ export interface Plot {
   readonly dashed?: true;
 }
 
+/** Some of a family of functions with an index each: those that are not zero at a parameter. */
+export interface FunctionsAt {
+  /** Index of the first of them. */
+  readonly firstIndex: number;
+  readonly values: ArrayLike<number>;
+}
+
 /** A member of the registry of tracks: everything about it that is no drawing. */
 export interface TrackMember {
   /** Numbers over the parameter, plotted as every track plots them; absent where a track has a drawing of its own. */
   readonly plots?: readonly Plot[];
   /** What its values are called in formulas, where its plots have no signs of their own. */
   readonly letter?: string;
+  /** Functions with an index each, as many as there are control points, where a track shows such. */
+  readonly family?: (curve: Curve, u: number) => FunctionsAt;
   /** Where given, the scale is logarithmic, in whole powers of ten down to this value, and smaller ones stand on it. */
   readonly floor?: number;
   /** Whether each of its values depends on the whole curve, and not only on the span that it stands in. */

@@ -41,7 +41,7 @@ export function writeSvg(figure: OutgoingFigure, options: SvgOptions, reached = 
   const { document, evaluation } = figure;
   const { curves, points, lost } = outgoingOf(figure);
   const paper = new Paper(document, style, scale, figure.notation);
-  const drawn = mapTold(curves, reached, (curve) => drawnOf(curve, tolerance, paper));
+  const drawn = mapTold(curves, reached, (curve) => drawnOf(curve, tolerance, marks, paper));
   const approximated = drawn.filter(({ deviation }) => deviation > 0);
   const deviation = Math.max(0, ...approximated.map(({ deviation: one }) => one));
   const parts: Part[] = [
@@ -130,15 +130,16 @@ function roundedUp(value: number): number {
   return Number((Math.ceil(value / unit) * unit).toPrecision(3));
 }
 
-/** A curve as it is drawn: in one colour, or on the screen each span in its own where the figure shows that. */
+/** A curve as it is drawn: in one colour, or with marks on the screen each span in its own where the figure shows that. */
 function drawnOf(
   { item, curve }: OutgoingCurve,
   tolerance: number,
+  marks: boolean,
   paper: Paper,
 ): { element: string; deviation: number } {
   const { document } = paper;
   const hasSpans = paper.isOnRail(item) ? isShown(document, 'spans', item) : item.shown?.spans === true;
-  const isParted = paper.isColoured && hasSpans && spansOf(curve.knots, curve.degree).length > 1;
+  const isParted = marks && paper.isColoured && hasSpans && spansOf(curve.knots, curve.degree).length > 1;
   const { inner, deviation } = isParted ? spansIn(curve, tolerance) : outlineOf(item, curve, tolerance);
   const width = paper.written(widths[item.lineWeight ?? 'medium']);
   return {
