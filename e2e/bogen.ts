@@ -1,5 +1,12 @@
 import { demoClass, instructor } from '@bogen/demo';
-import { test as base, expect, type BrowserContext, type Locator, type Page } from '@playwright/test';
+import {
+  test as base,
+  expect,
+  type BrowserContext,
+  type BrowserContextOptions,
+  type Locator,
+  type Page,
+} from '@playwright/test';
 // @ts-expect-error the set-up scripts are plain JavaScript, so that they run before anything is installed
 import { freePort, startThrowAwayCluster } from '../scripts/cluster.mjs';
 // @ts-expect-error as above
@@ -54,7 +61,7 @@ interface Fixtures {
   /** What the pages complained about on their consoles; every test ends with none unless it says so. */
   complaints: string[];
   /** A new context, as another person or device would have. */
-  newContext: () => Promise<BrowserContext>;
+  newContext: (options?: Pick<BrowserContextOptions, 'colorScheme'>) => Promise<BrowserContext>;
 }
 
 export const test = base.extend<Fixtures, { bogen: Bogen }>({
@@ -73,8 +80,9 @@ export const test = base.extend<Fixtures, { bogen: Bogen }>({
   },
   newContext: async ({ browser, bogen, complaints }, use) => {
     const contexts: BrowserContext[] = [];
-    await use(async () => {
+    await use(async (options = {}) => {
       const context = await browser.newContext({
+        ...options,
         baseURL: bogen.url,
         viewport: { width: 1280, height: 800 },
       });

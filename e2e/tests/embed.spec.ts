@@ -44,6 +44,18 @@ test('a sheet that is opened for it is shown within another page, and no other',
   await expect(frame.locator('[data-save="saved"]')).toBeVisible();
   await expect(frame.getByRole('link', { name: 'Lines of a viol' })).toHaveCount(0);
 
+  // A browser in a private window keeps nothing for the pages within others, which is told.
+  await expect(frame.locator('[data-not-kept]')).toContainText('gone once this page is closed');
+  const alone = await guests.newPage();
+  await alone.goto(address);
+  await expect(alone.locator('[data-handle="waist/P4"]')).toBeVisible();
+  await expect(alone.locator('[data-not-kept]')).toHaveCount(0);
+
+  // A browser that prefers nothing itself shows a frame in what the page around it is in.
+  const follower = await (await newContext({ colorScheme: null })).newPage();
+  await follower.goto(guest.url());
+  await expect(follower.frameLocator('iframe').locator('html')).toHaveAttribute('data-theme', 'dark');
+
   // Nothing else lets itself be shown there.
   const policyOf = async (path: string): Promise<string> =>
     (await page.request.get(path)).headers()['content-security-policy']!;

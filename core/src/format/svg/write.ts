@@ -119,7 +119,7 @@ function cross(at: Point, name: string, isNamed: boolean, paper: Paper): Part {
   const data = `M${number(x - half)} ${number(y)}H${number(x + half)}M${number(x)} ${number(y - half)}V${number(y + half)}`;
   const mark = `<path d="${data}" fill="none" stroke="#000" stroke-width="${paper.written(0.25)}"><title>${escaped(name)}</title></path>`;
   const text = isNamed
-    ? paper.text([at[0]! + paper.length(1.4), at[1]! + paper.length(1)], name, { colour: '#000' })
+    ? paper.text([at[0]! + paper.length(1.4), at[1]! - paper.length(2.8)], name, { colour: '#000' })
     : { elements: [], places: [] };
   return { elements: [mark, ...text.elements], places: [at, ...text.places] };
 }
