@@ -4,13 +4,15 @@ import { TextDecoder } from 'node:util';
 import { emptyFigure, evaluateFigure } from '@bogen/core/figure';
 import { coreSentences, sentenceOf, ToldError } from '@bogen/core/lesson';
 import { formatLimits, formatOfFile, formats, optionsFrom, readerOf } from '@bogen/core/format';
+import { figureIn, lessonIn } from './lessonIn.mjs';
 import { run, Trouble } from './say.mjs';
 
 const usage = `npm run convert -- IN OUT [--option value …]
 
 Reads a file of one open format and writes it in another, by the endings of their names. Ends with 0 where everything came
 over, with 3 where something did not, which is told, and with 1 where nothing was written. A drawing is written as .pdf (a page
-of its size) and as .png (--pixels 1600) too, with the options of SVG.`;
+of its size) and as .png (--pixels 1600) too, with the options of SVG. Of a lesson file goes out the figure of one sheet:
+--sheet says which, and --stage at which stage, by number or id.`;
 
 /** Every conversion of the registry of formats, without a server. */
 await run(async () => {
@@ -20,8 +22,10 @@ await run(async () => {
   try {
     const kind = /\.(pdf|png)$/i.exec(to)?.[1].toLowerCase();
     const { pixels, rest } = pixelsIn(words, kind);
+    const [sheet, withoutSheet] = taken('--sheet', rest);
+    const [stage, others] = taken('--stage', withoutSheet);
     const [reader, writer] = [readerOf(formatOfFile(from)), kind ? formats.svg : formatOfFile(to)];
-    const options = optionsFrom(writer, rest);
+    const options = optionsFrom(writer, others);
     let size;
     try {
       ({ size } = statSync(from));
@@ -30,10 +34,11 @@ await run(async () => {
     }
     if (size > 4 * formatLimits.characters)
       throw new Trouble(`${from} is too large: ${Math.round(size / 1e6)} MB.`);
-    const { items, left, figure, millimetres } = reader(new TextDecoder().decode(readFileSync(from)));
+    const text = new TextDecoder().decode(readFileSync(from));
+    const { items, left, figure, millimetres, notation } = contentOf(text, reader, sheet, stage);
     const document = figure ?? { ...emptyFigure(), items };
     const time = new Date().toISOString().slice(0, 19);
-    const written = writer.write({ document, evaluation: evaluateFigure(document), time }, options);
+    const written = writer.write({ document, evaluation: evaluateFigure(document), time, notation }, options);
     // What draws is large, and not wanted otherwise.
     const contents = kind
       ? await (await import('./drawnFile.mjs')).drawn[kind](written.text, pixels)
@@ -54,6 +59,23 @@ await run(async () => {
     throw error;
   }
 });
+
+/** What is in a file: of a lesson the figure of a sheet, of anything else what its format reads. */
+function contentOf(text, reader, sheet, stage) {
+  const lesson = lessonIn(text);
+  if (!lesson) {
+    if (sheet ?? stage) throw new Trouble('--sheet and --stage are about lesson files; this is none.');
+    return reader(text);
+  }
+  const { figure, notation } = figureIn(lesson, sheet, stage);
+  return { items: figure.items, left: [], figure, millimetres: 1, notation };
+}
+
+/** The word after an option, and what is left without both. */
+function taken(option, words) {
+  const at = words.indexOf(option);
+  return at < 0 ? [undefined, words] : [words[at + 1] ?? '', words.toSpliced(at, 2)];
+}
 
 /** How many pixels across are asked for, and the words that are left. */
 function pixelsIn(words, kind) {

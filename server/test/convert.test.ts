@@ -50,6 +50,27 @@ describe('npm run convert', () => {
     expect(figure.items).toMatchObject([{ name: 'Camber', curve: curve.curve }]);
   }, 120_000);
 
+  it('takes the figure of a sheet out of a lesson, as it is at a stage, with the names of the lesson', () => {
+    const lesson = join(root, 'demo', 'lessons', '4-knots-on-the-rail.json');
+    const { status, said } = convert(lesson, at('sheet.step'));
+    expect(status).toBe(1);
+    expect(said).toMatch(/Say which by --sheet: 1 .+, 2 .+, 6 /);
+    expect(convert(lesson, at('sheet.svg'), '--sheet', 'insert', '--marks')).toMatchObject({ status: 0 });
+    expect(readFileSync(at('sheet.svg'), 'utf8')).toMatch(/>P<tspan[^>]*>0</);
+    expect(convert(lesson, at('sheet.json'), '--sheet', '3', '--stage', '1')).toMatchObject({ status: 0 });
+    const { figure } = JSON.parse(readFileSync(at('sheet.json'), 'utf8')) as { figure: { items: object[] } };
+    expect(figure.items).toHaveLength(1);
+    expect(convert(lesson, at('none.json'), '--sheet', '3', '--stage', '99').said).toMatch(
+      /Say which by --stage/,
+    );
+    expect(convert(at('sheet.json'), at('b.svg'), '--sheet', '1').said).toMatch(/about lesson files/);
+    writeFileSync(
+      at('broken.json'),
+      JSON.stringify({ format: 'bogen-lesson', version: 1, lesson: { version: 2 } }),
+    );
+    expect(convert(at('broken.json'), at('b.svg'))).toMatchObject({ status: 1 });
+  }, 120_000);
+
   it('says what was lost, and ends with 3 for it', () => {
     writeFileSync(at('a.json'), JSON.stringify(curve));
     const { status, said } = convert(at('a.json'), at('a.svg'), '--tolerance', '0.001');
