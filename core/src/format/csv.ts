@@ -133,6 +133,9 @@ function writeCsv(figure: OutgoingFigure, options: Partial<CsvOptions>, reached 
   const { samples, even } = { ...first, ...options };
   const plain = curves.map(({ curve }) => curve);
   const tracks = samples > 0 ? trackColumns(figure, plain) : [];
+  const sampled = samples > 0 ? (samples + 1) * curves.length : 0;
+  refuseMoreThan(formatLimits.rows, sampled, 'rows');
+  refuseMoreThan(formatLimits.cellsOfSamples, sampled * (columns.length + tracks.length), 'cells');
   const many =
     samples > 0 && figure.document.rail.tracks.some((track) => trackOf(track).family)
       ? plain.filter((curve) => !hasColumns(curve)).length
@@ -152,6 +155,11 @@ function writeCsv(figure: OutgoingFigure, options: Partial<CsvOptions>, reached 
       ...(many > 0 ? [told('lostBasis', { count: many, most: mostOfFamily })] : []),
     ],
   };
+}
+
+/** @throws FormatError before a table is made that no memory has room for, and that would not be read again */
+function refuseMoreThan(most: number, count: number, what: 'rows' | 'cells'): void {
+  if (count > most) throw new FormatError(told('fileTooMany', { most, what }));
 }
 
 const coordinates = ([x, y, z]: readonly number[]): Row => ({

@@ -16,6 +16,8 @@ export const formatLimits = {
   /** Rows of a table, which has samples too, and cells of each row. */
   rows: 500_000,
   cells: 1000,
+  /** Cells of all rows of samples together that go out. */
+  cellsOfSamples: 6_000_000,
 };
 
 /** @throws FormatError where a text is longer than can be read in the time that is meant for it */

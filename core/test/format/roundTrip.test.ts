@@ -4,6 +4,7 @@ import { arbitraryCurve, sizeOf } from '../curve/arbitrary.js';
 import {
   evaluateFigure,
   formatNames,
+  FormatError,
   formats,
   largestDistance,
   lengthOfCurve,
@@ -380,6 +381,18 @@ describe('basis functions in a table', () => {
     expect(cells('Curve 0')[1]).toEqual(['0.75', '0.25', '']);
     expect(cells('Curve 1')[1]).toEqual(['0.5', '0.5', '0']);
     expect(cells('Curve 1')[4]).toEqual(['0', '0', '1']);
+  });
+
+  it('a table that would have too many rows or cells is refused before it is made', () => {
+    const of = (count: number, points: number, samples: number) => () => {
+      const items = Array.from({ length: count }, (_, k) => curveItem(linear(points), `C ${k}`, `c${k}`));
+      const { document, evaluation } = outgoing(...items);
+      const rail = { item: 'c0', tracks: ['basis'] as const };
+      return formats.csv.write({ document: { ...document, rail }, evaluation }, { samples }).text;
+    };
+    expect(of(51, 2, 10_000)).toThrow(FormatError);
+    expect(of(4, 200, 10_000)).toThrow(FormatError);
+    expect(of(2, 20, 1000)()).toContain('basis 19');
   });
 
   it('of very many stay behind, which is told', () => {
