@@ -89,7 +89,7 @@ describe('npm run convert', () => {
     expect(fonts.length).toBeGreaterThan(0);
     // Embedded, as all of it are.
     for (const font of fonts) expect(font).toMatch(/yes\s+(?:yes|no)\s+yes/);
-    expect(spawnSync('pdftotext', [at('a.pdf'), '-'], { encoding: 'utf8' }).stdout).toContain('Camber');
+    expect(spawnSync('pdftotext', [at('a.pdf'), '-'], { encoding: 'utf8' }).stdout).toMatch(/\bP0\b/);
     expect(convert(at('a.json'), at('a.png'), '--pixels', '640').status).toBe(3);
     const { width } = await sharp(readFileSync(at('a.png'))).metadata();
     expect(width).toBe(640);

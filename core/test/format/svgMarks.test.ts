@@ -160,7 +160,8 @@ describe('the rail in a drawing', () => {
       fc.property(arbitraryCurve({ dimension: 2 }), (curve) => {
         const text = drawing(
           [curve],
-          { rail: true, marks: true },
+          // Near enough for a page, so that little time goes into fitting.
+          { rail: true, marks: true, tolerance: 1 },
           {
             rail: {
               item: 'c0',
@@ -186,12 +187,13 @@ describe('the rail in a drawing', () => {
         ];
         const within = (x: number, y: number): boolean =>
           x >= left && x <= left + width && y >= top && y <= top + height;
-        for (const [, data] of text.matchAll(/<path d="(M[^"ACQ]+)" fill="none"/g)) {
+        const outside = [...text.matchAll(/<path d="(M[^"ACQ]+)" fill="none"/g)].flatMap(([, data]) => {
           const flat = numbers(data!);
-          for (let k = 0; k < flat.length; k += 2) expect(within(flat[k]!, flat[k + 1]!)).toBe(true);
-        }
+          return flat.filter((_, k) => k % 2 === 0 && !within(flat[k]!, flat[k + 1]!));
+        });
+        expect(outside).toEqual([]);
       }),
-      { numRuns: 40 },
+      { numRuns: 10 },
     );
   });
 });
