@@ -45,7 +45,7 @@ test('a sheet that is opened for it is shown within another page, and no other',
   await expect(frame.getByRole('link', { name: 'Lines of a viol' })).toHaveCount(0);
 
   // A browser in a private window keeps nothing for the pages within others, which is told.
-  await expect(frame.locator('[data-not-kept]')).toContainText('gone once this page is closed');
+  await expect(frame.locator('[data-not-kept]')).toContainText('only until this page is closed');
   const alone = await guests.newPage();
   await alone.goto(address);
   await expect(alone.locator('[data-handle="waist/P4"]')).toBeVisible();

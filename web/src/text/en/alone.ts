@@ -4,7 +4,8 @@ export const alone = {
   lead: 'What you do here is kept in this browser, and nowhere else. To hand it in, save it as a file and give the file to your instructor.',
   notKept:
     'This browser keeps nothing for files: when the page is closed, your work is gone. Save it as a file before that.',
-  notKeptWithin: 'Your work here is gone once this page is closed: the browser keeps nothing for it.',
+  /** Stands after the word that says that everything is saved. */
+  notKeptWithin: 'only until this page is closed',
   name: 'Your name',
   save: 'Save my work as a file',
   nothing: 'You have not done anything yet.',
