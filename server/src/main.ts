@@ -1,6 +1,6 @@
 import { sentences } from '@bogen/contract';
 import { wordMessagesBy } from '@bogen/core/lesson';
-import { createServer, type Server } from 'node:http';
+import type { Server } from 'node:http';
 import { isMainThread } from 'node:worker_threads';
 import { pino } from 'pino';
 import { newFirstCode } from './account/firstCode.js';
@@ -9,6 +9,7 @@ import { isLoopback, readSettings } from './config/read.js';
 import { connect, type Db } from './db/connect.js';
 import { migrateDatabase } from './db/migrate.js';
 import { loadDemo } from './demo/load.js';
+import { serverOf } from './http/serverOf.js';
 import { purgeDaily } from './forget/purge.js';
 import { Pool } from './pool/pool.js';
 
@@ -38,7 +39,7 @@ ${settings.baseUrl ?? `http://localhost:${port}`}/first   with the code   ${code
   }
   purgeDaily(db, log);
   const app = createApp({ db, log, pool, settings, ...(web ? { webFolder: web } : {}) });
-  const server = createServer(app);
+  const server = serverOf(app);
   // Longer than proxies keep theirs, so that none sends a request into a connection that is just being closed.
   server.keepAliveTimeout = 75_000;
   server.on('error', (error) => {

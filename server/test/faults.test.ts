@@ -1,4 +1,3 @@
-import { createServer } from 'node:http';
 import { mkdtempSync, mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import type { AddressInfo } from 'node:net';
 import { tmpdir } from 'node:os';
@@ -11,6 +10,7 @@ import { pino } from 'pino';
 import sharp from 'sharp';
 import { describe, expect, it } from 'vitest';
 import { createApp } from '../src/app.js';
+import { serverOf } from '../src/http/serverOf.js';
 import { Pool } from '../src/pool/pool.js';
 import { readProblem, TestServer, type Visitor } from './harness.js';
 
@@ -95,7 +95,7 @@ describe('a missing asset', () => {
       log: pino({ level: 'silent' }),
       webFolder: folder,
     });
-    const http = createServer(app);
+    const http = serverOf(app);
     await new Promise<void>((resolve) => http.listen(0, '127.0.0.1', resolve));
     const url = `http://127.0.0.1:${(http.address() as AddressInfo).port}`;
     expect(await readProblem(await fetch(`${url}/assets/gone-1a2b3c.js`))).toMatchObject({

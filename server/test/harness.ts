@@ -1,4 +1,4 @@
-import { createServer, type Server } from 'node:http';
+import type { Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import {
   endpoints,
@@ -19,6 +19,7 @@ import { createApp } from '../src/app.js';
 import { connect, type Db } from '../src/db/connect.js';
 import type { Settings } from '../src/config/settings.js';
 import { floodLimits, type FloodLimits } from '../src/http/rateLimit.js';
+import { serverOf } from '../src/http/serverOf.js';
 import { Pool, type PoolOptions } from '../src/pool/pool.js';
 import { templates } from './templates.js';
 
@@ -60,7 +61,7 @@ export class TestServer {
 
   async start(db = this.db): Promise<void> {
     const { settings = {}, floods = floodLimits } = this.options;
-    this.server = createServer(
+    this.server = serverOf(
       createApp({ db, log: pino({ level: 'silent' }), pool: this.pool, settings, floods }),
     );
     // A slow machine must not find a connection closed that it is about to use again.
