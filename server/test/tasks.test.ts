@@ -4,6 +4,7 @@ import {
   figureOfStage,
   firstStageId,
   seedFrom,
+  sheetFor,
   sheetOf,
   variedSheet,
   type LessonCommand,
@@ -11,7 +12,7 @@ import {
   type Task,
   type TaskAnswer,
 } from '@bogen/core/lesson';
-import type { FigureCommand } from '@bogen/core/figure';
+import { figureVersion, type FigureCommand } from '@bogen/core/figure';
 import { attemptsOn, demoLessons, nearAndFar } from '@bogen/demo';
 import { beforeAll, describe, expect, it } from 'vitest';
 import { nearAndFarOf, TestServer, type Visitor } from './harness.js';
@@ -94,6 +95,27 @@ async function check(who: Visitor, task: string, answer?: TaskAnswer) {
   const { edition } = await read(who);
   const params = { edition: edition.id, sheet: sheet.id, task };
   return who.call('checkTask', { params, body: answer ? { answer: answer as never } : {} });
+}
+
+const pointsOf = (figure: object): readonly (readonly number[])[] =>
+  (figure as { items: { curve: { points: number[][] } }[] }).items[0]!.curve.points;
+const moved = (to: readonly number[]) => ({
+  id: randomUUID(),
+  kind: 'do' as const,
+  command: { name: 'moveControlPoint', item: 'waist', index: 4, to },
+});
+/** A new student, and who has them at the class desk. */
+async function atDesk(name: string) {
+  const teacher = await server.signedIn();
+  const [course] = (await teacher.call('shelf')).courses;
+  const params = { class: course!.classes[0]!.id };
+  const own = await server.student(name);
+  const { students } = await teacher.call('classStudents', { params });
+  return {
+    teacher,
+    params,
+    student: { visitor: own, id: students.find((student) => student.name === name)!.id },
+  };
 }
 
 describe('a task in which a number counts', () => {
@@ -219,6 +241,66 @@ describe('numbers of one’s own', () => {
       expect((await read(who)).sheets).toEqual(sheets);
     }
     expect(places.size).toBeGreaterThan(1);
+  });
+
+  it('come along from a file as they were drawn there, unless something was done on one’s own', async () => {
+    const { teacher, params, student } = await atDesk('Uma Brandt');
+    const { visitor: who, id } = student;
+    const drawnBy = randomUUID();
+    const drawn = sheetFor(sheetOf(document, sheet.id)!, drawnBy);
+    const [, value] = pointsOf(drawn.figure)[6]!;
+    const { edition } = await read(who);
+    // Who has only looked has another figure so far.
+    await open(who);
+    const file = {
+      format: 'bogen-work',
+      version: 1,
+      lesson,
+      edition: edition.id,
+      title: 'Near and far',
+      name: 'Uma',
+      commandVersion: figureVersion,
+      drawnBy,
+      works: [{ sheet: sheet.id, stage: firstStageId, steps: [moved([150, 40])] }],
+      tasks: [{ sheet: sheet.id, task: 'number', answer: { kind: 'number', value } }],
+    };
+    const takeIn = (given: object) =>
+      teacher.call('takeInWork', { params, body: { student: id, file: given } });
+    const { drawnBy: _, ...undrawn } = file;
+    expect((await takeIn(undrawn)).left.map(({ told }) => told.code)).toEqual(['workVaried']);
+    expect(await takeIn(file)).toMatchObject({ works: 1, tasks: 1, passed: 1, left: [] });
+    expect((await read(who)).sheets[0]!.figure).toEqual(drawn.figure);
+    const opened = await open(who);
+    expect(opened.revision).toBe(1);
+    expect(pointsOf(opened.document)).toEqual(pointsOf(drawn.figure).with(4, [150, 40]));
+    // Another stage of the sheet is drawn in the same way.
+    const later = await who.call('openWork', {
+      params: { edition: edition.id, sheet: sheet.id, stage: 'moved' },
+      body: {},
+    });
+    expect(later.document).toEqual(figureOfStage(drawn, 'moved'));
+    expect(await takeIn(file)).toMatchObject({ works: 1, left: [] });
+    const other = await takeIn({ ...file, drawnBy: randomUUID() });
+    expect(other.left.map(({ told }) => told.code)).toEqual(['workOwnThere']);
+    expect((await open(who)).revision).toBe(1);
+  });
+
+  it('stay with the work of a student who turns out to be another one', async () => {
+    const { teacher, student: into } = await atDesk('Vera Lund');
+    const { params, student: from } = await atDesk('Vera Lunde');
+    const { sheets } = await read(from.visitor);
+    const { id: work } = await open(from.visitor);
+    await from.visitor.call('appendToWork', {
+      params: { work },
+      body: { base: 0, steps: [moved([151, 41])] } as never,
+    });
+    await teacher.call('mergeStudents', {
+      params: { class: params.class, student: into.id },
+      body: { from: from.id },
+    });
+    expect((await read(into.visitor)).sheets[0]!.figure).toEqual(sheets[0]!.figure);
+    const [, value] = pointsOf(sheets[0]!.figure as never)[6]!;
+    expect(await check(into.visitor, 'number', { kind: 'number', value: value! })).toMatchObject({ passed: true });
   });
 
   it('are those of the same seed everywhere, later stages too', () => {

@@ -73,7 +73,7 @@ export {
   takeAsKept,
 } from './stage/changes.js';
 export { figureOfStage, stageStates, steppedStages, type StageState } from './stage/states.js';
-export { isVaried, seedFrom, variedSheet } from './stage/vary.js';
+export { isVaried, seedFrom, sheetFor, variedSheet } from './stage/vary.js';
 export { stepBetween, type FigureStep } from './guess/define.js';
 export { drawnLines, lineOf, mostDrawn, type DrawnLine } from './guess/drawn.js';
 export {

@@ -151,7 +151,10 @@ export function deskRouter(db: Db, pool: Pool): Router {
     const lesson = row && migrateLesson(row.lesson);
     const published = lesson && sheetOf(lesson, row.sheet);
     if (!published) throw new HttpProblem('not-found', toldByServer('workNotThere'));
-    const sheet = await sheetOfStudent(pool.of(session.instructor.id), published, row.studentId);
+    const sheet = await sheetOfStudent(db, pool.of(session.instructor.id), published, {
+      student: row.studentId,
+      edition: row.editionId,
+    });
     const own = ofEdition(await knownOf(db, { students: [row.studentId] }), row.editionId);
     const facts = factsOf(sheet.id, own);
     const { document, revision } = await readDocument(db, row.streamId, workStream);

@@ -88,7 +88,9 @@ export function classRouter(db: Db, pool: Pool): Router {
       newestEdition: editions[0]!.number,
       terms: await termsOf(db, courseId),
       ...(document.notation && { notation: document.notation }),
-      sheets: (await sheetsOf(pool.of(student.id), document.sheets, student.id)).map(forReaders),
+      sheets: (
+        await sheetsOf(db, pool.of(student.id), document.sheets, { student: student.id, edition: chosen.id })
+      ).map(forReaders),
       progress: progressOfSheets(chosen.outline, ofEdition(known, chosen.id)).map((sheet) => ({
         ...sheet,
         best: Object.fromEntries(best.get(sheet.sheet) ?? []),

@@ -19,6 +19,7 @@ import * as writtenLater from './migrations/016-written-later.js';
 import * as floods from './migrations/017-floods.js';
 import * as score from './migrations/018-score.js';
 import * as embedding from './migrations/019-embedding.js';
+import * as drawn from './migrations/020-drawn.js';
 
 /** Every migration in order; a name, once released, never changes. */
 const migrations: Record<string, Migration> = {
@@ -41,6 +42,7 @@ const migrations: Record<string, Migration> = {
   '017-floods': floods,
   '018-score': score,
   '019-embedding': embedding,
+  '020-drawn': drawn,
 };
 
 /**

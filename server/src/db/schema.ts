@@ -167,6 +167,8 @@ export interface Database {
     opened_at: Made;
     /** The earlier edition that it was taken along from. */
     taken_from: ColumnType<string | null, string | undefined, never>;
+    /** By whom that is drawn which is different for each student; nothing where it is the student. */
+    drawn_by: ColumnType<string | null, string | null | undefined, string>;
   };
   session: {
     id: Generated<string>;

@@ -69,7 +69,8 @@ export async function forgetInAudit(tx: Tx, id: string, names: readonly string[]
     .execute();
 }
 
-async function forgetStreams(tx: Tx, streams: readonly string[]): Promise<void> {
+/** Removes what was done to figures or lessons, whose work or lesson is gone. */
+export async function forgetStreams(tx: Tx, streams: readonly string[]): Promise<void> {
   // Given as one array: a list of single values would have an end.
   if (streams.length > 0)
     await sql`delete from stream where id = any(${streams as string[]}::uuid[])`.execute(tx);

@@ -3,10 +3,10 @@ import { migrateLesson } from '@bogen/core/lesson';
 import type { Db } from '../db/connect.js';
 import { termsOf } from '../glossary/router.js';
 import { HttpProblem } from '../http/problem.js';
-import { forReaders } from '../work/ownSheets.js';
+import { withoutNotes } from '../work/ownSheets.js';
 import { lessonFileOf } from './file.js';
 
-/** The newest edition of a lesson, with all that its reader needs where no server is. Figures that differ from student to student are as they were written. @param only the one sheet that is wanted, where it is not all */
+/** The newest edition of a lesson, with all that its reader needs where no server is. What is different for each student the page draws itself. @param only the one sheet that is wanted, where it is not all */
 export async function aloneLesson(
   db: Db,
   lesson: { readonly id: string; readonly courseId: string; readonly courseTitle: string },
@@ -32,7 +32,7 @@ export async function aloneLesson(
       newestEdition: edition.number,
       terms: await termsOf(db, lesson.courseId),
       ...(document.notation && { notation: document.notation }),
-      sheets: document.sheets.map(forReaders) as AloneLesson['reading']['sheets'],
+      sheets: document.sheets.map(withoutNotes) as AloneLesson['reading']['sheets'],
     },
     pictures: Object.fromEntries(
       Object.entries(pictures).map(([id, { mediaType, data }]) => [id, `data:${mediaType};base64,${data}`]),

@@ -48,9 +48,9 @@ export const jobs = {
     return (sheet: Sheet, stage: string): FigureDocument => figureOfStage(sheet, stage);
   },
   vary: async () => {
-    const { seedFrom, variedSheet } = await import('@bogen/core/lesson');
-    return (sheets: readonly Sheet[], reader: string): readonly Sheet[] =>
-      sheets.map((sheet) => variedSheet(sheet, seedFrom(`${reader}/${sheet.id}`)));
+    const { sheetFor } = await import('@bogen/core/lesson');
+    return (sheets: readonly { readonly sheet: Sheet; readonly reader: string }[]): readonly Sheet[] =>
+      sheets.map(({ sheet, reader }) => sheetFor(sheet, reader));
   },
   picture: async () => {
     const { checkPicture } = await import('./checkPicture.js');

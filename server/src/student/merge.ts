@@ -51,7 +51,12 @@ export async function mergeStudents(tx: Tx, into: string, from: string): Promise
     where work.student_id = ${from} and work.stream_id = stream_step.stream_id and author = ${from}`.execute(
     tx,
   );
-  await tx.updateTable('work').set({ student_id: into }).where('student_id', '=', from).execute();
+  // A sheet that was begun by the one alone stays drawn as it was for them.
+  await sql`update work set student_id = ${into}, drawn_by = case when exists (
+      select from work as mine where mine.student_id = ${into} and mine.edition_id = work.edition_id
+        and mine.sheet_id = work.sheet_id
+    ) then drawn_by else coalesce(drawn_by, ${from}) end
+    where student_id = ${from}`.execute(tx);
   await sql`
     insert into task_state as kept (student_id, edition_id, sheet_id, task_id, results, answer, checked_revision, attempts,
       passed_at, score)

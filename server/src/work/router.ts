@@ -11,7 +11,7 @@ import { Gate } from '../pool/gate.js';
 import type { Pool, Runner } from '../pool/pool.js';
 import { appendSteps } from '../stream/append.js';
 import { createStream, readDocument, readStream } from '../stream/stream.js';
-import { sheetOfStudent } from './ownSheets.js';
+import { drawnBySheet, sheetOfStudent } from './ownSheets.js';
 import { startOf, KnownWorks, studentStream, workStream } from './streams.js';
 
 /** Students' work on the sheets of an edition. */
@@ -105,10 +105,13 @@ async function sheetForStudent(
     .executeTakeFirst();
   const sheet = edition && sheetOf(migrateLesson(edition.document), sheetId);
   if (!sheet) throw new HttpProblem('not-found', toldByServer('sheetNotInClass'));
-  return sheetOfStudent(pool, sheet, id);
+  return sheetOfStudent(db, pool, sheet, { student: id, edition: editionId });
 }
 
-/** The student's work on a stage of a sheet; made, from the figure as that stage shows it, where there is none. */
+/**
+ * The student's work on a stage of a sheet; made, from the figure as that stage shows it, where there is none.
+ * @param drawnBy by whom the sheet is drawn, where it is somebody else than the student
+ */
 export async function openWork(
   db: Db,
   pool: Runner,
@@ -116,6 +119,7 @@ export async function openWork(
   editionId: string,
   sheet: Sheet,
   stage: string,
+  drawnBy?: string,
 ): Promise<{ id: string; streamId: string }> {
   const known = await workOn(db, studentId, editionId, sheet.id, stage);
   if (known) return known;
@@ -131,7 +135,15 @@ export async function openWork(
     const stream = await createStream(tx, start);
     return tx
       .insertInto('work')
-      .values({ student_id: studentId, edition_id: editionId, sheet_id: sheet.id, stage, stream_id: stream })
+      .values({
+        student_id: studentId,
+        edition_id: editionId,
+        sheet_id: sheet.id,
+        stage,
+        stream_id: stream,
+        drawn_by:
+          drawnBy ?? (await drawnBySheet(tx, { student: studentId, edition: editionId })).get(sheet.id),
+      })
       .returning(['id', 'stream_id as streamId'])
       .executeTakeFirstOrThrow();
   });

@@ -38,11 +38,11 @@ export async function takeWorkAlong(db: Db, student: string, from: string, to: E
     const before = migrateLesson(document);
     const works = await tx
       .selectFrom('work')
-      .select(['sheet_id as sheet', 'stage', 'stream_id as stream'])
+      .select(['sheet_id as sheet', 'stage', 'stream_id as stream', 'drawn_by as drawnBy'])
       .where('student_id', '=', student)
       .where('edition_id', '=', from)
       .execute();
-    for (const { sheet, stage, stream } of works) {
+    for (const { sheet, stage, stream, drawnBy } of works) {
       if (!isSameStage(sheetOf(before, sheet), sheetOf(to.document, sheet), stage)) continue;
       await tx
         .insertInto('work')
@@ -53,6 +53,7 @@ export async function takeWorkAlong(db: Db, student: string, from: string, to: E
           stage,
           stream_id: await copyStream(tx, stream),
           taken_from: from,
+          drawn_by: drawnBy,
         })
         .execute();
     }

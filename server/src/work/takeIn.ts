@@ -9,6 +9,7 @@ import {
 import { migrateFigureCommand, type FigureCommand } from '@bogen/core/figure';
 import { isVaried, migrateLesson, sheetOf, type Sheet, type Step, type Told } from '@bogen/core/lesson';
 import type { Db } from '../db/connect.js';
+import { forgetStreams } from '../forget/forget.js';
 import { HttpProblem } from '../http/problem.js';
 import { firstIssue } from '../http/route.js';
 import type { Runner } from '../pool/pool.js';
@@ -48,14 +49,21 @@ export async function takeInWork(
   const until = performance.now() + mostTime;
   const left: { sheet: string; told: Told }[] = [];
   const count = { works: 0, tasks: 0, passed: 0 };
+  /** A sheet as it is in the file. */
+  const own = async (sheet: Sheet): Promise<Sheet> => {
+    if (!isVaried(sheet)) return sheet;
+    if (!file.drawnBy) throw new HttpProblem('refused', toldByServer('workVaried'));
+    await giveWay(db, student, file.edition, sheet.id, file.drawnBy);
+    const [drawn] = await pool.run('vary', [{ sheet, reader: file.drawnBy }]);
+    return drawn!;
+  };
   /** Does something for a sheet of the edition; what is in the way is noted. */
   const each = async (id: string, act: (sheet: Sheet) => Promise<void>): Promise<void> => {
     const sheet = sheetOf({ sheets }, id);
     try {
       if (!sheet) throw new HttpProblem('refused', toldByServer('workStageGone'));
-      if (isVaried(sheet)) throw new HttpProblem('refused', toldByServer('workVaried'));
       if (performance.now() > until) throw new HttpProblem('refused', toldByServer('workTooMuch'));
-      await act(sheet);
+      await act(await own(sheet));
     } catch (error) {
       if (!(error instanceof HttpProblem) || error.problem.status >= 500) throw error;
       left.push({ sheet: sheet?.title ?? id, told: error.problem.told });
@@ -63,7 +71,15 @@ export async function takeInWork(
   };
   for (const work of file.works)
     await each(work.sheet, async (sheet) => {
-      const { streamId } = await openWork(db, pool, student, file.edition, sheet, work.stage);
+      const { streamId } = await openWork(
+        db,
+        pool,
+        student,
+        file.edition,
+        sheet,
+        work.stage,
+        isVaried(sheet) ? file.drawnBy : undefined,
+      );
       await appendRest(db, pool, { streamId, student, steps: stepsOf(work, file.commandVersion) }, until);
       count.works++;
     });
@@ -94,6 +110,56 @@ async function sheetsOfEdition(
     .executeTakeFirst();
   if (!found) throw new HttpProblem('refused', toldByServer('workOfOtherLesson', { title }));
   return migrateLesson(found.document).sheets;
+}
+
+/**
+ * Makes room for work on a sheet that is another one in the file than in the class: what the student has only looked at
+ * here goes.
+ * @throws HttpProblem where they have done something
+ */
+async function giveWay(
+  db: Db,
+  student: string,
+  edition: string,
+  sheet: string,
+  drawnBy: string,
+): Promise<void> {
+  await db.transaction().execute(async (tx) => {
+    await tx.selectFrom('student').select('id').where('id', '=', student).forUpdate().execute();
+    const works = await tx
+      .selectFrom('work')
+      .innerJoin('stream', 'stream.id', 'work.stream_id')
+      .where('student_id', '=', student)
+      .where('edition_id', '=', edition)
+      .where('sheet_id', '=', sheet)
+      .select(['work.id', 'stream_id', 'drawn_by', 'revision'])
+      .forUpdate()
+      .execute();
+    const checked = await tx
+      .selectFrom('task_state')
+      .where('student_id', '=', student)
+      .where('edition_id', '=', edition)
+      .where('sheet_id', '=', sheet)
+      .select('task_id')
+      .limit(1)
+      .executeTakeFirst();
+    if (works.length > 0 && works.every(({ drawn_by }) => drawn_by === drawnBy)) return;
+    if (checked || works.some(({ revision }) => revision > 0))
+      throw new HttpProblem('refused', toldByServer('workOwnThere'));
+    if (works.length === 0) return;
+    await tx
+      .deleteFrom('work')
+      .where(
+        'id',
+        'in',
+        works.map(({ id }) => id),
+      )
+      .execute();
+    await forgetStreams(
+      tx,
+      works.map(({ stream_id }) => stream_id),
+    );
+  });
 }
 
 async function refuseStranger(db: Db, classId: string, student: string): Promise<void> {

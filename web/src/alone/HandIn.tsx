@@ -15,7 +15,7 @@ interface HandInProps {
 }
 
 /** What was done, as a file that the class desk takes in. */
-function workFileOf({ reading }: AloneLesson, { works, tasks }: Keeping, name: string): WorkFile {
+function workFileOf({ reading }: AloneLesson, { works, tasks, drawnBy }: Keeping, name: string): WorkFile {
   return {
     format: 'bogen-work',
     version: 1,
@@ -24,6 +24,7 @@ function workFileOf({ reading }: AloneLesson, { works, tasks }: Keeping, name: s
     title: reading.title,
     name,
     commandVersion: figureVersion,
+    ...(drawnBy ? { drawnBy } : {}),
     works: works.map(({ sheet, stage, steps }) => ({ sheet, stage, steps: [...steps] })),
     tasks: tasks.map(({ sheet, task, answer }) => ({
       sheet,

@@ -1,6 +1,7 @@
 import type { FigureCommand, FigureDocument } from '@bogen/core/figure';
 import type { ConditionResult, History, Step, TaskAnswer } from '@bogen/core/lesson';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
+import { newId } from '../saving/newId.js';
 
 /** What somebody did on a stage of a sheet, as this browser keeps it. */
 export interface KeptWork {
@@ -23,12 +24,19 @@ export interface KeptTask {
 }
 
 interface Rooms extends DBSchema {
+  /** Who the reader of an edition is taken for, where that which is different for each student is drawn. */
+  readers: { key: string; value: string };
   works: { key: string; value: KeptWork };
   tasks: { key: string; value: KeptTask };
 }
 
 /** Work on a lesson that stands alone, kept in this browser: in its database, and where it has none as long as the page is open. */
 export interface Keeping {
+  /**
+   * By whom that is drawn which is different for each student: a new id the first time. `undefined` where work was begun
+   * with a file that drew nothing.
+   */
+  readonly drawnBy: string | undefined;
   /** Whether it is still there when the page is opened the next time. */
   readonly isLasting: boolean;
   work(sheet: string, stage: string): KeptWork | undefined;
@@ -46,21 +54,32 @@ export async function openKeeping(edition: string): Promise<Keeping> {
   const prefix = `${edition}/`;
   const of = (sheet: string, part: string): string => `${prefix}${sheet}/${part}`;
   let db: IDBPDatabase<Rooms> | undefined;
+  let drawnBy: string | undefined;
   try {
-    db = await openDB<Rooms>('bogen-alone', 1, {
-      upgrade: (made) => {
-        made.createObjectStore('works');
-        made.createObjectStore('tasks');
+    db = await openDB<Rooms>('bogen-alone', 2, {
+      upgrade: (made, before) => {
+        if (before < 1) {
+          made.createObjectStore('works');
+          made.createObjectStore('tasks');
+        }
+        made.createObjectStore('readers');
       },
     });
     const range = IDBKeyRange.bound(prefix, `${prefix}\uffff`);
     for (const work of await db.getAll('works', range)) works.set(of(work.sheet, work.stage), work);
     for (const task of await db.getAll('tasks', range)) tasks.set(of(task.sheet, task.task), task);
+    drawnBy = await db.get('readers', edition);
+    if (drawnBy === undefined && works.size === 0) {
+      drawnBy = newId();
+      await db.put('readers', drawnBy, edition);
+    }
   } catch {
     // A browser that keeps nothing for files lets the lesson be worked through all the same.
     db = undefined;
+    drawnBy = newId();
   }
   return {
+    drawnBy,
     isLasting: db !== undefined,
     work: (sheet, stage) => works.get(of(sheet, stage)),
     task: (sheet, task) => tasks.get(of(sheet, task)),

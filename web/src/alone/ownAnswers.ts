@@ -8,9 +8,11 @@ import {
   figureOfStage,
   isTaskMet,
   progressOf,
+  sheetFor,
   sheetOf,
   startHistory,
   taskOf,
+  type Sheet,
   type Step,
   type TaskAnswer,
   type Told,
@@ -37,10 +39,21 @@ const notThere = (): Refused => problem('not-found', 404, { code: 'nothingHere',
  * this browser keeps. The same commands are applied and the same checks are made as on the server.
  */
 export class OwnAnswers {
+  private readonly lesson: AloneLesson['reading'];
+
   constructor(
-    private readonly lesson: AloneLesson,
+    { reading }: AloneLesson,
     private readonly keeping: Keeping,
-  ) {}
+  ) {
+    const { drawnBy } = keeping;
+    const sheets = reading.sheets as readonly Sheet[];
+    this.lesson = {
+      ...reading,
+      ...(drawnBy && {
+        sheets: sheets.map((sheet) => sheetFor(sheet, drawnBy)) as AloneLesson['reading']['sheets'],
+      }),
+    };
+  }
 
   /** In the place of `fetch`. */
   readonly fetch: typeof fetch = async (address, init) => {
@@ -75,7 +88,7 @@ export class OwnAnswers {
   }
 
   private readonly endpoints = {
-    readLesson: (): Answer<'readLesson'> => ({ ...this.lesson.reading, progress: this.progress() }),
+    readLesson: (): Answer<'readLesson'> => ({ ...this.lesson, progress: this.progress() }),
     openWork: async ({ sheet, stage }: Readonly<Record<string, string>>): Promise<Answer<'openWork'>> => {
       const work = this.workOn(sheet!, stage!);
       await this.keeping.keepWork(work);
@@ -136,7 +149,7 @@ export class OwnAnswers {
   };
 
   private sheet(id: string) {
-    const sheet = sheetOf(this.lesson.reading, id);
+    const sheet = sheetOf(this.lesson, id);
     if (!sheet) throw notThere();
     return sheet;
   }
@@ -168,7 +181,7 @@ export class OwnAnswers {
   }
 
   private progress(): Answer<'readLesson'>['progress'] {
-    return this.lesson.reading.sheets.map(({ id, title, tasks }) => {
+    return this.lesson.sheets.map(({ id, title, tasks }) => {
       const works = this.keeping.works.filter(({ sheet }) => sheet === id);
       const tried = this.keeping.tasks.filter(({ sheet }) => sheet === id);
       const passed = tried.filter((task) => task.passed).map(({ task }) => task);

@@ -26,6 +26,13 @@ export function variedSheet(sheet: Sheet, seed: number): Sheet {
   return varied;
 }
 
+/**
+ * A sheet as it is for one reader, the same each time and wherever it is calculated. @param reader a text that tells
+ * readers apart
+ */
+export const sheetFor = (sheet: Sheet, reader: string): Sheet =>
+  variedSheet(sheet, seedFrom(`${reader}/${sheet.id}`));
+
 function withVariation(sheet: Sheet, stage: string, variation: Variation, share: () => number): Sheet {
   try {
     const command = variedBy(variation, figureOfStage(sheet, stage), share);
