@@ -19,12 +19,10 @@ export const workFileSchema = z.strictObject({
     .min(1)
     .max(mostCounted)
     .meta({ description: 'The version of the commands in the steps.' }),
-  drawnBy: id
-    .optional()
-    .meta({
-      description:
-        'By whom that is drawn which is different for each student: who the file takes its reader for.',
-    }),
+  drawnBy: id.optional().meta({
+    description:
+      'By whom that is drawn which is different for each student: who the file takes its reader for.',
+  }),
   works: z
     .array(
       z.strictObject({

@@ -300,7 +300,9 @@ describe('numbers of one’s own', () => {
     });
     expect((await read(into.visitor)).sheets[0]!.figure).toEqual(sheets[0]!.figure);
     const [, value] = pointsOf(sheets[0]!.figure as never)[6]!;
-    expect(await check(into.visitor, 'number', { kind: 'number', value: value! })).toMatchObject({ passed: true });
+    expect(await check(into.visitor, 'number', { kind: 'number', value: value! })).toMatchObject({
+      passed: true,
+    });
   });
 
   it('are those of the same seed everywhere, later stages too', () => {

@@ -6,6 +6,9 @@ export {
   type ReadFile,
   type WrittenFile,
 } from './define.js';
+export { csv } from './csv.js';
+export { json } from './json.js';
+export { svg } from './svg/index.js';
 export { formatNames, formatOfFile, formats, readerOf, type FormatName } from './formats.js';
 export { jsonDescriptions, jsonVersion, renamedItems } from './json.js';
 export { optionsFrom } from './options.js';

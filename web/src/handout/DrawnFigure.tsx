@@ -1,5 +1,5 @@
 import type { FigureDocument } from '@bogen/core/figure';
-import { formats } from '@bogen/core/format';
+import { svg } from '@bogen/core/format';
 import { useEffect, useMemo, useRef } from 'react';
 import { evaluationOf } from '../figure/geometry/geometry.js';
 import { notation } from '../text/notation.js';
@@ -22,7 +22,7 @@ export function drawingOf(
 ): Drawing | null {
   if (!document.items.some(({ hidden }) => !hidden)) return null;
   const drawn = (scale: number, marks = true): { element: Element; width: number; height: number } => {
-    const { text } = formats.svg.write(
+    const { text } = svg.write(
       { document, evaluation: evaluationOf(document), time: '', notation: notation() },
       { style: 'print', marks, tolerance, scale },
     );

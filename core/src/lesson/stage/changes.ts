@@ -1,28 +1,10 @@
 import { makesNeedless } from '../../figure/applyCommand.js';
 import type { FigureCommand } from '../../figure/command/commands.js';
 import { differenceOf } from '../../figure/difference.js';
-import { applyLessonCommand } from '../applyCommand.js';
-import type { ChangeStages } from '../command/changeStages.js';
 import type { LessonCommand } from '../command/commands.js';
-import type { ChangeFigure } from '../command/figure.js';
-import type { StageCommands } from '../command/stageCommands.js';
-import { lessonVersion, type Sheet, type Stage } from '../lesson.js';
-import { followingStages } from './follow.js';
+import type { Sheet, Stage } from '../lesson.js';
+import { withFollowing, type LeadingCommand } from './lead.js';
 import { stageStates } from './states.js';
-
-/** A lesson command after which later stages may be others. */
-type LeadingCommand = ChangeFigure | StageCommands | ChangeStages;
-
-/**
- * The command with what it makes of the stages that follow.
- * @throws CommandError where it does not fit the sheet
- */
-export function withFollowing(sheet: Sheet, command: LeadingCommand): LessonCommand {
-  const lesson = { version: lessonVersion, title: sheet.title, sheets: [sheet] } as const;
-  const after = applyLessonCommand(lesson, command).document.sheets[0]!;
-  const later = followingStages(sheet, after);
-  return later.length > 0 ? { ...command, later } : command;
-}
 
 const indexOf = (sheet: Sheet, id: string): number =>
   Math.max(
@@ -31,7 +13,7 @@ const indexOf = (sheet: Sheet, id: string): number =>
   );
 
 /** A change of the figure as a stage shows it; one that makes the stage's last change needless takes its place. */
-export function changeAtStage(sheet: Sheet, stage: string, command: FigureCommand): LessonCommand {
+export function changeAtStage(sheet: Sheet, stage: string, command: FigureCommand): LeadingCommand {
   const index = indexOf(sheet, stage);
   if (index === 0) return withFollowing(sheet, { name: 'figure', sheet: sheet.id, command });
   const { commands } = sheet.stages[index]!;

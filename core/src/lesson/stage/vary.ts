@@ -1,9 +1,9 @@
 import { CurveError } from '../../curve/error.js';
 import { CommandError } from '../../history/history.js';
-import { applyLessonCommand } from '../applyCommand.js';
-import { lessonVersion, type Sheet } from '../lesson.js';
+import type { Sheet } from '../lesson.js';
 import { variedBy, type Variation } from '../variation/variations.js';
 import { changeAtStage } from './changes.js';
+import { sheetAfter } from './lead.js';
 import { figureOfStage } from './states.js';
 
 /** Whether anything of a sheet is different for each student. */
@@ -36,9 +36,7 @@ export const sheetFor = (sheet: Sheet, reader: string): Sheet =>
 function withVariation(sheet: Sheet, stage: string, variation: Variation, share: () => number): Sheet {
   try {
     const command = variedBy(variation, figureOfStage(sheet, stage), share);
-    if (!command) return sheet;
-    const lesson = { version: lessonVersion, title: sheet.title, sheets: [sheet] } as const;
-    return applyLessonCommand(lesson, changeAtStage(sheet, stage, command)).document.sheets[0]!;
+    return command ? sheetAfter(sheet, changeAtStage(sheet, stage, command)) : sheet;
   } catch (error) {
     if (error instanceof CommandError || error instanceof CurveError) return sheet;
     throw error;

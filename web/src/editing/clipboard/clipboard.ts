@@ -14,7 +14,7 @@ import {
   type FigureItem,
   type SingleFigureCommand,
 } from '@bogen/core/figure';
-import { FormatError, formats, jsonVersion, readerOf, type FormatMember } from '@bogen/core/format';
+import { csv, FormatError, json, jsonVersion, readerOf, svg, type FormatMember } from '@bogen/core/format';
 import { told } from '@bogen/core/lesson';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
@@ -74,15 +74,15 @@ export function readItems(text: string): readonly FigureItem[] | undefined {
 }
 
 function textFormat(text: string): FormatMember | undefined {
-  if (/^\s*\{/.test(text)) return formats.json;
-  if (/^\s*<(?:\?xml|!DOCTYPE svg|svg|!--)/.test(text)) return formats.svg;
+  if (/^\s*\{/.test(text)) return json;
+  if (/^\s*<(?:\?xml|!DOCTYPE svg|svg|!--)/.test(text)) return svg;
   // Two numbers or three in each of several rows.
-  return /^\s*[-+\d.][-+\d.eE]*[ \t,;]+[-+\d.][^\n]*\r?\n/.test(`${text}\n`) ? formats.csv : undefined;
+  return /^\s*[-+\d.][-+\d.eE]*[ \t,;]+[-+\d.][^\n]*\r?\n/.test(`${text}\n`) ? csv : undefined;
 }
 
 /** The copied items as a drawing, for programs that know nothing else. */
 export function drawingOf({ document, evaluation }: FigureScene, items: readonly FigureItem[]): string {
-  return formats.svg.write({ document, evaluation, only: items.map(({ id }) => id) }, formats.svg.first).text;
+  return svg.write({ document, evaluation, only: items.map(({ id }) => id) }, svg.first).text;
 }
 
 /** What was copied last on this device, in whichever sheet or window. */
