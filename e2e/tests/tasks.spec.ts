@@ -1,5 +1,6 @@
 import type { Page } from '@playwright/test';
-import { coordinatesOf, drag, expect, joinClass, placeOf, saved, signIn, test } from '../bogen.js';
+import { pathToFileURL } from 'node:url';
+import { coordinatesOf, drag, expect, joinClass, openDesk, placeOf, saved, signIn, test } from '../bogen.js';
 import { lesson, newLesson, screenOf } from '../figure.js';
 import { violations } from '../violations.js';
 
@@ -14,7 +15,8 @@ async function pick(page: Page, text: string | RegExp): Promise<void> {
 
 test('a number, a choice, an order and a prediction are written, tried, published and answered', async ({
   newContext,
-}) => {
+}, info) => {
+  test.setTimeout(300_000);
   const page = await signIn(await newContext());
   await newLesson(page, 'Asked in five ways');
   const stages = page.locator('[data-stage-editor]');
@@ -234,4 +236,43 @@ test('a number, a choice, an order and a prediction are written, tried, publishe
   });
   await expect(saved(page)).toBeVisible();
   expect(await placeOf(page, 'curve/P0')).toBeDefined();
+
+  await test.step('in a file without a network, too, the number is one’s own, and the desk takes it in', async () => {
+    await page.goto('/');
+    const given = page.waitForEvent('download');
+    await page.getByRole('button', { name: 'What to do with the lesson Asked in five ways' }).click();
+    await page.getByRole('button', { name: 'Give out as a page that needs no server' }).click();
+    const file = info.outputPath('asked.html');
+    await (await given).saveAs(file);
+    const context = await newContext();
+    await context.setOffline(true);
+    const reader = await context.newPage();
+    await reader.goto(pathToFileURL(file).href);
+    const own = await coordinatesOf(reader, 'curve/P2');
+    // What was drawn once stays.
+    await reader.reload();
+    expect(await coordinatesOf(reader, 'curve/P2')).toEqual(own);
+    const number = reader.locator('[data-task]').filter({ hasText: 'How high is P2?' });
+    await number.getByLabel('Your answer').fill(String(own[1]));
+    await number.getByRole('button', { name: 'Check' }).click();
+    await expect(number).toContainText('Right.');
+    await reader.getByRole('button', { name: 'My work' }).click();
+    const handed = reader.waitForEvent('download');
+    await reader.getByRole('button', { name: 'Save my work as a file' }).click();
+    const work = info.outputPath('work.json');
+    await (await handed).saveAs(work);
+
+    const { page: classmate, name } = await joinClass(await newContext());
+    await openDesk(page, 'Asked in five ways');
+    await page.getByRole('button', { name: 'The class', exact: true }).click();
+    await page.getByRole('button', { name: 'Take in work from a file' }).click();
+    await page.getByLabel('Choose the file').setInputFiles(work);
+    await page.getByLabel('It is the work of').selectOption({ label: name });
+    await page.getByRole('button', { name: 'Take it in' }).click();
+    await expect(page.locator('[data-work-taken]')).toContainText('1 met');
+    await expect(page.locator('[data-work-taken]')).not.toContainText('Left:');
+    // In the class it is the same figure from then on.
+    await classmate.getByRole('link', { name: 'First sheet' }).last().click();
+    expect(await coordinatesOf(classmate, 'curve/P2')).toEqual(own);
+  });
 });
