@@ -62,6 +62,7 @@ async function* workOf(db: Db, student: string): AsyncGenerator<object> {
       'work.stream_id as stream',
       'work.sheet_id as sheet',
       'work.stage',
+      'work.drawn_by as drawnBy',
       'work.opened_at as openedAt',
       'edition.number as edition',
       'edition.outline',

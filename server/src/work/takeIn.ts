@@ -50,12 +50,18 @@ export async function takeInWork(
   const left: { sheet: string; told: Told }[] = [];
   const count = { works: 0, tasks: 0, passed: 0 };
   /** A sheet as it is in the file. */
-  const own = async (sheet: Sheet): Promise<Sheet> => {
+  const drawnFrom = async (sheet: Sheet): Promise<Sheet> => {
     if (!isVaried(sheet)) return sheet;
     if (!file.drawnBy) throw new HttpProblem('refused', toldByServer('workVaried'));
     await giveWay(db, student, file.edition, sheet.id, file.drawnBy);
     const [drawn] = await pool.run('vary', [{ sheet, reader: file.drawnBy }]);
     return drawn!;
+  };
+  const sheetsInFile = new Map<string, Promise<Sheet>>();
+  const inFile = (sheet: Sheet): Promise<Sheet> => {
+    const known = sheetsInFile.get(sheet.id) ?? drawnFrom(sheet);
+    sheetsInFile.set(sheet.id, known);
+    return known;
   };
   /** Does something for a sheet of the edition; what is in the way is noted. */
   const each = async (id: string, act: (sheet: Sheet) => Promise<void>): Promise<void> => {
@@ -63,7 +69,7 @@ export async function takeInWork(
     try {
       if (!sheet) throw new HttpProblem('refused', toldByServer('workStageGone'));
       if (performance.now() > until) throw new HttpProblem('refused', toldByServer('workTooMuch'));
-      await act(await own(sheet));
+      await act(await inFile(sheet));
     } catch (error) {
       if (!(error instanceof HttpProblem) || error.problem.status >= 500) throw error;
       left.push({ sheet: sheet?.title ?? id, told: error.problem.told });
