@@ -56,6 +56,30 @@ test('a figure goes out in every format, and comes in again', async ({ newContex
     });
 });
 
+test('a picture that no browser has the memory for is refused with the size that can be made', async ({
+  newContext,
+}) => {
+  const page = await (await newContext()).newPage();
+  await openBench(page);
+  await choose(
+    page,
+    'plumb.svg',
+    '<svg xmlns="http://www.w3.org/2000/svg" width="10mm" height="400mm" viewBox="0 0 10 400"><path d="M1 0C3 100 0 300 2 400"/></svg>',
+  );
+  await into(page).getByRole('button', { name: 'Take in' }).click();
+  await out(page).getByLabel('Format').selectOption({ label: 'Picture, PNG' });
+  await out(page).getByLabel('Pixels across').fill('8000');
+  await out(page).getByLabel('Pixels across').press('Enter');
+  await out(page).getByRole('button', { name: 'Save the file' }).click();
+  const told = out(page).getByRole('alert');
+  await expect(told).toContainText('at most 8000 can be made');
+  const [, most] = /at most (\d+) across/.exec(await told.innerText())!;
+  await out(page).getByLabel('Pixels across').fill(most!);
+  await out(page).getByLabel('Pixels across').press('Enter');
+  expect((await savedFile(page)).text).toMatch(/^.PNG/);
+  await expect(told).toHaveCount(0);
+});
+
 test('a file is looked at first, comes in as one step, and is refused with its line', async ({
   newContext,
 }) => {

@@ -31,6 +31,8 @@ export const formatSentences = {
   fileVersion: 'The file is of version {{version}}, which a later Bogen wrote.',
   fileColumns: 'The first row names no list that is known here: point, knot, edit point, sample.',
   fileCells: 'The row has {{count}} cells instead of {{wanted}}.',
+  pictureTooHigh:
+    'The picture would be {{high}} pixels high; at most {{most}} can be made. Ask for at most {{across}} across.',
   linkTooLong:
     'An address that carries this figure would have {{size}} signs; at most {{most}} go into one. Save it as a file.',
   linkBroken: 'This address carries no figure that can be read; perhaps a part of it is missing.',

@@ -20,7 +20,7 @@ import { WholeField } from '../../ui/WholeField.js';
 import { exchange } from '../../worker/exchange.js';
 import { DescribedField } from '../fields/DescribedField.js';
 import { LinkToState } from './LinkToState.js';
-import { pictureOf } from './pictureOf.js';
+import { mostPixels, pictureOf } from './pictureOf.js';
 
 /** What is made of the drawing: pixels, or a page. */
 type Kind = FormatName | 'png' | 'pdf';
@@ -43,6 +43,7 @@ export function GiveOut({ scene }: { scene: FigureScene }) {
   const [refused, setRefused] = useState<unknown>(null);
   const save = (): void => {
     if (!file) return;
+    setRefused(null);
     const title = onRailName(document);
     if (kind === 'pdf') {
       printDrawing(file.text);
@@ -86,7 +87,7 @@ export function GiveOut({ scene }: { scene: FigureScene }) {
               label={t('exchange.pixels')}
               value={pixels}
               least={16}
-              most={8000}
+              most={mostPixels}
               onChange={setPixels}
             />
             <Check label={t('exchange.paper')} value={isOnPaper} onChange={setOnPaper} />
@@ -116,7 +117,7 @@ export function GiveOut({ scene }: { scene: FigureScene }) {
         <Button primary disabled={!file} onClick={save}>
           {t(kind === 'pdf' ? 'exchange.print' : 'exchange.save')}
         </Button>
-        {file && kind !== 'pdf' && (
+        {file && !isDrawn(kind) && (
           <span className="font-mono text-[12px] text-soft">
             {t('exchange.written', { size: Math.max(1, Math.round(file.text.length / 1000)) })}
           </span>
