@@ -75,7 +75,7 @@ describe('npm run convert', () => {
     writeFileSync(at('a.json'), JSON.stringify(curve));
     const { status, said } = convert(at('a.json'), at('a.svg'), '--tolerance', '0.001');
     expect(status).toBe(3);
-    expect(said).toMatch(/cubic pieces: 1 curves, at most 0\.00\d+ mm off/);
+    expect(said).toMatch(/cubic pieces, at most 0\.00\d+ mm off: 1\./);
     expect(readFileSync(at('a.svg'), 'utf8')).toContain('<title>Camber</title>');
   });
 

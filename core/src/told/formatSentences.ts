@@ -38,15 +38,16 @@ export const formatSentences = {
   linkBroken: 'This address carries no figure that can be read; perhaps a part of it is missing.',
   pasteTooLong: 'At most {{most}} signs can be pasted; bring more of them in as a file.',
   lostPictures: 'Pictures to draw over stay here: {{count}}.',
-  lostBuilt: 'Links stay here: {{count}} linked or drawn shapes go out as the curves that they are now.',
+  lostBuilt: 'Links stay here; linked and drawn shapes go out as the curves that they are now: {{count}}.',
   lostHidden: 'Hidden items stay here: {{count}}.',
   lostFailed: 'Items that can’t be drawn stay here: {{count}}.',
   lostLengths:
     'Curves that run through infinity have no length: {{count}}. Their samples are even in the parameter.',
-  lostBasis: 'Basis functions of curves with more than {{most}} control points stay here: {{count}} curves.',
+  lostBasis:
+    'Basis functions of curves with more than {{most}} control points stay here. There are such curves: {{count}}.',
   lostApproximated:
-    'What the format can’t say exactly goes out as cubic pieces: {{count}} curves, at most {{deviation}} mm off.',
+    'Curves that the format can’t say exactly go out as cubic pieces, at most {{deviation}} mm off: {{count}}.',
   lostSplit: 'Curves that are broken at a knot go out in pieces: {{count}}.',
   lostSignedWeights: 'Curves with weights of zero and below stay here: {{count}}.',
-  lostNames: 'Signs in names that the format has not are written in its own way: {{count}} names.',
+  lostNames: 'Names with signs that the format does not have are written in its own way: {{count}}.',
 } as const;
