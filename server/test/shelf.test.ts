@@ -271,7 +271,8 @@ describe('a lesson as a file', () => {
     expect(validate({ ...file, lesson: { ...file.lesson, title: 5 } })).toBe(false);
     expect(validate({ ...file, extra: 1 })).toBe(false);
     expect(lessonFileSchema.safeParse(file).success).toBe(true);
-  });
+    // The validator makes a program of the whole schema, which a busy machine takes its time for.
+  }, 90_000);
 
   it('of an earlier version is brought to this one', async () => {
     const { version: _, ...whole } = document('Old');
