@@ -24,10 +24,13 @@ export interface KeptTask {
 }
 
 interface Rooms extends DBSchema {
-  /** Who the reader of an edition is taken for, where that which is different for each student is drawn. */
-  readers: { key: string; value: string };
   works: { key: string; value: KeptWork };
   tasks: { key: string; value: KeptTask };
+}
+
+interface Readers extends DBSchema {
+  /** Who the reader of an edition is taken for, where that which is different for each student is drawn. */
+  readers: { key: string; value: string };
 }
 
 /** Work on a lesson that stands alone, kept in this browser: in its database, and where it has none as long as the page is open. */
@@ -56,23 +59,27 @@ export async function openKeeping(edition: string): Promise<Keeping> {
   let db: IDBPDatabase<Rooms> | undefined;
   let drawnBy: string | undefined;
   try {
-    db = await openDB<Rooms>('bogen-alone', 2, {
-      upgrade: (made, before) => {
-        if (before < 1) {
-          made.createObjectStore('works');
-          made.createObjectStore('tasks');
-        }
-        made.createObjectStore('readers');
+    db = await openDB<Rooms>('bogen-alone', 1, {
+      upgrade: (made) => {
+        made.createObjectStore('works');
+        made.createObjectStore('tasks');
       },
     });
     const range = IDBKeyRange.bound(prefix, `${prefix}\uffff`);
     for (const work of await db.getAll('works', range)) works.set(of(work.sheet, work.stage), work);
     for (const task of await db.getAll('tasks', range)) tasks.set(of(task.sheet, task.task), task);
-    drawnBy = await db.get('readers', edition);
+    // A database of its own: a new version of the other would wait for pages that have been open since before.
+    const readers = await openDB<Readers>('bogen-alone-readers', 1, {
+      upgrade: (made) => {
+        made.createObjectStore('readers');
+      },
+    });
+    drawnBy = await readers.get('readers', edition);
     if (drawnBy === undefined && works.size === 0) {
       drawnBy = newId();
-      await db.put('readers', drawnBy, edition);
+      await readers.put('readers', drawnBy, edition);
     }
+    readers.close();
   } catch {
     // A browser that keeps nothing for files lets the lesson be worked through all the same.
     db = undefined;
