@@ -264,7 +264,10 @@ function narrow(
   return { places, overlapping: overlapping > 0 };
 }
 
-/** Whether two plane parts are nearly straight and cross at a clear angle, so that Newton's method finds the one place. */
+/**
+ * Whether two plane parts are nearly straight and their directions differ clearly, so that Newton's method finds the one
+ * place where they cross. For two segments nearly any difference is clear, since Newton's method has no bend to follow.
+ */
 function straightAndCrossing(a: BezierPart, b: BezierPart): boolean {
   if (a.low.length !== 2 || !isEven(a) || !isEven(b)) return false;
   const [chordA, chordB] = [a, b].map(({ points }) => subtract(points.at(-1)!, points[0]!)) as [
@@ -272,7 +275,8 @@ function straightAndCrossing(a: BezierPart, b: BezierPart): boolean {
     number[],
   ];
   const [lengthA, lengthB] = [Math.hypot(...chordA), Math.hypot(...chordB)];
-  if (!(Math.abs(cross(chordA, chordB)) > 0.05 * lengthA * lengthB)) return false;
+  const clear = a.points.length === 2 && b.points.length === 2 ? 1e-6 : 0.05;
+  if (!(Math.abs(cross(chordA, chordB)) > clear * lengthA * lengthB)) return false;
   const straight = ({ points }: BezierPart, chord: number[], length: number): boolean =>
     points.every((point, k) => {
       if (k === 0) return true;
