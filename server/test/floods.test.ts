@@ -4,7 +4,12 @@ import { connect } from '../src/db/connect.js';
 import { FloodCounts } from '../src/http/floodCounts.js';
 import { TestServer } from './harness.js';
 
-const server = new TestServer('floods', {}, { demo: false, floods: { address: 1_000_000, session: 12 } });
+// The minute stays the same, so that it can't end between two requests.
+const server = new TestServer(
+  'floods',
+  {},
+  { demo: false, floods: { address: 1_000_000, session: 12, now: () => 60_000_000 } },
+);
 
 /** A ceiling of 100, of which the processes tell each other at once. */
 const process = (now = () => 60_000_000) => new FloodCounts(server.db, 'session', 100, 1, now);

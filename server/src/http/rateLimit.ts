@@ -10,6 +10,8 @@ import { sessionKeyOf } from './session.js';
 export interface FloodLimits {
   readonly address: number;
   readonly session: number;
+  /** The time by which minutes are counted, in ms; that of the machine where none is given. */
+  readonly now?: () => number;
 }
 
 export const floodLimits: FloodLimits = { address: 60_000, session: 1500 };
@@ -18,13 +20,13 @@ export const floodLimits: FloodLimits = { address: 60_000, session: 1500 };
  * A brake on floods, not on people: a whole class sits behind one address and saves all the time. Each signed-in
  * browser has a count of its own, and an address one that is far above what a class does.
  */
-export function limitFloods(db: Db, { address, session }: FloodLimits): RequestHandler[] {
+export function limitFloods(db: Db, { address, session, now }: FloodLimits): RequestHandler[] {
   const addressOf = (request: Request): string => ipKeyGenerator(request.ip ?? '');
   return [
     // What is left to all behind an address is of no use to one of them.
-    limit(new FloodCounts(db, 'address', address), address, false, addressOf),
+    limit(new FloodCounts(db, 'address', address, undefined, now), address, false, addressOf),
     limit(
-      new FloodCounts(db, 'session', session),
+      new FloodCounts(db, 'session', session, undefined, now),
       session,
       'draft-7',
       (request) => sessionKeyOf(request) ?? addressOf(request),
