@@ -1,3 +1,4 @@
+import type { webcrypto } from 'node:crypto';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
 import { exportJWK, generateKeyPair, SignJWT, type JWK } from 'jose';
@@ -70,7 +71,7 @@ class School {
 
   private async token(
     form: URLSearchParams,
-    key: CryptoKey,
+    key: webcrypto.CryptoKey,
     json: (value: unknown, status?: number) => void,
   ): Promise<void> {
     const asked = this.codes.get(form.get('code') ?? '');

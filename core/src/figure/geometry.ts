@@ -7,7 +7,8 @@ import { CurveError } from '../curve/error.js';
  * a curve asks `curvesOf`.
  */
 export type Geometry =
-  { readonly kind: 'curve'; readonly curve: Curve } | { readonly kind: 'point'; readonly at: Point };
+  | { readonly kind: 'curve'; readonly curve: Curve }
+  | { readonly kind: 'point'; readonly at: Point };
 
 export type GeometryKind = Geometry['kind'];
 

@@ -65,7 +65,8 @@ export type SingleFigureCommand =
  * command that takes it back.
  */
 export type FigureCommand =
-  SingleFigureCommand | { readonly name: 'batch'; readonly commands: readonly SingleFigureCommand[] };
+  | SingleFigureCommand
+  | { readonly name: 'batch'; readonly commands: readonly SingleFigureCommand[] };
 
 export type FigureCommandName = SingleFigureCommand['name'];
 

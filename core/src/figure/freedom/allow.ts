@@ -7,7 +7,8 @@ import { freedoms, isPermitted, type Freedom, type FreedomKind } from './freedom
 
 /** Something that readers may be let do: to move a point, or a freedom. */
 export type Allowance =
-  { readonly kind: 'point'; readonly item: string; readonly of: PointKind; readonly index: number } | Freedom;
+  | { readonly kind: 'point'; readonly item: string; readonly of: PointKind; readonly index: number }
+  | Freedom;
 
 const memberOf = (kind: FreedomKind): FreedomMember<Freedom> =>
   freedoms[kind] as unknown as FreedomMember<Freedom>;

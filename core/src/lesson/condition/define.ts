@@ -43,7 +43,16 @@ export interface Judged {
 
 /** What a condition measures, which decides how the number reads. */
 export type Quantity =
-  'length' | 'area' | 'count' | 'degree' | 'curvature' | 'order' | 'share' | 'degrees' | 'number' | 'holds';
+  | 'length'
+  | 'area'
+  | 'count'
+  | 'degree'
+  | 'curvature'
+  | 'order'
+  | 'share'
+  | 'degrees'
+  | 'number'
+  | 'holds';
 
 type Fields = Readonly<Record<string, Field>>;
 

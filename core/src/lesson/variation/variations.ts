@@ -44,7 +44,10 @@ interface VariationMember<V> {
 
 /** Something of a figure that is different for each student. */
 export type Variation =
-  ValueOf<typeof point> | ValueOf<typeof referencePoint> | ValueOf<typeof knot> | ValueOf<typeof weight>;
+  | ValueOf<typeof point>
+  | ValueOf<typeof referencePoint>
+  | ValueOf<typeof knot>
+  | ValueOf<typeof weight>;
 type VariationOf<Kind extends Variation['of']> = Extract<Variation, { readonly of: Kind }>;
 
 /** To this many digits a drawn value is rounded, so that nobody reads digits that mean nothing. */

@@ -31,7 +31,8 @@ interface Numbers {
 
 /** What lists come to: a curve, or the very entry that is wrong and what would be right. */
 export type ReadLists =
-  { readonly curve: Curve; readonly convention: KnotConvention } | { readonly faults: readonly ListFault[] };
+  | { readonly curve: Curve; readonly convention: KnotConvention }
+  | { readonly faults: readonly ListFault[] };
 
 /**
  * The curve of three lists and a degree.
