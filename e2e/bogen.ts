@@ -7,72 +7,39 @@ import {
   type Locator,
   type Page,
 } from '@playwright/test';
-// @ts-expect-error the set-up scripts are plain JavaScript, so that they run before anything is installed
-import { freePort, startThrowAwayCluster } from '../scripts/cluster.mjs';
-// @ts-expect-error as above
-import { ensurePostgres } from '../scripts/packages.mjs';
-// @ts-expect-error as above
-import { startServer } from '../scripts/server.mjs';
-
-interface Process {
-  stop(): Promise<void>;
-  kill(): Promise<void>;
-}
-
-/** A whole Bogen: a database cluster and a server process, which can be taken away and brought back. */
-export class Bogen {
-  private process: Process | undefined;
-  private constructor(
-    readonly url: string,
-    private readonly port: number,
-    readonly cluster: {
-      url: string;
-      begin(): Promise<void>;
-      stop(): Promise<void>;
-      discard(): Promise<void>;
-    },
-  ) {}
-
-  static async begin(): Promise<Bogen> {
-    const cluster = (await startThrowAwayCluster(await ensurePostgres())) as Bogen['cluster'];
-    const port = (await freePort()) as number;
-    const bogen = new Bogen(`http://localhost:${port}`, port, cluster);
-    await bogen.startServer();
-    return bogen;
-  }
-
-  async startServer(): Promise<void> {
-    this.process = (await startServer({ url: this.cluster.url, port: this.port, demo: true })) as Process;
-  }
-
-  /** The server is gone at once, as after a crash. */
-  async killServer(): Promise<void> {
-    await this.process?.kill();
-    this.process = undefined;
-  }
-
-  async end(): Promise<void> {
-    await this.process?.stop();
-    await this.cluster.discard();
-  }
-}
+import { Application, makeDemoTemplate, startCluster, type Cluster } from './application.js';
 
 interface Fixtures {
   /** What the pages complained about on their consoles; every test ends with none unless it says so. */
   complaints: string[];
   /** A new context, as another person or device would have. */
-  newContext: (options?: Pick<BrowserContextOptions, 'colorScheme'>) => Promise<BrowserContext>;
+  newContext: (
+    options?: Pick<BrowserContextOptions, 'baseURL' | 'colorScheme' | 'reducedMotion'>,
+  ) => Promise<BrowserContext>;
+  /** An application on a cluster of its own, for a test that stops the database; it runs from its sources. */
+  apart: { readonly application: Application; readonly cluster: Cluster };
 }
 
-export const test = base.extend<Fixtures, { bogen: Bogen }>({
+export const test = base.extend<Fixtures, { bogen: Application }>({
   bogen: [
     async ({ browserName: _ }, use) => {
-      const bogen = await Bogen.begin();
+      const bogen = await Application.begin(process.env['BOGEN_E2E_CLUSTER']!);
       await use(bogen);
       await bogen.end();
     },
     { scope: 'worker', timeout: 180_000 },
   ],
+  apart: async ({ browserName: _ }, use) => {
+    const cluster = await startCluster();
+    try {
+      await makeDemoTemplate(cluster.url);
+      const application = await Application.begin(cluster.url, 'source');
+      await use({ application, cluster });
+      await application.end();
+    } finally {
+      await cluster.discard();
+    }
+  },
   complaints: async ({ browserName: _ }, use) => {
     const complaints: string[] = [];
     await use(complaints);
@@ -82,8 +49,10 @@ export const test = base.extend<Fixtures, { bogen: Bogen }>({
     const contexts: BrowserContext[] = [];
     await use(async (options = {}) => {
       const context = await browser.newContext({
-        ...options,
         baseURL: bogen.url,
+        // Motion is shown where it is tested.
+        reducedMotion: 'reduce',
+        ...options,
         viewport: { width: 1280, height: 800 },
       });
       contexts.push(context);
@@ -106,18 +75,18 @@ export { expect };
 
 let counter = 0;
 
-/** A new student of the demo class, at the lessons. */
+/**
+ * A new student of the demo class, at the lessons. They come in by the request that the door makes; that the door makes it
+ * is tested once (`doors.spec`), and costs two pages each time.
+ */
 export async function joinClass(
   context: BrowserContext,
   name = `Student ${process.pid}-${++counter}`,
 ): Promise<{ page: Page; returnKey: string; name: string }> {
+  const answer = await context.request.post('/api/join', { data: { code: demoClass.code, name } });
+  const { returnKey } = (await answer.json()) as { returnKey: string };
   const page = await context.newPage();
-  await page.goto('/');
-  await page.getByLabel('Class code').fill(demoClass.code);
-  await page.getByLabel('Your name').fill(name);
-  await page.getByRole('button', { name: 'Join the class' }).click();
-  const returnKey = await page.locator('[data-return-key]').innerText();
-  await page.getByRole('button', { name: 'Go to the lessons' }).click();
+  await page.goto('/class');
   await expect(page.getByRole('heading', { name: 'Lessons' })).toBeVisible();
   return { page, returnKey, name };
 }
@@ -128,13 +97,28 @@ export async function openFirstSheet(page: Page): Promise<void> {
   await expect(handle(page, 'waist/P4')).toBeVisible();
 }
 
-/** The instructor, at the shelf. */
-export async function signIn(context: BrowserContext): Promise<Page> {
+/** A new student who comes in by the door itself. @returns the page at the lessons, and the key to come back with */
+export async function joinByDoor(
+  context: BrowserContext,
+  name: string,
+): Promise<{ page: Page; returnKey: string }> {
   const page = await context.newPage();
-  await page.goto('/sign-in');
-  await page.getByLabel('Address').fill(instructor.email);
-  await page.getByLabel('Password').fill(instructor.password);
-  await page.getByRole('button', { name: 'Sign in' }).click();
+  await page.goto('/');
+  await page.getByLabel('Class code').fill(demoClass.code);
+  await page.getByLabel('Your name').fill(name);
+  await page.getByRole('button', { name: 'Join the class' }).click();
+  const returnKey = await page.locator('[data-return-key]').innerText();
+  await page.getByRole('button', { name: 'Go to the lessons' }).click();
+  await expect(page.getByRole('heading', { name: 'Lessons' })).toBeVisible();
+  return { page, returnKey };
+}
+
+/** The instructor, at the shelf; signed in by the request that the page makes, see `joinClass`. */
+export async function signIn(context: BrowserContext): Promise<Page> {
+  const { email, password } = instructor;
+  await context.request.post('/api/sign-in', { data: { email, password } });
+  const page = await context.newPage();
+  await page.goto('/shelf');
   await expect(page.getByRole('heading', { name: 'Shelf' })).toBeVisible();
   return page;
 }

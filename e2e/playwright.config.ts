@@ -1,18 +1,22 @@
 import { defineConfig } from '@playwright/test';
-// @ts-expect-error the set-up scripts are plain JavaScript, so that they run before anything is installed
 import { browserArguments } from '../scripts/browserArguments.mjs';
+import { findChromium } from '../scripts/packages.mjs';
 
-/** One browser, one database cluster for each worker; every test begins with fresh people and contexts. */
+/**
+ * Each worker has a browser, a server and a database of its own; every test begins with people of its own, so that any
+ * worker can take any test.
+ */
 export default defineConfig({
   testDir: 'tests',
   outputDir: 'test-results',
-  fullyParallel: false,
-  workers: 2,
+  globalSetup: './globalSetup.ts',
+  fullyParallel: true,
+  workers: Number(process.env['BOGEN_E2E_WORKERS'] ?? 3),
   // Only so that a test that hangs ends; how long one takes says nothing on a busy machine.
   timeout: 150_000,
   expect: { timeout: 10_000 },
-  // On a machine that others share a gesture may be overtaken; what passes only the second time is told by its name.
-  retries: process.env['CI'] ? 1 : 0,
+  // What passes only the second time is a fault to be found, here or in the application.
+  retries: 0,
   reporter: [
     ['list'],
     ['json', { outputFile: process.env['BOGEN_E2E_REPORT'] ?? 'test-results/report.json' }],
@@ -23,7 +27,7 @@ export default defineConfig({
     // BOGEN_TRACE=1 when a test fails.
     trace: process.env['BOGEN_TRACE'] ? 'retain-on-failure' : 'off',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: findChromium()!,
       args: [
         ...(browserArguments as readonly string[]),
         // A name as a classroom's network gives one: pages from it are not in a secure context.

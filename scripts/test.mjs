@@ -1,129 +1,83 @@
-import { existsSync, mkdtempSync, readFileSync, rmSync } from 'node:fs';
+import { mkdtempSync, rmSync } from 'node:fs';
+import { availableParallelism } from 'node:os';
 import { join } from 'node:path';
-import { command } from './command.mjs';
-import { ensureChromium, ensureNodePackages, ensurePoppler, ensurePostgres, root } from './packages.mjs';
+import process from 'node:process';
+import { ensureChromium, ensureNodePackages, ensurePoppler, ensurePostgres } from './packages.mjs';
 import { run, Trouble } from './say.mjs';
+import { specsFor } from './test/areas.mjs';
+import { changedSince } from './test/changed.mjs';
+import { runJobs } from './test/jobs.mjs';
+import { testsOfPlaywright, testsOfVitest } from './test/reports.mjs';
+import { buildJobs, endToEndJob, firstLoadJob, lintJobs, unitJob } from './test/steps.mjs';
+import { failuresOf, timesOf } from './test/summary.mjs';
 
-/** The failed tests of a file of Vitest's report, or the file itself when it could not be run. */
-function failedIn(part, { name, message, status, assertionResults }) {
-  const tests = assertionResults.filter((test) => test.status === 'failed');
-  const short = (text) => text.split('\n').slice(0, 12).join('\n  ');
-  if (tests.length === 0) return status === 'failed' ? [`${part} ${name}\n  ${short(message)}`] : [];
-  return tests.map(
-    ({ fullName, failureMessages }) => `${part} ${fullName}\n  ${short(failureMessages.join('\n'))}`,
-  );
-}
+const unitParts = ['scripts', 'core', 'server', 'web'];
+const parts = ['lint', ...unitParts, 'e2e'];
 
 /**
- * Everything that must hold: format, lint with the import rule, types, unit tests of core, web and
- * server, and the end-to-end tests. Prints one closing line and leaves nothing running. Arguments name
- * the parts to run: lint, types, core, web, server, e2e.
+ * Everything that must hold: format, lint and types, the rules of imports, the unit tests, the first load, and the
+ * end-to-end tests. Prints where the time went and one closing line, and leaves nothing running. Arguments name the parts
+ * to run: lint, scripts, core, server, web, e2e. With `--changed`, or `--changed=REVISION`, it is what a change touches:
+ * what is not committed, or what came since a revision.
  */
 await run(async () => {
-  const only = process.argv.slice(2);
-  const wanted = (part) => only.length === 0 || only.includes(part);
+  const words = process.argv.slice(2);
+  const since = sinceOf(words.find((word) => word.startsWith('--changed')));
+  const only = words.filter((word) => !word.startsWith('--changed'));
+  const unknown = only.find((part) => !parts.includes(part));
+  if (unknown) throw new Trouble(`There is no part “${unknown}”. The parts are ${parts.join(', ')}.`);
+  const began = performance.now();
   await ensureNodePackages();
-  await ensurePostgres();
-  if (wanted('e2e') || wanted('server')) {
+  const specs = since === undefined ? undefined : specsFor(await changedSince(since));
+  const wanted = (part) =>
+    (only.length === 0 || only.includes(part)) && !(part === 'e2e' && specs?.length === 0);
+  if (wanted('server') || wanted('e2e')) {
+    await ensurePostgres();
     await ensureChromium();
     await ensurePoppler();
   }
+  const installed = { name: 'installing', ok: true, seconds: (performance.now() - began) / 1000 };
+  // New random cases are looked at besides those that are always the same; a failure can be repeated with this.
+  process.env.BOGEN_NEW_SEED ??= String(Math.floor(Math.random() * 2 ** 31));
+  console.log(`New random cases begin with BOGEN_NEW_SEED=${process.env.BOGEN_NEW_SEED}.`);
   const reports = mkdtempSync('/tmp/bogen-reports-');
-  const failures = [];
-  /** Each test that failed, with the beginning of what it says: told again at the end, where it is read. */
-  const failed = [];
-  const counts = { passed: 0, failed: 0, skipped: 0 };
-
-  const done = (name, began, code) => {
-    console.log(
-      `   ${name}: ${code === 0 ? 'done' : 'FAILED'} in ${((Date.now() - began) / 1000).toFixed(0)} s`,
-    );
-    if (code !== 0) failures.push(name);
-  };
-  const step = async (name, program, args, options = {}) => {
-    const began = Date.now();
-    console.log(`\n── ${name}`);
-    const { code } = await command(program, args, { show: true, cwd: root, ...options });
-    done(name, began, code);
-  };
-  /** Steps that do not disturb each other, two at a time: each prints what it has to say when it ends. */
-  const sideBySide = async (steps) => {
-    const waiting = [...steps];
-    const lane = async () => {
-      for (let next = waiting.shift(); next; next = waiting.shift()) {
-        const [name, program, args, options = {}] = next;
-        const began = Date.now();
-        const { code, output } = await command(program, args, { cwd: root, ...options });
-        console.log(`\n── ${name}\n${output.trimEnd()}`);
-        done(name, began, code);
-      }
-    };
-    await Promise.all([lane(), lane()]);
-  };
-  const read = (file) => (existsSync(file) ? JSON.parse(readFileSync(file, 'utf8')) : undefined);
-
-  const parts = ['core', 'server', 'web'].filter(wanted);
-  const reportOf = (part) => join(reports, `${part}.json`);
-  const imports = ['core/src', 'contract/src', 'server/src', 'web/src', 'demo/src'];
-  // The longest first, so that none is left over at the end.
-  await sideBySide([
-    ...(wanted('lint')
-      ? [
-          ['lint', 'npx', ['eslint', '.']],
-          ['format', 'npx', ['prettier', '--check', '--log-level', 'warn', '.']],
-          ['imports', 'npx', ['depcruise', '--config', '.dependency-cruiser.cjs', ...imports]],
-          ['circles of folders', process.execPath, [join(root, 'scripts', 'rooms.mjs')]],
-        ]
-      : []),
-    ...(wanted('types')
-      ? [
-          ['types', 'npx', ['tsc', '--noEmit', '-p', 'tsconfig.json']],
-          ['types of web', 'npx', ['tsc', '--noEmit', '-p', 'web/tsconfig.json']],
-        ]
-      : []),
-  ]);
-  await sideBySide(
-    parts.map((part) => [
-      part,
-      'npx',
-      ['vitest', 'run', '--reporter=default', '--reporter=json', `--outputFile.json=${reportOf(part)}`],
-      { cwd: join(root, part) },
-    ]),
-  );
-  for (const part of parts) {
-    const result = read(reportOf(part));
-    counts.passed += result?.numPassedTests ?? 0;
-    counts.failed += result?.numFailedTests ?? 0;
-    counts.skipped += result?.numPendingTests ?? 0;
-    if (!result?.numTotalTests) failures.push(`${part} ran no test`);
-    for (const file of result?.testResults ?? []) failed.push(...failedIn(part, file));
-  }
-  if (wanted('e2e') || wanted('server')) {
-    const { buildWeb } = await import('./build.mjs');
-    await buildWeb();
-    const { firstLoad, firstLoadLimit } = await import('./firstLoad.mjs');
-    const { total } = firstLoad();
-    console.log(`\n── the reader's first load: ${total.toFixed(0)} kB of ${firstLoadLimit} kB`);
-    if (total > firstLoadLimit) failures.push('the reader’s first load is too large');
-    const report = join(reports, 'e2e.json');
-    await step('end to end', 'npx', ['playwright', 'test'], {
-      cwd: join(root, 'e2e'),
-      env: { ...process.env, BOGEN_E2E_REPORT: report },
-    });
-    const stats = read(report)?.stats;
-    counts.passed += (stats?.expected ?? 0) + (stats?.flaky ?? 0);
-    counts.failed += stats?.unexpected ?? 0;
-    // The list above names them as flaky.
-    if (stats?.flaky > 0) console.log(`\n${stats.flaky} end-to-end tests passed only the second time.`);
-    counts.skipped += stats?.skipped ?? 0;
-    if (!stats?.expected) failures.push('no end-to-end test passed');
-  }
+  const [unitReport, e2eReport] = [join(reports, 'unit.json'), join(reports, 'e2e.json')];
+  const units = unitParts.filter(wanted);
+  const jobs = [
+    ...(wanted('e2e') ? buildJobs : []),
+    ...(units.length > 0 ? [unitJob(units, unitReport, since)] : []),
+    ...(wanted('lint') ? lintJobs : []),
+    ...(wanted('e2e') ? [firstLoadJob, endToEndJob(e2eReport, specs)] : []),
+  ];
+  const results = await runJobs(jobs, availableParallelism(), ({ name, ok, seconds, output }) => {
+    console.log(`\n── ${name}: ${ok ? 'done' : 'FAILED'} in ${seconds.toFixed(0)} s`);
+    if (output.trim()) console.log(output.trimEnd());
+  });
+  const tests = [...testsOfVitest(unitReport), ...testsOfPlaywright(e2eReport)];
   rmSync(reports, { recursive: true, force: true });
-  for (const test of failed) console.log(`\n✗ ${test}`);
-  if (failures.length > 0) console.log(`\nFailed: ${failures.join(', ')}`);
-  console.log(
-    `\n${counts.passed} passed, ${counts.failed} failed${counts.skipped > 0 ? `, ${counts.skipped} skipped` : ''}`,
+  const count = (status) => tests.filter((test) => test.status === status).length;
+  // A part of which nothing ran has not passed; of a change it may be that it touches no test of a part.
+  const without = [...units, ...(wanted('e2e') ? ['e2e'] : [])].filter(
+    (part) => since === undefined && !tests.some((test) => test.part === part && test.status === 'passed'),
   );
-  if (failures.length > 0 || counts.failed > 0) process.exitCode = 1;
-  if (only.length === 0 && counts.passed === 0) throw new Trouble('No test ran.');
+  const failed = [
+    ...results.filter(({ ok }) => !ok).map(({ name }) => name),
+    ...without.map((part) => `${part}, of which no test passed`),
+  ];
+  const failures = failuresOf(tests);
+  if (failures) console.log(failures);
+  console.log(timesOf([installed, ...results], tests));
+  if (failed.length > 0) console.log(`\nFailed: ${failed.join('; ')}`);
+  const skipped = count('skipped');
+  console.log(
+    `\n${count('passed')} passed, ${count('failed')} failed${skipped > 0 ? `, ${skipped} skipped` : ''} in ${((performance.now() - began) / 60_000).toFixed(1)} minutes`,
+  );
+  if (failed.length > 0 || count('failed') > 0) process.exitCode = 1;
 });
+
+/** The revision that `--changed` is about, or nothing. */
+function sinceOf(word) {
+  if (word === undefined) return undefined;
+  const [, revision] = word.split('=');
+  return revision || 'HEAD';
+}

@@ -7,5 +7,7 @@ export default defineConfig({
     globalSetup: 'test/cluster.ts',
     testTimeout: 20_000,
     hookTimeout: 60_000,
+    // Each file has a database and an application of its own; the modules are imported once.
+    isolate: false,
   },
 });

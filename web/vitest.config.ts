@@ -1,4 +1,13 @@
 import { defineConfig } from 'vitest/config';
 
-// On a busy machine the first import of a part can take seconds.
-export default defineConfig({ test: { name: 'web', include: ['test/**/*.test.ts'], testTimeout: 30_000 } });
+export default defineConfig({
+  test: {
+    name: 'web',
+    include: ['test/**/*.test.ts'],
+    exclude: ['test/**/*.isolated.test.ts'],
+    // On a busy machine the first import of a part can take seconds.
+    testTimeout: 30_000,
+    // The modules are imported once; tests that replace some of them are in files of their own, `*.isolated.test.ts`.
+    isolate: false,
+  },
+});

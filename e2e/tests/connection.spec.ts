@@ -82,23 +82,23 @@ test('a page closed while the server is away brings its moves when it is back', 
 
 test('the database stops for a moment: the server stays up, says so, and goes on', async ({
   newContext,
-  bogen,
+  apart: { application, cluster },
 }) => {
-  const { page } = await joinClass(await newContext());
+  const { page } = await joinClass(await newContext({ baseURL: application.url }));
   await openFirstSheet(page);
   await dragTo(page, 'waist/P4', [150, 47]);
   await expect(saved(page)).toBeVisible();
-  await bogen.cluster.stop();
+  await cluster.stop();
   const ready = await page.request.get('/api/ready');
   expect(ready.status()).toBe(503);
   await dragTo(page, 'waist/P5', [199, 49]);
   await expect(page.locator('[data-save="offline"]')).toBeVisible();
-  const stranger = await (await newContext()).newPage();
+  const stranger = await (await newContext({ baseURL: application.url })).newPage();
   await stranger.goto('/join?code=BOUT-7K4M');
   await stranger.getByLabel('Your name').fill('Too Soon');
   await stranger.getByRole('button', { name: 'Join the class' }).click();
   await expect(stranger.getByRole('alert')).toContainText('database does not respond');
-  await bogen.cluster.begin();
+  await cluster.begin();
   await page.getByRole('button', { name: 'Send now' }).click();
   await expect(saved(page)).toBeVisible({ timeout: 20_000 });
 });

@@ -3,6 +3,7 @@ import type { Locator, Page } from '@playwright/test';
 import { stat } from 'node:fs/promises';
 import { pathToFileURL } from 'node:url';
 import { coordinatesOf, dragTo, expect, handle, joinClass, openDesk, saved, signIn, test } from '../bogen.js';
+import { isFull, oneOf } from '../../scripts/test/size.mjs';
 import { violations } from '../violations.js';
 
 const isFile = (page: Page): boolean => page.url().startsWith('file:');
@@ -81,8 +82,13 @@ for (const { document } of demoLessons) {
   }) => {
     test.setTimeout(120_000);
     const { page } = await joinClass(await newContext());
-    for (const sheet of document.sheets) {
-      await open(page, sheet.title);
+    for (const [index, sheet] of document.sheets.entries()) {
+      if (index === 0) await open(page, sheet.title);
+      else {
+        await page.getByRole('link', { name: 'Next sheet' }).click();
+        await expect(page.getByRole('heading', { level: 1, name: sheet.title })).toBeVisible();
+        await expect(page.locator('[data-rail]')).toBeVisible();
+      }
       const steps = await page.getByText(/^Stage 1 of \d+$/).allInnerTexts();
       const stages = steps.length > 0 ? Number(steps[0]!.split(' ').at(-1)) : 1;
       for (let stage = 1; stage <= stages; stage++) {
@@ -97,7 +103,8 @@ for (const { document } of demoLessons) {
         expect(scrolls, `${sheet.title}, stage ${stage}`).toBe(false);
       }
       for (const words of await page.locator('[data-pointing]').all()) await words.hover();
-      expect(await violations(page), sheet.title).toEqual([]);
+      if (isFull || index === oneOf(document.sheets.length))
+        expect(await violations(page), sheet.title).toEqual([]);
     }
   });
 }

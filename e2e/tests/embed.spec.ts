@@ -27,6 +27,17 @@ test('a sheet that is opened for it is shown within another page, and no other',
   });
   await new Promise<void>((go) => host.listen(0, '127.0.0.1', go));
   const guests = await newContext();
+  // As a private window refuses every page within another one to keep something.
+  await guests.addInitScript(() => {
+    if (window.parent === window) return;
+    for (const name of ['localStorage', 'indexedDB'])
+      Object.defineProperty(window, name, {
+        configurable: true,
+        get: () => {
+          throw new DOMException('Access is denied for this document.', 'SecurityError');
+        },
+      });
+  });
   const guest = await guests.newPage();
   await guest.goto(`http://127.0.0.1:${(host.address() as AddressInfo).port}/`);
   const frame = guest.frameLocator('iframe');

@@ -3,6 +3,7 @@ import {
   dragTo,
   expect,
   handle,
+  joinByDoor,
   joinClass,
   openFirstSheet,
   saved,
@@ -20,7 +21,7 @@ test('by plain HTTP under a name a sheet opens, is worked on and saved', async (
     baseURL: bogen.url.replace('localhost', 'classroom.example'),
     viewport: { width: 1280, height: 800 },
   });
-  const { page } = await joinClass(context);
+  const { page } = await joinByDoor(context, 'By plain HTTP');
   page.on('pageerror', (error) => complaints.push(error.message));
   expect(await page.evaluate(() => [window.isSecureContext, 'randomUUID' in crypto])).toEqual([false, false]);
   await openFirstSheet(page);

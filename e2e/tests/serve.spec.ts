@@ -2,12 +2,10 @@ import { spawn, type ChildProcess } from 'node:child_process';
 import { fileURLToPath } from 'node:url';
 import { newSheet } from '@bogen/core/lesson';
 import { emptyFigure } from '@bogen/core/figure';
-import { connect } from '@bogen/server';
+import { connect } from '@bogen/server/connect';
 import { sql } from 'kysely';
 import { expect, test } from '../bogen.js';
-// @ts-expect-error the set-up scripts are plain JavaScript, so that they run before anything is installed
-import { buildServer } from '../../scripts/build.mjs';
-// @ts-expect-error as above
+import { createDatabase } from '../application.js';
 import { freePort } from '../../scripts/cluster.mjs';
 
 const script = fileURLToPath(new URL('../../scripts/serve.mjs', import.meta.url));
@@ -48,12 +46,7 @@ test('as in production: built, set by the environment, two processes on one data
   bogen,
   newContext,
 }) => {
-  await (buildServer as () => Promise<void>)();
-  const database = `served_${Date.now()}`;
-  const admin = connect(bogen.cluster.url);
-  await sql`create database ${sql.id(database)}`.execute(admin);
-  await admin.destroy();
-  const DATABASE_URL = bogen.cluster.url.replace(/\/\w+$/, `/${database}`);
+  const DATABASE_URL = await createDatabase(process.env['BOGEN_E2E_CLUSTER']!, `served_${Date.now()}`);
   const [port, second] = [(await freePort()) as number, (await freePort()) as number];
   const BASE_URL = `http://localhost:${port}`;
 
@@ -192,7 +185,7 @@ test('as in production: built, set by the environment, two processes on one data
   });
 
   await test.step('a database of the demo is not served to other machines', async () => {
-    const open = Served.start(second, { ...env, DATABASE_URL: bogen.cluster.url, HOST: '0.0.0.0' });
+    const open = Served.start(second, { ...env, DATABASE_URL: bogen.databaseUrl, HOST: '0.0.0.0' });
     expect(await open.exited).toBe(1);
     expect(open.output).toContain('BOGEN_DEMO_ANYWHERE');
   });

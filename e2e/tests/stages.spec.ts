@@ -131,4 +131,44 @@ test('stages are captured while one works, follow an earlier one, are mended, an
     await student.getByRole('button', { name: 'Undo' }).click();
     await expect.poll(moved).toBe(after);
   });
+
+  await test.step('the way from stage to stage is seen by who wants motion, and by nobody else', async () => {
+    const states = async (reducedMotion: 'reduce' | 'no-preference'): Promise<number> => {
+      const { page: other } = await joinClass(await newContext({ reducedMotion }));
+      await other.getByRole('link', { name: 'First sheet' }).last().click();
+      const steps = other.locator('[data-stages]');
+      // Each stage's work is opened first, so that none comes while the figure is on its way.
+      for (const [step, name] of [
+        [1, undefined],
+        [2, 'Next stage'],
+        [3, 'Next stage'],
+        [2, 'Previous stage'],
+      ] as const) {
+        if (name) await steps.getByRole('button', { name }).click();
+        await expect(steps).toContainText(`Stage ${step} of 3`);
+        await expect(other.getByRole('button', { name: 'Start over' })).toBeVisible();
+      }
+      // Every picture of the figure while it goes on to the last stage, frame by frame.
+      return other.evaluate(
+        (button) =>
+          new Promise<number>((resolve) => {
+            const pictures = new Set<string>();
+            let still = 0;
+            const look = (): void => {
+              const count = pictures.size;
+              const canvases = [...document.querySelectorAll<HTMLCanvasElement>('[data-figure] canvas')];
+              pictures.add(canvases.map((canvas) => canvas.toDataURL()).join());
+              still = pictures.size > count ? 0 : still + 1;
+              if (pictures.size > 1 && still > 30) resolve(pictures.size);
+              else requestAnimationFrame(look);
+            };
+            look();
+            (button as HTMLButtonElement).click();
+          }),
+        await steps.getByRole('button', { name: 'Next stage' }).elementHandle(),
+      );
+    };
+    const [without, withMotion] = [await states('reduce'), await states('no-preference')];
+    expect(withMotion).toBeGreaterThan(without);
+  });
 });

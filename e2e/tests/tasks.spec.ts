@@ -143,10 +143,7 @@ test('a number, a choice, an order and a prediction are written, tried, publishe
     await expect(prediction.locator('[data-question="drawn"]')).toContainText(/at most [\d.]+ mm apart/);
     await expect(prediction).toContainText('Checked again by the server');
     await expect(student.locator('[data-truth="drawn"]')).toBeVisible();
-    if (shot) {
-      await student.waitForTimeout(600);
-      await student.screenshot({ path: '/tmp/predicted.png' });
-    }
+    if (shot) await student.screenshot({ path: '/tmp/predicted.png' });
     await prediction.getByRole('button', { name: 'Back to before the change' }).click();
     await prediction.getByRole('button', { name: '0.333 to 0.667' }).click();
     await prediction.getByRole('button', { name: 'Show what happens' }).click();

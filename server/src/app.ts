@@ -91,7 +91,7 @@ export function createApp({
   const schemas = new Map(
     Object.entries({ 'lesson-file': lessonFileSchema, ...jsonFileSchemas }).map(([name, schema]) => [
       name,
-      JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any' }), null, 1),
+      JSON.stringify(z.toJSONSchema(schema, { io: 'input', unrepresentable: 'any', reused: 'ref' }), null, 1),
     ]),
   );
   api.get('/schemas/:name.json', (request, response, next) => {

@@ -37,7 +37,7 @@ ${settings.baseUrl ?? `http://localhost:${port}`}/first   with the code   ${code
 
 `);
   }
-  purgeDaily(db, log);
+  const endPurging = purgeDaily(db, log);
   const app = createApp({ db, log, pool, settings, ...(web ? { webFolder: web } : {}) });
   const server = serverOf(app);
   // Longer than proxies keep theirs, so that none sends a request into a connection that is just being closed.
@@ -60,6 +60,7 @@ ${settings.baseUrl ?? `http://localhost:${port}`}/first   with the code   ${code
     stopping = true;
     app.locals['stopping'] = true;
     void closed(server)
+      .then(endPurging)
       .then(() => Promise.all([db.destroy(), pool.close()]))
       .finally(() => process.exit(0));
     setTimeout(() => process.exit(0), patience).unref();

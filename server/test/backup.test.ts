@@ -9,23 +9,12 @@ import { connect, type Db } from '../src/db/connect.js';
 import { migrateDatabase } from '../src/db/migrate.js';
 import { loadDemo } from '../src/demo/load.js';
 import { TestServer } from './harness.js';
-// @ts-expect-error the scripts are plain JavaScript, so that they run before anything is installed
-import * as dump from '../../scripts/dump.mjs';
-// @ts-expect-error as above
-import * as lock from '../../scripts/folderLock.mjs';
-// @ts-expect-error as above
-import * as packages from '../../scripts/packages.mjs';
-
-const { dumpDatabase, restoreDatabase, backupToday } = dump as {
-  dumpDatabase(bin: string, url: string, file: string): Promise<void>;
-  restoreDatabase(bin: string, url: string, file: string): Promise<void>;
-  backupToday(bin: string, url: string, folder: string, today?: Date): Promise<void>;
-};
-const { lockFolder } = lock as { lockFolder(folder: string): () => void };
-const { findPostgres, root } = packages as { findPostgres(): string; root: string };
+import { backupToday, dumpDatabase, restoreDatabase } from '../../scripts/dump.mjs';
+import { lockFolder } from '../../scripts/folderLock.mjs';
+import { findPostgres, root } from '../../scripts/packages.mjs';
 
 const server = new TestServer('backup');
-const bin = findPostgres();
+const bin = findPostgres()!;
 const folder = mkdtempSync(join(tmpdir(), 'bogen-backup-'));
 afterAll(() => rmSync(folder, { recursive: true, force: true }));
 

@@ -1,7 +1,6 @@
 import type { TestProject } from 'vitest/node';
-// @ts-expect-error the set-up scripts are plain JavaScript, so that they run before anything is installed
+import { buildServer } from '../../scripts/build.mjs';
 import { startThrowAwayCluster } from '../../scripts/cluster.mjs';
-// @ts-expect-error as above
 import { ensurePostgres } from '../../scripts/packages.mjs';
 import { makeTemplates } from './templates.js';
 
@@ -11,14 +10,10 @@ declare module 'vitest' {
   }
 }
 
-interface Cluster {
-  readonly url: string;
-  readonly discard: () => Promise<void>;
-}
-
-/** A real PostgreSQL for the server's tests, thrown away afterwards. */
+/** What threads run is built, and a real PostgreSQL is there for the server's tests, thrown away afterwards. */
 export default async function setup(project: TestProject): Promise<() => Promise<void>> {
-  const cluster = (await startThrowAwayCluster(await ensurePostgres())) as Cluster;
+  await buildServer();
+  const cluster = await startThrowAwayCluster(await ensurePostgres());
   try {
     await makeTemplates(cluster.url);
   } catch (error) {

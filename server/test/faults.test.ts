@@ -12,6 +12,7 @@ import { describe, expect, it } from 'vitest';
 import { createApp } from '../src/app.js';
 import { serverOf } from '../src/http/serverOf.js';
 import { Pool } from '../src/pool/pool.js';
+import { testPool } from './pool.js';
 import { readProblem, TestServer, type Visitor } from './harness.js';
 
 const server = new TestServer('faults');
@@ -179,7 +180,7 @@ describe('the pool', () => {
   const sheet = newSheet({ id: 's', title: 'S', figure });
 
   it('ends what takes too long, says so, and goes on', async () => {
-    const pool = new Pool({ threads: 1, limit: 2000 });
+    const pool = testPool({ limit: 2000 });
     try {
       await expect
         .poll(() => pool.run('check', sheet, task, { start: figure, figure }).catch(() => null), {
@@ -200,6 +201,7 @@ describe('the pool', () => {
   }, 120_000);
 
   it('takes only so many at once', async () => {
+    // As it runs from its sources.
     const pool = new Pool({ threads: 1, mostWaiting: 3 });
     try {
       const runs = Array.from({ length: 10 }, () =>

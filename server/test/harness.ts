@@ -20,7 +20,8 @@ import { connect, type Db } from '../src/db/connect.js';
 import type { Settings } from '../src/config/settings.js';
 import { floodLimits, type FloodLimits } from '../src/http/rateLimit.js';
 import { serverOf } from '../src/http/serverOf.js';
-import { Pool, type PoolOptions } from '../src/pool/pool.js';
+import type { Pool, PoolOptions } from '../src/pool/pool.js';
+import { testPool } from './pool.js';
 import { templates } from './templates.js';
 
 /** One server on a database of its own, for a file of tests. */
@@ -41,7 +42,7 @@ export class TestServer {
       readonly floods?: FloodLimits;
     } = {},
   ) {
-    this.pool = new Pool({ threads: 1, limit: 10_000, ...pool });
+    this.pool = testPool({ limit: 10_000, ...pool });
     const database = `test_${name}`;
     beforeAll(async () => {
       const admin = connect(inject('clusterUrl'));

@@ -33,6 +33,7 @@ import { appendSteps } from '../src/stream/append.js';
 import { createStream, documentAt, readDocument, readStream, snapshotEvery } from '../src/stream/stream.js';
 import { workStream } from '../src/work/streams.js';
 import { TestServer } from './harness.js';
+import { holds } from '../../core/test/holds.js';
 
 const server = new TestServer('stream');
 const anna = randomUUID();
@@ -71,7 +72,7 @@ const kinds: fc.Arbitrary<'undo' | 'redo' | LessonCommand> = fc.oneof(
 
 describe('a stream', () => {
   it('comes to the same as the steps in the browser, with the same to undo and redo, and any state is rebuilt', async () => {
-    await fc.assert(
+    await holds(
       fc.asyncProperty(
         fc.array(kinds, { maxLength: 40 }),
         fc.integer({ min: 1, max: 12 }),
@@ -167,7 +168,7 @@ describe('a stream', () => {
     // Of all lists together: in one of them every step may come from another process than the one before it.
     let left = 0;
     try {
-      await fc.assert(
+      await holds(
         fc.asyncProperty(
           fc.array(
             fc.record({ here: fc.boolean(), kind: fc.constantFrom('do', 'do', 'do', 'do', 'undo', 'redo') }),

@@ -2,7 +2,7 @@ import { sql } from 'kysely';
 import { connect } from '../src/db/connect.js';
 import { migrateDatabase } from '../src/db/migrate.js';
 import { loadDemo } from '../src/demo/load.js';
-import { Pool } from '../src/pool/pool.js';
+import { testPool } from './pool.js';
 
 /** The databases of which each file of tests gets a copy: with the demo course, and with nothing in it. */
 export const templates = { demo: 'template_demo', empty: 'template_empty' } as const;
@@ -16,7 +16,7 @@ export async function makeTemplates(clusterUrl: string): Promise<void> {
   await db.destroy();
   await sql`create database ${sql.id(templates.demo)} template ${sql.id(templates.empty)}`.execute(admin);
   await admin.destroy();
-  const pool = new Pool({ threads: 1, limit: 10_000 });
+  const pool = testPool({ limit: 10_000 });
   const demo = connect(clusterUrl.replace(/\/postgres$/, `/${templates.demo}`));
   await loadDemo(demo, pool);
   await demo.destroy();

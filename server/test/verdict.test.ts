@@ -13,9 +13,9 @@ import {
   type TaskAnswer,
 } from '@bogen/core/lesson';
 import { afterAll, describe, expect, it } from 'vitest';
-import { Pool } from '../src/pool/pool.js';
+import { testPool } from './pool.js';
 
-const pool = new Pool({ threads: 1, limit: 20_000 });
+const pool = testPool({ limit: 20_000 });
 afterAll(() => pool.close());
 
 /** Numbers from 0 to 1, the same in every run. */

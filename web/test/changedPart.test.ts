@@ -2,6 +2,7 @@ import { basisAt, insertKnot, pointAt, spansOf, type Curve } from '@bogen/core/c
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { changedPart, changedSpans } from '../src/figure/geometry/changedPart.js';
+import { holds } from '../../core/test/holds.js';
 
 /** A clamped curve on evenly spaced knots, of which some points and one knot can be elsewhere. */
 const curves = fc
@@ -53,7 +54,7 @@ const parameters = (curve: Curve): number[] =>
 
 describe('the part of a curve that a change reaches', () => {
   it('has all parameters at which the curve or a basis function is another', () => {
-    fc.assert(
+    holds(
       fc.property(curves, changes, (before, change) => {
         const now = changed(before, change);
         const [from, to] = changedPart(before, now)!;
@@ -67,7 +68,7 @@ describe('the part of a curve that a change reaches', () => {
   });
 
   it('has all spans in which the curve is another, as each of the curves counts them', () => {
-    fc.assert(
+    holds(
       fc.property(curves, changes, (before, change) => {
         const now = changed(before, change);
         const ranges = changedSpans(before, now)!;

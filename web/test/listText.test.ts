@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { readEntries, type Entry } from '../src/editing/lists/listText.js';
+import { holds } from '../../core/test/holds.js';
 
 const texts = (text: string): readonly string[] => {
   const read = readEntries(text);
@@ -46,7 +47,7 @@ describe('a list as it is typed or pasted', () => {
 
   it('knows where each entry stands, and reads numbers back from any separator and bracket', () => {
     const number = fc.double({ noNaN: true, min: -1e6, max: 1e6 }).map((value) => String(value));
-    fc.assert(
+    holds(
       fc.property(
         fc.array(number, { maxLength: 30 }),
         fc.constantFrom(', ', '; ', '\n', ' ', ','),
@@ -64,7 +65,7 @@ describe('a list as it is typed or pasted', () => {
   });
 
   it('ends with any text', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.string({ unit: fc.constantFrom(...'()[]{},; *-+/12x√'), maxLength: 60 }),
         (text) => void readEntries(text),

@@ -15,6 +15,7 @@ import {
 } from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectClose, referenceCases } from './reference.js';
+import { holds } from '../holds.js';
 
 const coefficients = (length: number): fc.Arbitrary<number[]> =>
   fc.array(fc.double({ min: -10, max: 10, noNaN: true }), { minLength: 1, maxLength: length });
@@ -25,7 +26,7 @@ const withRoots = (roots: readonly number[]): number[] =>
 
 describe('Bernstein polynomials', () => {
   it('multiply as their values do', () => {
-    fc.assert(
+    holds(
       fc.property(coefficients(9), coefficients(9), fc.double({ min: 0, max: 1, noNaN: true }), (a, b, t) => {
         const product = evaluateBernstein(multiplyBernstein(a, b), t);
         expect(product).toBeCloseTo(evaluateBernstein(a, t) * evaluateBernstein(b, t), 10);
@@ -43,7 +44,7 @@ describe('Bernstein polynomials', () => {
 
   it('have all their roots found', () => {
     const places = fc.uniqueArray(fc.integer({ min: 1, max: 49 }), { minLength: 1, maxLength: 6 });
-    fc.assert(
+    holds(
       fc.property(places, (numbers) => {
         const expected = numbers.map((n) => n / 50).sort((a, b) => a - b);
         const roots = rootsOfBernstein(withRoots(expected));
@@ -93,7 +94,7 @@ describe('decomposition', () => {
   );
 
   it('keeps the curve', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(), fc.double({ min: 0, max: 1, noNaN: true }), (curve, t) => {
         for (const piece of decompose(curve)) {
           const u = piece.knots[0]! + t * (piece.knots.at(-1)! - piece.knots[0]!);
@@ -106,7 +107,7 @@ describe('decomposition', () => {
 
 describe('the blossom', () => {
   it('is symmetric in its arguments, and the control points at consecutive knots', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.integer({ min: 1, max: 9 }),
         fc.infiniteStream(fc.integer({ min: -50, max: 50 })),

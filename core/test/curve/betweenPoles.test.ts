@@ -21,6 +21,7 @@ import {
 } from '../everything.js';
 import { expectClose } from './reference.js';
 import { signedCurves as curves } from './signedCurves.js';
+import { holds } from '../holds.js';
 
 const base: Curve = {
   degree: 2,
@@ -149,7 +150,7 @@ describe('many poles', () => {
 
 describe('a curve with weights of any sign', () => {
   it('is its pieces: positive weights, the same points at the same parameters, in order', () => {
-    fc.assert(
+    holds(
       fc.property(curves, (curve) => {
         let last = -Infinity;
         for (const piece of piecesBetweenPoles(curve)) {
@@ -168,7 +169,7 @@ describe('a curve with weights of any sign', () => {
   });
 
   it('is sampled without a value that is not finite', () => {
-    fc.assert(
+    holds(
       fc.property(curves, (curve) => {
         const { coordinates, speeds, curvature, joined, spanCount } = sampleCurve(curve, 6);
         for (const values of [coordinates, speeds, curvature])
@@ -180,7 +181,7 @@ describe('a curve with weights of any sign', () => {
   });
 
   it('has a pole in every place between two parts at which it is far away', () => {
-    fc.assert(
+    holds(
       fc.property(curves, (curve) => {
         const scale = Math.max(...curve.weights!.map(Math.abs));
         const weights: Curve = {

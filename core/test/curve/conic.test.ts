@@ -33,6 +33,7 @@ import {
   type Point,
 } from '../everything.js';
 import { expectClose } from './reference.js';
+import { holds } from '../holds.js';
 
 const unitPlace = { centre: [0, 0], radius: 1, x: [1, 0], y: [0, 1] };
 /** Without numbers so small that they are no size. */
@@ -43,7 +44,7 @@ const place = fc.tuple(coordinate, coordinate);
 
 describe('ellipses without weights', () => {
   it('stay within the deviation that is told', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.integer({ min: 1, max: 6 }),
         fc.integer({ min: 4, max: 14 }),
@@ -73,7 +74,7 @@ describe('ellipses without weights', () => {
 
 describe('a conic by its ends', () => {
   it('with its intersection and its shoulder has the rho that follows', () => {
-    fc.assert(
+    holds(
       fc.property(
         place,
         place,
@@ -98,7 +99,7 @@ describe('a conic by its ends', () => {
 
   it('has its half axes to rounding, however flat it is', () => {
     // The ellipse (x / 1)² + (y / b)² = 1 between two places at the angles ±t, whose tangents meet on the x axis.
-    fc.assert(
+    holds(
       fc.property(
         fc.double({ min: -5, max: 0, noNaN: true }),
         fc.double({ min: 0.01, max: 1.5, noNaN: true }),
@@ -205,7 +206,7 @@ describe('exact circles', () => {
 
 describe('arcs', () => {
   it('through three points keep ends and pass the third, on one circle, in plane and space', () => {
-    fc.assert(
+    holds(
       fc.property(place, place, place, fc.boolean(), (a, b, c, lifted) => {
         const lift = (point: Point, z: number): Point => (lifted ? [...point, z] : point);
         const [start, through, end] = [lift(a, 1), lift(b, -4), lift(c, 30)];
@@ -335,7 +336,7 @@ describe('conics from ends and tangents', () => {
   });
 
   it('have foci by which every point is at a constant sum, difference, or at the directrix’s distance', () => {
-    fc.assert(
+    holds(
       fc.property(
         place,
         place,

@@ -10,6 +10,7 @@ import {
   type Point,
   type StraightLine,
 } from '../everything.js';
+import { holds } from '../holds.js';
 
 const place = fc.tuple(fc.integer({ min: -50, max: 50 }), fc.integer({ min: -50, max: 50 }));
 const doubleArea = (a: Point, b: Point, c: Point): number =>
@@ -20,7 +21,7 @@ const distance = ([x, y]: Point, { through, direction }: StraightLine): number =
 describe('the lines of a conic', () => {
   it('are directrices to which each point is as far as to their focus, by the eccentricity', () => {
     const kinds = new Set<string>();
-    fc.assert(
+    holds(
       fc.property(
         place,
         place,
@@ -57,7 +58,7 @@ describe('the lines of a conic', () => {
 
   it('are asymptotes, to which the product of distances is the same from every point', () => {
     let count = 0;
-    fc.assert(
+    holds(
       fc.property(place, place, place, fc.double({ min: 0.55, max: 0.95, noNaN: true }), (a, b, c, rho) => {
         if (doubleArea(a, b, c) < 50) return;
         const curve = conicFromTangents(a, b, c, rho);

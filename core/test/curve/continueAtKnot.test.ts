@@ -12,13 +12,14 @@ import {
 } from '../everything.js';
 import { arbitraryCurve } from './arbitrary.js';
 import { expectSameCurve } from './sameCurve.js';
+import { holds } from '../holds.js';
 
 const loose = { position: 1e-7, direction: 1e-5, relative: 1e-4 };
 
 describe('continuity at a knot', () => {
   it('is what was asked for when it is measured, and what lies before the knot stays', () => {
     let reached = 0;
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve(),
         fc.nat(),

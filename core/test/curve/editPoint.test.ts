@@ -15,10 +15,11 @@ import {
 } from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectClose } from './reference.js';
+import { holds } from '../holds.js';
 
 describe('edit points', () => {
   it('stay where they are while one of them moves', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve().chain((curve) =>
           fc.record({
@@ -59,7 +60,7 @@ describe('edit points', () => {
   });
 
   it('of a clamped curve begin and end at its ends', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ clampedOnly: true }), (curve) => {
         const points = editPoints(curve);
         expectClose(points[0]!.point, curve.points[0]!, 1e-14, sizeOf(curve));

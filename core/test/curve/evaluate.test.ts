@@ -13,6 +13,7 @@ import {
 } from '../everything.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { derivativeScale, expectClose, referenceCases } from './reference.js';
+import { holds } from '../holds.js';
 
 interface EvaluateCase {
   curve: Curve;
@@ -39,7 +40,7 @@ describe('reference cases of evaluation', () => {
 
 describe('basis functions', () => {
   it('are non-negative and sum to one, at, beside and between knots', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurveAndParameter(), ({ curve, u }) => {
         for (const side of ['left', 'right'] as const) {
           const span = findSpan(curve.knots, curve.degree, u, side);
@@ -52,7 +53,7 @@ describe('basis functions', () => {
   });
 
   it('have derivatives that sum to zero and start with the values themselves', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurveAndParameter(), ({ curve, u }) => {
         const { degree, knots } = curve;
         const span = findSpan(knots, degree, u);
@@ -71,7 +72,7 @@ describe('basis functions', () => {
 
 describe('a point of the curve', () => {
   it('lies in the box of the control points that reach it', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurveAndParameter(), ({ curve, u }) => {
         const span = findSpan(curve.knots, curve.degree, u);
         const reach = curve.points.slice(span - curve.degree, span + 1);
@@ -86,7 +87,7 @@ describe('a point of the curve', () => {
   });
 
   it('moves with the plane: an affine map of the points maps the curve', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurveAndParameter({ dimension: 2 }), ({ curve, u }) => {
         const map = ([x, y]: Point): Point => [2 * x! - 3 * y! + 7, x! + 4 * y! - 5];
         const mapped = pointAt({ ...curve, points: curve.points.map(map) }, u);
@@ -96,7 +97,7 @@ describe('a point of the curve', () => {
   });
 
   it('is the first and the last control point at the clamped ends', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ clampedOnly: true }), (curve) => {
         const [start, end] = domainOf(curve.knots, curve.degree);
         expectClose(pointAt(curve, start), curve.points[0]!, 1e-14, sizeOf(curve));

@@ -1,6 +1,7 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { exactForm, exactText } from '../everything.js';
+import { holds } from '../holds.js';
 
 const textOf = (value: number): string | undefined => {
   const form = exactForm(value);
@@ -30,7 +31,7 @@ describe('an exact number', () => {
   });
 
   it('is always within its promise', () => {
-    fc.assert(
+    holds(
       fc.property(fc.double({ min: -1000, max: 1000, noNaN: true }), (value) => {
         const form = exactForm(value);
         if (!form) return;
@@ -38,7 +39,7 @@ describe('an exact number', () => {
         expect(Math.abs(back - value)).toBeLessThanOrEqual(1.1e-12 * Math.abs(value));
       }),
     );
-    fc.assert(
+    holds(
       fc.property(fc.integer({ min: -60, max: 60 }), fc.integer({ min: 1, max: 60 }), (a, b) => {
         if (a % b === 0) return;
         const form = exactForm(a / b)!;

@@ -11,6 +11,7 @@ import {
   sampleDistances,
   type Curve,
 } from '../everything.js';
+import { holds } from '../holds.js';
 
 const cubic: Curve = {
   degree: 3,
@@ -39,7 +40,7 @@ describe('facets', () => {
   });
 
   it('stay within the tolerance, and lie on the curve', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.array(fc.tuple(fc.integer({ min: -100, max: 100 }), fc.integer({ min: -100, max: 100 })), {
           minLength: 5,

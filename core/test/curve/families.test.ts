@@ -54,10 +54,11 @@ import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.
 import { bout } from './bout.js';
 import { expectClose } from './reference.js';
 import { expectSameCurve } from './sameCurve.js';
+import { holds } from '../holds.js';
 
 describe('Möbius reparametrisation', () => {
   it('leaves the curve, maps the parameter as it says, and is undone by the inverse factor', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve({ periodic: false, clampedOnly: true }),
         fc.double({ min: 0.1, max: 10, noNaN: true }),
@@ -82,7 +83,7 @@ describe('Möbius reparametrisation', () => {
   it('maps unclamped ends along, or says which of their knots would pass through infinity', () => {
     let mapped = 0;
     let refused = 0;
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve({ periodic: false }).filter(({ knots, degree }) => knots[0] !== knots[degree]),
         fc.double({ min: -1, max: 1, noNaN: true }).map((exponent) => 10 ** exponent),
@@ -182,7 +183,7 @@ describe('evening out the parameter', () => {
 
 describe('constructions', () => {
   it('of de Boor and de Casteljau end at the curve’s point, each level a level nearer', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurveAndParameter(), ({ curve, u }) => {
         const point = pointAt(curve, u);
         for (const construction of [deBoorConstruction(curve, u), deCasteljauConstruction(curve, u)]) {
@@ -219,7 +220,7 @@ describe('constructions', () => {
 
 describe('putting together', () => {
   it('gives back what was decomposed or split at all knots', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(), (curve) => {
         // Short spans and weights that lie far apart leave fewer digits to tell what a knot is needed for.
         const spread = curve.weights ? Math.max(...curve.weights) / Math.min(...curve.weights) : 1;
@@ -233,7 +234,7 @@ describe('putting together', () => {
       { numRuns: 60 },
     );
     // Where what a knot is needed for is far above the tolerance, none is left that was not there.
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ rational: false }), (any) => {
         if (any.degree > 3) return;
         const points = any.points.map((point) => point.map((value) => Math.round(value)));
@@ -252,7 +253,7 @@ describe('mirrors', () => {
   const mirror = mirrorThrough([200, -10], [200, 50]);
 
   it('twice are nothing, and places on the mirror stay', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ dimension: 2 }), (curve) => {
         const slanted = mirrorThrough([1, 2], [7, -3]);
         const image = mirrorCurve(curve, slanted);
@@ -317,7 +318,7 @@ describe('mirrors', () => {
 
 describe('hulls', () => {
   it('of every span hold that span, with weights too', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ dimension: 2 }), (curve) => {
         const hulls = spanHulls(curve);
         const { coordinates, perSpan } = sampleCurve(curve, 10);
@@ -363,7 +364,7 @@ describe('hulls', () => {
   });
 
   it('a line crosses the polygon at least as often as the curve', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve({ dimension: 2, clampedOnly: true }),
         fc.double({ min: -50, max: 50, noNaN: true }),
@@ -485,7 +486,7 @@ describe('Bézier chains', () => {
 
 describe('monotone cubics', () => {
   it('never leave the range of neighbouring points, in any coordinate', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.array(fc.tuple(fc.integer({ min: -50, max: 50 }), fc.integer({ min: -50, max: 50 })), {
           minLength: 2,

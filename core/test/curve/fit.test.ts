@@ -25,6 +25,7 @@ import {
 } from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { bout } from './bout.js';
+import { holds } from '../holds.js';
 
 /** Noise that repeats, so that a failure can be looked at. */
 function noise(seed: number): () => number {
@@ -70,7 +71,7 @@ describe('closed least squares', () => {
   });
 
   it('of few points at random is always reached at odd degrees, since a curve through all exists', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.uniqueArray(fc.tuple(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 200 })), {
           minLength: 5,
@@ -192,7 +193,7 @@ describe('refitting', () => {
   });
 
   it('works on any curve and refuses numbers of spans that make no sense', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve(),
         fc.integer({ min: 1, max: 9 }),
@@ -235,7 +236,7 @@ describe('fitting to a tolerance', () => {
   it('reaches any tolerance for a stroke of few points, since a curve through all exists', () => {
     const pairs = Array.from({ length: 20 }, (_, k): Point => [10 * k, k % 4 < 2 ? 0 : 30]);
     expect(fitStroke(pairs, 1)).toMatchObject({ reached: true });
-    fc.assert(
+    holds(
       fc.property(
         fc.array(fc.tuple(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 200 })), {
           minLength: 2,
@@ -284,7 +285,7 @@ describe('fitting to a tolerance', () => {
   });
 
   it('of a stroke keeps the tolerance for every point of it, and never tells less than the largest distance', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.integer({ min: 1, max: 1e6 }),
         fc.constantFrom(0.05, 0.3, 1, 4),
@@ -378,7 +379,7 @@ describe('fitting to a tolerance', () => {
 
 describe('arc length', () => {
   it('and parameter are each other’s inverse, and add up to the length', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(), fc.double({ min: 0, max: 1, noNaN: true }), (curve, t) => {
         const table = arcLengthTable(curve);
         expect(Math.abs(table.length - lengthOfCurve(curve))).toBeLessThanOrEqual(1e-9 * table.length + 1e-9);

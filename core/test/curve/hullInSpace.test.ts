@@ -15,6 +15,7 @@ import {
   type Point,
 } from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
+import { holds } from '../holds.js';
 
 /** How far outside of a hull a place lies at most, over the planes of its faces, each by its largest triangle. */
 function outside({ corners, faces }: HullInSpace, place: Point): number {
@@ -75,7 +76,7 @@ describe('the hull of places in space', () => {
     );
     const places = fc.array(fc.tuple(coordinate, coordinate, coordinate), { minLength: 4, maxLength: 10 });
     let solid = 0;
-    fc.assert(
+    holds(
       fc.property(places, (points) => {
         const hull = hullInSpace(points);
         for (const corner of hull.corners) expect(points).toContain(corner);
@@ -99,7 +100,7 @@ describe('the hull of places in space', () => {
       fc.double({ min: -1, max: 1, noNaN: true }),
     );
     const places = fc.array(fc.tuple(coordinate, coordinate, coordinate), { minLength: 1, maxLength: 10 });
-    fc.assert(
+    holds(
       fc.property(places, (points) => {
         const hull = hullInSpace(points);
         for (const corner of hull.corners) expect(points).toContain(corner);
@@ -110,7 +111,7 @@ describe('the hull of places in space', () => {
   });
 
   it('of every span holds that span of the curve', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve({ dimension: 3 }),
         fc.array(fc.double({ min: 0, max: 1, noNaN: true }), { minLength: 5, maxLength: 5 }),
@@ -129,7 +130,7 @@ describe('the hull of places in space', () => {
 
   it('a plane is crossed by the polygon at least as often as by the curve', () => {
     const place = fc.tuple(...[0, 1, 2].map(() => fc.double({ min: -50, max: 50, noNaN: true })));
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ dimension: 3 }), fc.tuple(place, place, place), (curve, plane) => {
         const normal = crossInSpace(subtract(plane[1], plane[0]), subtract(plane[2], plane[0]));
         let changes: number;

@@ -12,6 +12,7 @@ import {
   type Point,
 } from '../everything.js';
 import { expectClose, referenceCases } from './reference.js';
+import { holds } from '../holds.js';
 
 interface InterpolateCase {
   points: Point[];
@@ -54,7 +55,7 @@ describe('interpolation', () => {
   );
 
   it('passes through every point at its parameter, at every degree', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryPoints,
         fc.integer({ min: 1, max: 9 }),

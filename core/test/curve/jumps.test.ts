@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { clampedUniformKnots, knotJumps, type Curve } from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
+import { holds } from '../holds.js';
 
 describe('jumps at knots', () => {
   it('are none where multiplicity guarantees smoothness', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ dimension: 2, rational: false, clampedOnly: true }), (curve) => {
         for (const { multiplicity, position, magnitude, knot } of knotJumps(curve)) {
           expect(position).toBeLessThan(1e-9 * sizeOf(curve));

@@ -21,10 +21,11 @@ import {
   type CurveErrorKind,
 } from '../everything.js';
 import { arbitraryCurve, arbitraryCurveAndParameter } from './arbitrary.js';
+import { holds } from '../holds.js';
 
 describe('validation', () => {
   it('accepts every curve the generator makes', () => {
-    fc.assert(fc.property(arbitraryCurve(), (curve) => validateCurve(curve)));
+    holds(fc.property(arbitraryCurve(), (curve) => validateCurve(curve)));
   });
 
   const square = [
@@ -76,7 +77,7 @@ describe('validation', () => {
 
 describe('clamped uniform knots', () => {
   it('are clamped, evenly spaced and fit their points', () => {
-    fc.assert(
+    holds(
       fc.property(fc.integer({ min: 1, max: 9 }), fc.integer({ min: 0, max: 30 }), (degree, more) => {
         const count = degree + 1 + more;
         const knots = clampedUniformKnots(count, degree, -2, 5);
@@ -95,7 +96,7 @@ describe('clamped uniform knots', () => {
 
 describe('multiplicities', () => {
   it('add up to the length of the vector', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(), ({ knots, degree }) => {
         const distinct = distinctKnots(knots, degree);
         expect(distinct.reduce((sum, { multiplicity }) => sum + multiplicity, 0)).toBe(knots.length);
@@ -120,7 +121,7 @@ describe('multiplicities', () => {
 
 describe('Greville abscissae', () => {
   it('never decrease and lie inside the domain of a clamped vector, its ends first and last', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ clampedOnly: true }), ({ knots, degree, points }) => {
         const abscissae = grevilleAbscissae(knots, degree);
         const [start, end] = domainOf(knots, degree);
@@ -140,7 +141,7 @@ describe('Greville abscissae', () => {
 
 describe('the two conventions', () => {
   it('lead back to each other', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ clampedOnly: true }), ({ knots, points, degree }) => {
         const short = shortKnotList(knots);
         expect(short).toHaveLength(points.length + degree - 1);
@@ -152,7 +153,7 @@ describe('the two conventions', () => {
 
 describe('span search', () => {
   it('finds the span that holds the parameter, from either side', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurveAndParameter(), ({ curve: { knots, degree }, u }) => {
         const [start, end] = domainOf(knots, degree);
         const right = findSpan(knots, degree, u);
@@ -168,7 +169,7 @@ describe('span search', () => {
 
 describe('support', () => {
   it('has at most degree + 1 spans, and every span belongs to degree + 1 points', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(), (curve) => {
         const counts = new Map<number, number>();
         curve.points.forEach((_, index) => {

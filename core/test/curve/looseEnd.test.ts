@@ -10,10 +10,11 @@ import {
   withEndMultiplicity,
 } from '../everything.js';
 import { arbitraryCurve } from './arbitrary.js';
+import { holds } from '../holds.js';
 
 describe('the knot at an end of the domain', () => {
   it('stands as often as asked for, the domain and all else staying', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve(),
         fc.constantFrom('start' as const, 'end' as const),

@@ -14,6 +14,7 @@ import {
 } from '../everything.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectClose, referenceCases } from './reference.js';
+import { holds } from '../holds.js';
 
 interface MeasureCase {
   curve: Curve;
@@ -102,7 +103,7 @@ describe('a curve that stands still', () => {
 
 describe('samples for drawing', () => {
   it('are the points, tangents, speeds and curvature of the curve, both sides at knots', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ dimension: 2 }), (curve) => {
         const samples = sampleCurve(curve, 5);
         const { parameters, coordinates, tangents, speeds, curvature, spanCount } = samples;
@@ -126,7 +127,7 @@ describe('samples for drawing', () => {
   });
 
   it('of the basis sum to one in every row', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(), (curve) => {
         const { values, parameters } = sampleBasis(curve, 3);
         const width = curve.degree + 1;
@@ -143,7 +144,7 @@ describe('samples for drawing', () => {
 
 describe('the nearest point', () => {
   it('of a point on the curve is at no distance', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurveAndParameter(), ({ curve, u }) => {
         const target = pointAt(curve, u);
         expect(nearestPoint(curve, target).distance).toBeLessThan(1e-9 * sizeOf(curve));
@@ -151,7 +152,7 @@ describe('the nearest point', () => {
     );
   });
   it('is never farther than any sample', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve({ dimension: 2 }),
         fc.double({ min: -150, max: 150, noNaN: true }),

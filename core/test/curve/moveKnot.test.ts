@@ -2,10 +2,11 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { CurveError, interiorKnots, moveKnot, validateCurve } from '../everything.js';
 import { arbitraryCurve } from './arbitrary.js';
+import { holds } from '../holds.js';
 
 describe('moving a knot', () => {
   it('leaves all others, the points and the weights, and the curve whole, or says why not', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve(),
         fc.nat(),

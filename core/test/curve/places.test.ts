@@ -32,6 +32,7 @@ import {
 } from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectClose } from './reference.js';
+import { holds } from '../holds.js';
 
 const place = { centre: [0, 0], radius: 10, x: [1, 0], y: [0, 1] };
 const wave: Curve = {
@@ -60,7 +61,7 @@ const loop: Curve = {
 
 describe('bounding boxes', () => {
   it('hold every point and touch the curve on every side', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(), (curve) => {
         const { low, high } = boundingBox(curve);
         const { coordinates, dimension } = sampleCurve(curve, 40);
@@ -84,7 +85,7 @@ describe('bounding boxes', () => {
 
 describe('curvature', () => {
   it('has a derivative by arc length as differences say, in plane and space', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ minimumDegree: 3, rational: false, clampedOnly: true }), (curve) => {
         const [start] = domainOf(curve.knots, curve.degree);
         const u = start + 0.02;
@@ -134,7 +135,7 @@ describe('curvature', () => {
   });
 
   it('has inflections where it changes sign, all of them', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.integer({ min: 2, max: 5 }),
         fc.array(fc.tuple(fc.integer({ min: 5, max: 20 }), fc.integer({ min: -40, max: 40 })), {
@@ -187,7 +188,7 @@ describe('curvature', () => {
   });
 
   it('has extremes wherever samples rise and fall, rational or not', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ minimumDegree: 3 }), (curve) => {
         const found = curvatureExtremes(curve);
         found.forEach(({ parameter, curvature }) => {
@@ -349,7 +350,7 @@ describe('meeting', () => {
   });
 
   it('ends and gives finite numbers on random curves', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ dimension: 2 }), arbitraryCurve({ dimension: 2 }), (a, b) => {
         for (const { parameters, point } of intersectCurves(a, b).places) {
           expect([...parameters, ...point].every(Number.isFinite)).toBe(true);
@@ -385,7 +386,7 @@ describe('meeting', () => {
 
 describe('extremes of curvature with uneven weights', () => {
   it('are found wherever the change of curvature changes its sign', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.integer({ min: 2, max: 4 }),
         fc.array(

@@ -22,6 +22,7 @@ import {
   type Curve,
 } from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
+import { holds } from '../holds.js';
 
 /**
  * Places for brute force in every span: even ones, and ones that crowd towards both ends, where a curve with strongly
@@ -63,7 +64,7 @@ describe('a deviation that is told', () => {
   });
 
   it('is no smaller than what brute force finds, with weights from 1e-3 to 1e3', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve({ dimension: 2, periodic: false }),
         arbitraryCurve({ dimension: 2, periodic: false }),
@@ -91,7 +92,7 @@ describe('a deviation that is told', () => {
   });
 
   it('of a refit and of a removed knot is not much larger than the true one either', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ dimension: 2 }), fc.integer({ min: 2, max: 6 }), (curve, spanCount) => {
         const made = [refitCurve(curve, 3, spanCount)];
         const [knot] = interiorKnots(curve.knots, curve.degree);
@@ -114,14 +115,14 @@ describe('a deviation that is told', () => {
           expect(deviation.distance).toBeLessThanOrEqual(largestOf(found) * 1.02 + 1e-11 * size);
         }
       }),
-      { numRuns: Math.ceil((fc.readConfigureGlobal().numRuns ?? 100) / 3) },
+      { numRuns: 50 },
     );
   });
 });
 
 describe('the largest distance of two curves', () => {
   it('is no smaller than what brute force finds', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve({ dimension: 2, periodic: false }),
         arbitraryCurve({ dimension: 2, periodic: false }),
@@ -142,14 +143,14 @@ describe('the largest distance of two curves', () => {
           expectPromise(told.distance, apart, size, 2e-3);
         },
       ),
-      { numRuns: Math.ceil((fc.readConfigureGlobal().numRuns ?? 100) / 3) },
+      { numRuns: 50 },
     );
   });
 });
 
 describe('the same shape', () => {
   it('is next to no distance from itself, whatever its parameter, knots and degree', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve({ clampedOnly: true, rational: false }),
         fc.double({ min: 0.2, max: 5, noNaN: true }),
@@ -163,7 +164,7 @@ describe('the same shape', () => {
             expect(largestDistance(curve, elevateDegree(curve)).distance).toBeLessThan(1e-11 * size);
         },
       ),
-      { numRuns: Math.ceil((fc.readConfigureGlobal().numRuns ?? 100) / 10), endOnFailure: true },
+      { numRuns: 15, endOnFailure: true },
     );
   });
 });
@@ -183,7 +184,7 @@ describe('evening out', () => {
       ],
     };
     expect(evenOut(cubic).deviation.distance).toBeGreaterThan(0.6215);
-    fc.assert(
+    holds(
       fc.property(plain, (curve) => {
         let evened: ReturnType<typeof evenOut>;
         try {
@@ -211,7 +212,7 @@ describe('evening out', () => {
         expect(evened.unevenness).toBeGreaterThanOrEqual(largestOf(speeds) * (1 - 1e-9) - 1e-12);
         expect(unevennessOf(evened.curve)).toBeLessThanOrEqual(largestOf(speeds) * 1.25 + 1e-9);
       }),
-      { numRuns: Math.ceil((fc.readConfigureGlobal().numRuns ?? 100) / 8), endOnFailure: true },
+      { numRuns: 19, endOnFailure: true },
     );
   });
 });

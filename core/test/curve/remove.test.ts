@@ -19,6 +19,7 @@ import {
 } from '../everything.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectSameCurve } from './sameCurve.js';
+import { holds } from '../holds.js';
 
 const wave: Curve = {
   degree: 3,
@@ -31,7 +32,7 @@ const spread = ({ weights }: Curve): number => (weights ? Math.max(...weights) /
 
 describe('knot removal', () => {
   it('takes back an insertion, at any place and multiplicity', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurveAndParameter(), fc.integer({ min: 1, max: 9 }), ({ curve, u }, times) => {
         const [start, end] = domainOf(curve.knots, curve.degree);
         const near = 1e-3 * (end - start);
@@ -89,7 +90,7 @@ function reduceDegreeTo({ points }: Curve, degree: number): Curve {
 
 describe('degree reduction', () => {
   it('takes back an elevation', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(), fc.integer({ min: 1, max: 3 }), (curve, times) => {
         const raise = Math.min(times, 9 - curve.degree);
         if (raise < 1) return;
@@ -108,7 +109,7 @@ describe('degree reduction', () => {
   });
 
   it('takes back an elevation of a curve with gaps, which stay', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.array(arbitraryCurve({ clampedOnly: true, dimension: 2, rational: false }), {
           minLength: 2,

@@ -17,6 +17,7 @@ import {
   type Curve,
   type Rounding,
 } from '../everything.js';
+import { holds } from '../holds.js';
 
 const corner = (points: readonly number[][]): Curve => ({
   degree: 1,
@@ -105,7 +106,7 @@ describe('a rounded corner', () => {
       [{ way: 'byBridge', setback: 4, order: 3, strength: 0.8 }, 3],
     ];
     const off = fc.double({ min: -6, max: 6, noNaN: true });
-    fc.assert(
+    holds(
       fc.property(
         fc.array(off, { minLength: 14, maxLength: 14 }),
         fc.constantFrom(...roundings),

@@ -11,13 +11,14 @@ import {
   type Curve,
 } from '../everything.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
+import { holds } from '../holds.js';
 
 const at = (line: { from: readonly number[]; to: readonly number[] }, share: number): number[] =>
   line.from.map((value, axis) => value + share * (line.to[axis]! - value));
 
 describe('lines of weights', () => {
   it('lead from the curve to each control point, and the weight at a share takes the curve there', () => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve({ dimension: 2 }),
         fc.double({ min: 0.05, max: 0.95, noNaN: true }),
@@ -38,7 +39,7 @@ describe('lines of weights', () => {
   });
 
   it('are none for ends that the curve passes, one for every other point', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ clampedOnly: true, minimumDegree: 2, rational: true }), (curve) => {
         const passed = weightLines(curve).map(({ index }) => index);
         expect(passed).not.toContain(0);
@@ -63,7 +64,7 @@ describe('lines of weights', () => {
   });
 
   it('on the legs divide them in the ratio of the weights', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ rational: true }), (curve) => {
         const lines = weightPointLines(curve);
         expect(lines).toHaveLength(distinctPointCount(curve) - 1);

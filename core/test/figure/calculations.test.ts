@@ -25,6 +25,7 @@ import {
   type Point,
 } from '../everything.js';
 import { arbitraryCurve, sizeOf } from '../curve/arbitrary.js';
+import { holds } from '../holds.js';
 
 const most = 60;
 
@@ -46,7 +47,7 @@ describe('every calculation', () => {
   const unfolded = offeredOperations.filter((name) => (operations[name] as OperationMember).calculation);
   it.each(unfolded)('of %s is readable on random curves, and bounded', async (name) => {
     const member = operations[name] as OperationMember;
-    await fc.assert(
+    await holds(
       fc.asyncProperty(
         arbitraryCurve({ dimension: 2 }),
         fc.double({ min: 0.01, max: 0.99, noNaN: true }),
@@ -76,14 +77,14 @@ describe('every calculation', () => {
   const told = factNames.filter((name) => (facts[name] as FactMember).calculation);
   it.each(told)('of the fact %s is readable on random curves, and bounded', (name) => {
     const { calculation } = facts[name] as FactMember;
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ dimension: 2 }), (curve) => expectReadable(calculation!(curve))),
       { numRuns: 60 },
     );
   });
 
   it.each(parameterCalculationNames)('%s at a parameter is readable, and bounded', (name) => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve({ dimension: 2 }),
         fc.double({ min: 0, max: 1, noNaN: true }),
@@ -99,7 +100,7 @@ describe('every calculation', () => {
 
 describe('the points of a calculation are those of the operation', () => {
   it('for a knot that is inserted', async () => {
-    await fc.assert(
+    await holds(
       fc.asyncProperty(
         arbitraryCurve({ dimension: 2 }),
         fc.double({ min: 0.01, max: 0.99, noNaN: true }),
@@ -126,7 +127,7 @@ describe('the points of a calculation are those of the operation', () => {
   });
 
   it('for a degree that is raised', async () => {
-    await fc.assert(
+    await holds(
       fc.asyncProperty(arbitraryCurve({ dimension: 2 }), async (curve) => {
         if (curve.degree > 8 || decompose(curve).length * (curve.degree + 2) > most) return;
         const lines = await operations.raiseDegree.calculation!([{ kind: 'curve', curve }], { times: 1 });

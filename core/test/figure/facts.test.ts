@@ -10,6 +10,7 @@ import {
   type Shape,
 } from '../everything.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
+import { holds } from '../holds.js';
 
 const signed: Curve = {
   degree: 2,
@@ -24,7 +25,7 @@ const signed: Curve = {
 
 describe('every fact', () => {
   it.each(factNames)('%s of a random curve is a number or a word that can be told', (name) => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ dimension: 2 }), (curve) => {
         const value = facts[name](curve, undefined) as FactValue | undefined;
         if (value?.kind === 'whole') expect(value.value).toSatisfy(Number.isInteger);

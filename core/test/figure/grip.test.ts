@@ -32,6 +32,7 @@ import {
   type PlaneMap,
   type Shape,
 } from '../everything.js';
+import { holds } from '../holds.js';
 
 const points = [
   [0, 0],
@@ -107,7 +108,7 @@ describe('several grips moved at once', () => {
         degree: 3,
       },
     ];
-    fc.assert(
+    holds(
       fc.property(fc.constantFrom(...shapes), similarities, (shape, map) => {
         const document = figureOf(shapeItem(shape));
         // A stroke's tolerance is a length of its own, so scaling may fit it another way.

@@ -47,11 +47,12 @@ import {
   figureItems as items,
   points,
 } from './randomCommands.js';
+import { holds } from '../holds.js';
 
 describe('every figure command', () => {
   it.each(names)('%s is taken back exactly, also after it was stored as text', (name) => {
     let fitted = 0;
-    fc.assert(
+    holds(
       fc.property(commandsOf(name), (command) => {
         const stored = JSON.parse(JSON.stringify(command)) as SingleFigureCommand;
         let applied;
@@ -69,7 +70,7 @@ describe('every figure command', () => {
         // And forward again from there.
         expect(applyFigureCommand(back, stored).document).toEqual(applied.document);
       }),
-      { numRuns: 200 },
+      { numRuns: 200, least: 200 },
     );
     expect(fitted).toBeGreaterThan(5);
   });
@@ -79,7 +80,7 @@ describe('every figure command', () => {
     const copy = withIds(figureDescription, figure as never, map) as FigureDocument;
     expect(copy.items.map(({ id }) => id)).toEqual(ids.items.map((id) => `copy-${id}`));
     expect(Object.keys(copy.loose)).toEqual(['copy-a']);
-    fc.assert(
+    holds(
       fc.property(commandsOf(name), (command) => {
         const attempt = (document: FigureDocument, given: SingleFigureCommand): FigureDocument | null => {
           try {
@@ -97,7 +98,7 @@ describe('every figure command', () => {
   });
 
   it.each(names)('%s tells what it touches: what it leaves alone is the same object', (name) => {
-    fc.assert(
+    holds(
       fc.property(commandsOf(name), (command) => {
         let after: FigureDocument;
         try {
@@ -158,7 +159,7 @@ describe('what an item is besides its form', () => {
 describe('every operation that is offered', () => {
   it.each(offeredOperations)('%s makes a whole curve of a random one, or says why not', (name) => {
     const member = operations[name];
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(), arbitraryCurve(), (first, second) => {
         const cursor =
           first.knots[first.degree]! +
@@ -194,7 +195,7 @@ describe('every operation that is offered', () => {
 describe('every operation that is offered, on weights of any sign,', () => {
   it.each(offeredOperations)('%s makes a whole curve with the same points, or says why not', (name) => {
     const member = operations[name];
-    fc.assert(
+    holds(
       fc.property(signedCurves, (curve) => {
         const [start, end] = domainOf(curve.knots, curve.degree);
         const operation = {
@@ -230,7 +231,7 @@ describe('every shape', () => {
     '%s makes a whole curve or says why not, and follows its handles',
     (kind) => {
       let made = 0;
-      fc.assert(
+      holds(
         fc.property(
           arbitraryOf(shapes[kind].description, ids),
           fc.tuple(fc.integer(), fc.integer()),

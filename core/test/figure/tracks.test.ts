@@ -11,13 +11,14 @@ import {
 } from '../everything.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 import { signedCurves } from '../curve/signedCurves.js';
+import { holds } from '../holds.js';
 
 /** Tracks that plot numbers over the parameter. */
 const plotted = trackNames.filter((name) => trackOf(name).plots !== undefined);
 
 describe('every plotted track', () => {
   it.each(plotted)('%s has a finite value for each sample, and the same at its parameter', (name) => {
-    fc.assert(
+    holds(
       fc.property(
         arbitraryCurve({ dimension: 2 }),
         arbitraryCurve({ dimension: 2 }),
@@ -59,7 +60,7 @@ describe('every plotted track', () => {
   });
 
   it.each(plotted)('%s of a curve with weights of any sign has only finite values', (name) => {
-    fc.assert(
+    holds(
       fc.property(signedCurves, (curve) => {
         const samples = sampleCurve(curve, 6);
         const distances = (): Float64Array => new Float64Array(samples.parameters.length);

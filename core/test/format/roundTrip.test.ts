@@ -16,6 +16,7 @@ import {
   type FormatMember,
 } from '../everything.js';
 import { curveItem, curvesIn, outgoing } from './figures.js';
+import { holds } from '../holds.js';
 
 const both = formatNames.filter((name) => formats[name].keeps === 'digits');
 const through = (format: FormatMember, ...items: FigureItem[]) =>
@@ -26,7 +27,7 @@ describe.each(both)('a curve that goes out and comes in by %s', (name) => {
   const format: FormatMember = formats[name];
 
   it('is the same to the last digit', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(plane), (curve) => {
         const [back] = curvesIn(through(format, curveItem(curve)).items);
         // IGES gives every curve weights: where all are 1 there are none.
@@ -38,7 +39,7 @@ describe.each(both)('a curve that goes out and comes in by %s', (name) => {
   });
 
   it('keeps its name and its order among others', () => {
-    fc.assert(
+    holds(
       fc.property(
         fc.array(fc.string({ minLength: 1, maxLength: 40 }), { minLength: 1, maxLength: 5 }),
         (names) => {
@@ -142,7 +143,7 @@ describe('a curve as an SVG path', () => {
     );
 
   it('lies within what is told of the deviation, and within the tolerance', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ ...plane, weightExponent: 0.5, periodic: false }), (curve) => {
         const tolerance = 0.01 * sizeOf(curve);
         const { data, deviation } = pathOf(curve, tolerance);
@@ -159,7 +160,7 @@ describe('a curve as an SVG path', () => {
   });
 
   it('is exact for degree 1 to 3 without weights', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ ...plane, rational: false, clampedOnly: true }), (curve) => {
         fc.pre(curve.degree <= 3);
         const { data, deviation } = pathOf(curve, 1);
@@ -286,7 +287,7 @@ describe('a comb in a drawing', () => {
       ],
     };
     expect(written(line)).not.toContain('NaN');
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(plane), (curve) => {
         const text = written(curve);
         const [left, top, width, height] = numbersOf(/viewBox="([^"]+)"/.exec(text)![1]!);
@@ -425,7 +426,7 @@ describe('samples in a table', () => {
   };
 
   it('stand at even steps of the arc length where that is asked for', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve(plane), fc.integer({ min: 1, max: 40 }), (curve, count) => {
         const samples = samplesOf(curve, { samples: count, even: 'length' });
         const whole = lengthOfCurve(curve);

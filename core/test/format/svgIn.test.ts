@@ -13,6 +13,7 @@ import {
   type FigureItem,
 } from '../everything.js';
 import { curveItem, outgoing } from './figures.js';
+import { holds } from '../holds.js';
 
 const read = (text: string) => readerOf(formats.svg)(text);
 /** An image in which a unit is a millimetre. */
@@ -33,7 +34,7 @@ const refusal = (text: string): string => {
 
 describe('a curve that goes out as SVG and comes in', () => {
   it('lies within what is told of its deviation', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ dimension: 2, weightExponent: 0.5, clampedOnly: true }), (curve) => {
         const size = sizeOf(curve);
         const written = formats.svg.write(outgoing(curveItem(curve, 'Camber')), {

@@ -11,6 +11,7 @@ import {
 } from '../everything.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 import { curveItem, outgoing } from './figures.js';
+import { holds } from '../holds.js';
 
 const cubic: Curve = {
   degree: 3,
@@ -156,7 +157,7 @@ describe('the rail in a drawing', () => {
   });
 
   it('of any curve fits its page, with every track', () => {
-    fc.assert(
+    holds(
       fc.property(arbitraryCurve({ dimension: 2 }), (curve) => {
         const text = drawing(
           [curve],

@@ -32,6 +32,7 @@ import {
   type Stage,
 } from '../everything.js';
 import { commandNames, commandsOf, curve, figure } from '../figure/randomCommands.js';
+import { holds } from '../holds.js';
 
 const move = (index: number, to: number[]): FigureCommand => ({
   name: 'moveControlPoint',
@@ -195,7 +196,7 @@ describe('stages', () => {
 
   it('whatever is done at whatever stage, is taken back exactly, and no stage is lost', () => {
     const command = fc.oneof(...commandNames.map((name) => commandsOf(name)));
-    fc.assert(
+    holds(
       fc.property(
         fc.array(fc.record({ at: fc.constantFrom('first', 'knot', 'moved'), command }), { maxLength: 6 }),
         (list) => {
@@ -229,7 +230,7 @@ describe('stages', () => {
 describe('the difference of two states of a figure', () => {
   it('leads from the one to the other, whatever the way was', () => {
     const command = fc.oneof(...commandNames.map((name) => commandsOf(name)));
-    fc.assert(
+    holds(
       fc.property(fc.array(command, { maxLength: 10 }), (list) => {
         let now: FigureDocument = figure;
         for (const one of list) {

@@ -36,6 +36,7 @@ import {
   type Variation,
 } from '../everything.js';
 import { commandNames, commandsOf, figure as randomFigure } from '../figure/randomCommands.js';
+import { holds } from '../holds.js';
 
 const points = [
   [0, 0],
@@ -296,7 +297,7 @@ describe('what is different for each student', () => {
 describe('on any figure', () => {
   it('a task of any kind is judged without failing, and its own answer meets it or there is none', () => {
     const command = fc.constantFrom(...commandNames).chain(commandsOf);
-    fc.assert(
+    holds(
       fc.property(
         fc.array(command, { maxLength: 4 }),
         fc.constantFrom(...Object.values(cases)),
@@ -326,7 +327,7 @@ describe('on any figure', () => {
           expect(judged.length).toBeGreaterThan(0);
           if (answer && judged[0]!.measured !== null) expect(isTaskMet(judged)).toBe(true);
           // What was judged can be sent.
-          expect(JSON.parse(JSON.stringify(judged))).toBeDefined();
+          expect(JSON.parse(JSON.stringify(judged))).toEqual(judged);
         },
       ),
       { numRuns: 60 },

@@ -15,6 +15,7 @@ import {
   type FactMember,
   type Notation,
 } from '../everything.js';
+import { holds } from '../holds.js';
 
 const arch: Curve = {
   degree: 2,
@@ -66,7 +67,7 @@ describe('a notation', () => {
       ),
     ];
     const rational: Curve = { ...arch, weights: [1, 0.5, 1e-9, 2] };
-    fc.assert(
+    holds(
       fc.property(notations, (notation) => {
         for (const { tex } of [...lines(arch), ...lines(rational)]) {
           const written = inNotation(tex, notation);
@@ -95,7 +96,7 @@ describe('a notation', () => {
       const [, mantissa, power = '0'] = /^([\d.]+)(?:\\cdot 10\^\{(-?\d+)\})?$/.exec(text)!;
       return Number(`${mantissa}e${power}`);
     };
-    fc.assert(
+    holds(
       fc.property(
         fc.double({ min: 1e-15, max: 1e6, noNaN: true }),
         notations,

@@ -68,14 +68,22 @@ export async function purgeDeleted(db: Db, before = keptSince()): Promise<number
   );
 }
 
-/** Purges now and then once a day, as long as the server runs. */
-export function purgeDaily(db: Db, log: Logger): void {
+/**
+ * Purges now and then once a day, as long as the server runs.
+ * @returns what ends it; resolved when a purge that was under way has come to its end
+ */
+export function purgeDaily(db: Db, log: Logger): () => Promise<void> {
+  let last = Promise.resolve();
   const purge = (): void => {
-    purgeDeleted(db).then(
-      (count) => count > 0 && log.info({ count }, 'removed what was deleted long ago'),
+    last = purgeDeleted(db).then(
+      (count) => void (count > 0 && log.info({ count }, 'removed what was deleted long ago')),
       (error: unknown) => log.error(error),
     );
   };
   purge();
-  setInterval(purge, day).unref();
+  const timer = setInterval(purge, day).unref();
+  return () => {
+    clearInterval(timer);
+    return last;
+  };
 }

@@ -16,9 +16,24 @@ export interface PoolOptions {
   readonly limit: number;
   /** Megabytes of memory that a thread may take. */
   readonly memory: number;
+  /** The file that a thread runs. */
+  readonly file: URL;
 }
 
-const usual: PoolOptions = { threads: 2, mostWaiting: 60, mostWaitingOfOne: 20, limit: 2000, memory: 384 };
+/** What a thread runs: as it was built, or else its source by way of what translates it. */
+const ownFile = new URL(
+  import.meta.url.endsWith('.ts') ? './start.mjs' : '../worker/worker.js',
+  import.meta.url,
+);
+
+const usual: PoolOptions = {
+  threads: 2,
+  mostWaiting: 60,
+  mostWaitingOfOne: 20,
+  limit: 2000,
+  memory: 384,
+  file: ownFile,
+};
 
 /** A job on a machine that is busy with something else may take this many times its limit, by the clock. */
 const longestWait = 5;
@@ -29,12 +44,6 @@ function processorTime(): number {
   const { user, system } = process.cpuUsage();
   return (user + system) / 1000;
 }
-
-/** What a thread runs: as it was built, or else its source by way of what translates it. */
-const threadFile = new URL(
-  import.meta.url.endsWith('.ts') ? './start.mjs' : '../worker/worker.js',
-  import.meta.url,
-);
 
 type ResultOf<Name extends JobName> = Promise<Awaited<ReturnType<Job<Name>>>>;
 
@@ -105,7 +114,8 @@ class Lane {
     private readonly name: JobName,
     private readonly options: PoolOptions,
   ) {
-    for (let k = 0; k < options.threads; k++) this.startThread();
+    // One is there when the first job comes; the others begin when there is more to do than it can.
+    this.startThread();
   }
 
   run(args: readonly unknown[]): Promise<unknown> {
@@ -120,6 +130,7 @@ class Lane {
       }
       this.queue.push({ args, resolve, reject });
       this.next();
+      if (this.queue.length > 0 && this.threads.size < this.options.threads) this.startThread();
     });
   }
 
@@ -134,7 +145,7 @@ class Lane {
 
   private startThread(): void {
     if (this.closed) return;
-    const thread = new Worker(threadFile, {
+    const thread = new Worker(this.options.file, {
       execArgv: [],
       workerData: this.name,
       resourceLimits: { maxOldGenerationSizeMb: this.options.memory },
