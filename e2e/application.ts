@@ -20,8 +20,7 @@ export async function build(): Promise<void> {
 }
 
 /** The address of a database of a cluster. */
-export const databaseOf = (clusterUrl: string, name: string): string =>
-  clusterUrl.replace(/\/\w+$/, `/${name}`);
+const databaseOf = (clusterUrl: string, name: string): string => clusterUrl.replace(/\/\w+$/, `/${name}`);
 
 /** Makes a database, empty or as a copy of one that nobody uses. */
 export async function createDatabase(clusterUrl: string, name: string, template?: string): Promise<string> {
@@ -33,7 +32,7 @@ export async function createDatabase(clusterUrl: string, name: string, template?
 }
 
 /** The database with the demo course that every worker gets a copy of: loading the course takes seconds, copying it a moment. */
-export const demoTemplate = 'demo_template';
+const demoTemplate = 'demo_template';
 
 /** Has a server migrate a new database and load the demo course into it, and leaves the database to be copied. */
 export async function makeDemoTemplate(clusterUrl: string): Promise<void> {

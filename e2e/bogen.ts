@@ -173,7 +173,7 @@ export async function dragTo(page: Page, name: string, to: [number, number]): Pr
 }
 
 /** Pixels to the drawing's unit, by two handles that stand apart. */
-export async function scaleOf(page: Page): Promise<number> {
+async function scaleOf(page: Page): Promise<number> {
   // From sheet to sheet there are none for a moment.
   let names: string[] = [];
   await expect

@@ -1,7 +1,7 @@
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
 import { join } from 'node:path';
 import { courseTitle, instructor } from '@bogen/demo';
-import { format } from 'prettier';
+import { command } from './command.mjs';
 import { root } from './packages.mjs';
 import { run } from './say.mjs';
 
@@ -33,7 +33,8 @@ await run(async () => {
     const name = title.toLowerCase().replace(/[^a-z]+/g, '-');
     const file = join(folder, `${index + 1}-${name}.json`);
     const text = JSON.stringify(await ask(`/lessons/${id}/file`));
-    writeFileSync(file, await format(text, { parser: 'json', printWidth: 110 }));
+    writeFileSync(file, text);
     console.log(`demo/lessons/${name}: ${Math.round(text.length / 1000)} kB`);
   }
+  await command('npx', ['oxfmt', folder], { cwd: root });
 });

@@ -285,7 +285,7 @@ async function hideAndLock(writing: Writing, items: readonly FigureItem[]): Prom
 const names = (page: Page) => page.locator('[data-item-list] input[aria-label^="Name of"]');
 
 /** How the last item is called. */
-export async function lastName(page: Page): Promise<string> {
+async function lastName(page: Page): Promise<string> {
   await page.getByRole('button', { name: 'Items …', exact: true }).click();
   const name = await names(page).last().inputValue();
   await page.keyboard.press('Escape');

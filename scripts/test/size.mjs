@@ -4,7 +4,7 @@ import process from 'node:process';
  * How much the random and hostile runs look at, set here for all tests: `BOGEN_CASES` is the share of the cases that a
  * test names. `npm test` looks at a fifth of them, `npm run prove` and `npm run prove:all` at all of them and more.
  */
-export const share = Number(process.env.BOGEN_CASES ?? 0.2);
+const share = Number(process.env.BOGEN_CASES ?? 0.2);
 
 /** Whether everything is looked at, and not the short form of it. */
 export const isFull = share >= 1;

@@ -20,6 +20,7 @@ export const lintJobs = [
     name: 'imports',
     work: () => program('npx', ['depcruise', '--config', '.dependency-cruiser.cjs', ...sources]),
   },
+  { name: 'unused exports and packages', work: () => program('npx', ['knip', '--no-progress']) },
   {
     name: 'circles of folders',
     work: () => program(process.execPath, [join(root, 'scripts', 'rooms.mjs')]),

@@ -13,7 +13,7 @@ export const email = z
   .toLowerCase()
   .max(200)
   .regex(/^[^\s@]+@[^\s@]+\.[^\s@]+$/, 'this is not an email address');
-export const personName = z.string().trim().min(1).max(80);
+const personName = z.string().trim().min(1).max(80);
 const password = z.string().max(passwordLimits.most);
 const instructor = z.object({ id, name: z.string(), email: z.string(), role });
 const student = z.object({

@@ -44,8 +44,6 @@ export function closednessOf(curve: Curve, tolerance?: number): Closedness {
 /** The three ways to close a curve. */
 export type ClosingWay = 'pull' | 'bridge' | 'wrap';
 
-export const closingWays: readonly ClosingWay[] = ['pull', 'bridge', 'wrap'];
-
 /**
  * Closes a curve.
  * - `pull`: both end points go to the point midway between them; nothing else moves, and the joint may be

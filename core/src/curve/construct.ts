@@ -5,10 +5,10 @@ import { decompose } from './decompose.js';
 import { CurveError } from './error.js';
 import { findSpan, spansOf } from './knotVector.js';
 import { homogeneousRows } from './homogeneous.js';
-import { wrapIndex, distinctPointCount } from './periodic.js';
+import { distinctPointCount } from './periodic.js';
 
 /** One point of a construction, between two of the level before. */
-export interface ConstructionPoint {
+interface ConstructionPoint {
   readonly point: Point;
   /** Its weight; 1 for a polynomial curve. */
   readonly weight: number;
@@ -144,10 +144,4 @@ export function blossomLabels(curve: Curve): number[][] {
   return Array.from({ length: distinctPointCount(curve) }, (_, index) =>
     knots.slice(index + 1, index + degree + 1),
   );
-}
-
-/** The control points that determine a span, as indices of handles, in order. */
-export function controlPointsOfSpan(curve: Curve, span: number): number[] {
-  const count = distinctPointCount(curve);
-  return Array.from({ length: curve.degree + 1 }, (_, j) => wrapIndex(span - curve.degree + j, count));
 }

@@ -30,7 +30,7 @@ export function guaranteedContinuity(curve: Curve): GuaranteedContinuity[] {
 }
 
 /** What jumps where two pieces meet, measured from both sides; zero where nothing does. */
-export interface Jumps {
+interface Jumps {
   /** Distance between the two one-sided points, in the drawing's unit. */
   readonly position: number;
   /** Angle between the two one-sided tangents, in radians from 0 to π. */

@@ -1,12 +1,12 @@
 import type { Curve } from './curve.js';
-import { domainOf, interiorKnots } from './knotVector.js';
+import { interiorKnots } from './knotVector.js';
 
 /**
  * A clamped curve taken apart at its gaps, the knots of multiplicity p + 1: clamped curves that follow one another in
  * the parameter and need not meet.
  * @returns the curve alone where it has no gap
  */
-export function partsBetweenGaps(curve: Curve): Curve[] {
+function partsBetweenGaps(curve: Curve): Curve[] {
   const { degree, knots, points, weights, ...rest } = curve;
   const gaps = interiorKnots(knots, degree).filter(({ multiplicity }) => multiplicity > degree);
   if (gaps.length === 0) return [curve];
@@ -42,10 +42,4 @@ export function joinedByGaps(parts: readonly Curve[]): Curve {
 /** The curve that a change of each of its parts between gaps makes of a clamped curve. */
 export function betweenGaps(curve: Curve, change: (part: Curve) => Curve): Curve {
   return joinedByGaps(partsBetweenGaps(curve).map(change));
-}
-
-/** Whether the domain of a curve holds a gap. */
-export function hasGap({ knots, degree }: Pick<Curve, 'knots' | 'degree'>): boolean {
-  const [start, end] = domainOf(knots, degree);
-  return knots.some((knot, k) => knot > start && knot < end && knots[k + degree] === knot);
 }

@@ -75,7 +75,7 @@ export interface Interpolation {
 }
 
 /** How a curve through points behaves at an end: free, with a given first derivative, or with no curvature. */
-export type EndCondition =
+type EndCondition =
   | { readonly kind: 'free' }
   /** C′ at the end, by the parameter from 0 to 1. */
   | { readonly kind: 'derivative'; readonly derivative: Point }

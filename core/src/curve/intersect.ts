@@ -13,7 +13,7 @@ import { boxesMeet, halvePart, partsOf, runsForward, sizeOfPart, type BezierPart
 import { cross, distance, dot, mix, subtract } from './vector.js';
 
 /** A point where two curves, or two parts of one, meet. */
-export interface Intersection {
+interface Intersection {
   /** The parameter on each. */
   readonly parameters: readonly [number, number];
   readonly point: Point;

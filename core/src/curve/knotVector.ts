@@ -2,7 +2,7 @@ import { told } from '../told/told.js';
 import { CurveError } from './error.js';
 import type { Side } from './curve.js';
 
-export const minimumDegree = 1;
+const minimumDegree = 1;
 export const maximumDegree = 9;
 
 /** Two knots are the same when they differ by less than this fraction of the domain's length. */

@@ -10,7 +10,7 @@ import { CurveError } from './error.js';
  * @param parameters strictly increasing
  * @param values one for each parameter
  */
-export function monotoneSlopes(parameters: readonly number[], values: readonly number[]): number[] {
+function monotoneSlopes(parameters: readonly number[], values: readonly number[]): number[] {
   const count = values.length;
   const widths = parameters.slice(1).map((u, k) => u - parameters[k]!);
   const secants = values.slice(1).map((value, k) => (value - values[k]!) / widths[k]!);

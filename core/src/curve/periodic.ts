@@ -127,7 +127,7 @@ export function periodicKnotVector(
  * @param count number of different control points, 1 or more
  * @throws CurveError `degree`, `point-count`, `empty-domain`
  */
-export function periodicUniformKnots(count: number, degree: number, start = 0, end = 1): number[] {
+function periodicUniformKnots(count: number, degree: number, start = 0, end = 1): number[] {
   validateDegree(degree);
   if (!Number.isInteger(count) || count < 1) {
     throw new CurveError('point-count', told('periodicPointCount', { count }), {

@@ -12,7 +12,7 @@ interface Typed<Value> {
 }
 
 /** What a number counts in; it decides how it is shown and read. */
-export type Unit = 'length' | 'curvature' | 'degrees' | 'parameter' | 'ratio';
+type Unit = 'length' | 'curvature' | 'degrees' | 'parameter' | 'ratio';
 
 export interface NumberField extends Typed<number> {
   readonly type: 'number';

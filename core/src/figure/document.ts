@@ -177,7 +177,6 @@ export const railDescription = object({
   /** Heights in pixels, of tracks that were resized. */
   heights: optional(record(trackName, number({ least: 24, most: 600 }))),
 });
-export type Rail = ValueOf<typeof railDescription>;
 
 /** A part of the plane, in the drawing's unit, with the distance of the grid's lines. */
 export const viewDescription = object({
@@ -219,7 +218,7 @@ export type FigureDocument = Omit<ValueOf<typeof figureDescription>, 'loose' | '
 export type { Shown };
 
 /** What is shown where a document does not say. */
-export const shownByDefault: Readonly<Required<Shown>> = {
+const shownByDefault: Readonly<Required<Shown>> = {
   controlPoints: true,
   polygon: true,
   editPoints: true,
@@ -261,7 +260,7 @@ export const shownOfItems: readonly (keyof Shown)[] = [
 ];
 
 /** In a figure of more items than this, what stands beside a curve is shown of the curve on the rail alone. */
-export const mostMarked = 200;
+const mostMarked = 200;
 
 /** Whether an item's points are marked, so that they can be taken hold of: not where there are too many to tell apart. */
 export const isMarked = ({ items, rail }: FigureDocument, item: FigureItem): boolean =>
@@ -275,7 +274,7 @@ export function isShown(document: FigureDocument, key: keyof Shown, item?: Figur
   );
 }
 
-export const looksByDefault: Readonly<Required<Looks>> = {
+const looksByDefault: Readonly<Required<Looks>> = {
   combScale: 1,
   combDensity: 1,
   facetTolerance: 1,

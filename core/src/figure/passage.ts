@@ -5,7 +5,7 @@ import { isCurveItem, itemOf, type FigureDocument, type FigureItem, type View } 
 import { curveOf, evaluateFigure } from './evaluate.js';
 
 /** A figure on its way from one state to another, with the polygons of the curves that are moving. */
-export interface FigureOnTheWay {
+interface FigureOnTheWay {
   readonly document: FigureDocument;
   readonly polygons: ReadonlyMap<Curve, readonly Point[]>;
 }

@@ -24,7 +24,7 @@ export const firstStageId = 'first';
 
 export const captionText = text(0, 400);
 export const notesText = text(0, 4000);
-export const stageCommands = list(figureCommandDescription, lessonLimits.stageCommands);
+const stageCommands = list(figureCommandDescription, lessonLimits.stageCommands);
 
 /**
  * One state of a sheet's figure. It is held as what was done since the stage before it, so that it follows when an
@@ -99,11 +99,9 @@ export const lessonDescription = object({
 });
 
 type Fits<A, B> = [A] extends [B] ? true : never;
-/** Does not compile where the description and the types part ways. */
-export const lessonIsDescribed: [
-  Fits<Stage, ValueOf<typeof stageDescription>>,
-  Fits<LessonDocument, ValueOf<typeof lessonDescription>>,
-] = [true, true];
+// Does not compile where the description and the types part ways.
+void (true satisfies Fits<Stage, ValueOf<typeof stageDescription>>);
+void (true satisfies Fits<LessonDocument, ValueOf<typeof lessonDescription>>);
 
 /** How a lesson's figures are written down. */
 export const notationOf = ({ notation }: LessonDocument): Notation => notation ?? usualNotation;

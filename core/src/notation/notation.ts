@@ -1,7 +1,7 @@
 import { choice, object, signs, whole, type ValueOf } from '../describe/describe.js';
 
 /** The letters of the control points of a figure's curves, in the order of the curves, by the letter of the first. */
-export const pointLetters = {
+const pointLetters = {
   P: 'PQRSTUVW',
   A: 'ABD',
   B: 'BDA',
@@ -11,7 +11,7 @@ export const pointLetters = {
   d: 'dabc',
 } as const;
 
-export type PointLetter = keyof typeof pointLetters;
+type PointLetter = keyof typeof pointLetters;
 export const pointLetterNames = Object.keys(pointLetters) as readonly PointLetter[];
 
 /** The letters of the parameter and of the knots, its values. */
@@ -42,8 +42,8 @@ export interface Notation {
 }
 
 type Fits<A, B> = [A] extends [B] ? ([B] extends [A] ? true : never) : never;
-/** Does not compile where the description and the type part ways. */
-export const notationIsDescribed: Fits<Notation, ValueOf<typeof notationDescription>> = true;
+// Does not compile where the description and the type part ways.
+void (true satisfies Fits<Notation, ValueOf<typeof notationDescription>>);
 
 /** That of a lesson which says nothing else, and of every figure outside lessons. */
 export const usualNotation: Notation = {

@@ -2,7 +2,7 @@
 const unstorable = /\p{Surrogate}|\0/gu;
 
 /** A text without U+0000 and without unpaired surrogates. */
-export function cleanText(text: string): string {
+function cleanText(text: string): string {
   return text.replace(unstorable, '');
 }
 

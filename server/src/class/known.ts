@@ -40,7 +40,7 @@ export async function editionsOfClass(
   };
 }
 
-export interface WorkRow {
+interface WorkRow {
   readonly id: string;
   readonly student: string;
   readonly editionId: string;
@@ -51,7 +51,7 @@ export interface WorkRow {
   readonly isTakenAlong: boolean;
 }
 
-export interface TaskRow {
+interface TaskRow {
   readonly student: string;
   readonly editionId: string;
   readonly sheet: string;

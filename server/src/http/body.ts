@@ -47,7 +47,7 @@ export async function readBody(request: Request, response: Response, limit: numb
  * Refuses arrays and objects nested deeper than anything that is meant, by one pass over the bytes: what
  * walks over a parsed value, such as a schema, may then do so by recursion.
  */
-export function refuseDeepNesting(bytes: Uint8Array): void {
+function refuseDeepNesting(bytes: Uint8Array): void {
   let depth = 0;
   let inString = false;
   for (let at = 0; at < bytes.length; at++) {

@@ -14,7 +14,7 @@ import { createStream, readDocument } from '../stream/stream.js';
 import { putAt } from './row.js';
 
 /** The most lessons of a course, those put away among them. */
-export const mostLessons = 300;
+const mostLessons = 300;
 
 /** Naming, moving, copying, putting away and deleting what stands on a shelf. */
 export function shelfChangeRouter(db: Db): Router {

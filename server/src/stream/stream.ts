@@ -38,7 +38,7 @@ export interface StreamKind<Document, Command> {
   readonly elsewhere?: Elsewhere<Document, Command>;
 }
 
-export interface Elsewhere<Document, Command> {
+interface Elsewhere<Document, Command> {
   readonly takesLong: (command: Command) => boolean;
   /** @param isAsked whether it has to be found out if this caller may give it */
   readonly apply: (

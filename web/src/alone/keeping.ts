@@ -14,7 +14,7 @@ export interface KeptWork {
 }
 
 /** How a task stands. */
-export interface KeptTask {
+interface KeptTask {
   readonly sheet: string;
   readonly task: string;
   readonly attempts: number;

@@ -35,7 +35,7 @@ export function AskedTerm({ term, children }: { term: Term; children: ReactNode 
 }
 
 /** What a term means. */
-export function TermCard({ term }: { term: Term }) {
+function TermCard({ term }: { term: Term }) {
   return (
     <div className="flex w-[340px] max-w-full flex-col gap-2" data-term-card>
       <h3 className="font-serif text-[17px] font-medium">{term.term}</h3>

@@ -16,7 +16,7 @@ interface Drawing extends OnPaper {
 const tolerance = 0.005;
 
 /** A figure as lines in black on paper, or nothing where nothing of it can be drawn. */
-export function drawingOf(
+function drawingOf(
   document: FigureDocument,
   place: { readonly width: number; readonly height: number },
 ): Drawing | null {

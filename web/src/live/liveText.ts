@@ -5,7 +5,7 @@ import type { FigureScene } from '../figure/scene/scene.js';
 import { inDigits, shownScientific, shownShort, superscript } from '../text/number.js';
 
 /** Digits below zero stand for the exact form, where there is one. */
-export const exactDigits = -1;
+const exactDigits = -1;
 
 /** What a measure comes to in a figure as it is drawn now, as it stands in a text. */
 export function liveText(measure: Measure, digits: number, scene: FigureScene): string {

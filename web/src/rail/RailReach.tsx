@@ -51,7 +51,7 @@ export function RailReach({ scene, width, line }: { scene: FigureScene; width: n
 }
 
 /** The outline of the band, where anything moved at all. */
-export function bandOf(
+function bandOf(
   curve: Curve,
   reach: Float64Array,
   x: (u: number) => number,

@@ -17,7 +17,7 @@ export interface ServerState<Document, Command> extends UndoLists<Command> {
 export type SaveStatus = 'saved' | 'saving' | 'offline' | 'signed-out' | 'closed' | 'conflict';
 
 /** What came of bringing two sides' changes together. */
-export interface Merged {
+interface Merged {
   /** How many of the own changes are made again on the newer state. */
   readonly kept: number;
   /** How many of these the other side had changed too, so that the own, later ones stand. */

@@ -111,7 +111,7 @@ function Marked({ mark, children: words }: { mark: ProseMark; children: ReactNod
 }
 
 /** A passage that says what is to be done with it: to look, to try, to guess, to prove. */
-export function Callout({ kind, children: content }: { kind: CalloutKind; children: ReactNode }) {
+function Callout({ kind, children: content }: { kind: CalloutKind; children: ReactNode }) {
   const { t } = useTranslation();
   return (
     <div role="note" className="my-2 border-l-[3px] border-accent pl-3.5" data-callout={kind}>

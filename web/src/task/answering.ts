@@ -8,7 +8,7 @@ import type { FigureScene } from '../figure/scene/scene.js';
 /** What a task lays over the figure, such as marks to answer with. */
 export type OverFigure = (projection: Projection, pane: Pane) => ReactNode;
 
-export type AnswerOf<Kind extends TaskKind> = Extract<TaskAnswer, { readonly kind: Kind }>;
+type AnswerOf<Kind extends TaskKind> = Extract<TaskAnswer, { readonly kind: Kind }>;
 
 /** What the fields get in which a task of a kind is answered. */
 export interface AnswerProps<Kind extends TaskKind> {

@@ -75,7 +75,7 @@ export function directionText(
 }
 
 /** A way in the plane in words: so far to the right, so far up. */
-export function towardText([x = 0, y = 0]: readonly number[], t: TFunction<'texts'>): string {
+function towardText([x = 0, y = 0]: readonly number[], t: TFunction<'texts'>): string {
   const across = t(x > 0 ? 'answer.toward.right' : 'answer.toward.left', {
     value: shownNumber(Math.abs(x)),
   });

@@ -7,7 +7,7 @@ export interface SmallDrawing {
   readonly curves: readonly SmallCurve[];
 }
 
-export interface SmallCurve {
+interface SmallCurve {
   /** Coordinates of each span's samples, x and y by turns. */
   readonly spans: readonly Float32Array[];
   /** Coordinates of the control points of a given curve; empty for others, which have none of their own. */

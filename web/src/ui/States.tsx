@@ -6,7 +6,7 @@ import { useTranslation } from '../text/text.js';
 import { Button } from './Button.js';
 
 /** A page that says one thing, calmly: empty, failed, offline, not found. */
-export function Message({ title, children }: { title: string; children: ReactNode }) {
+function Message({ title, children }: { title: string; children: ReactNode }) {
   return (
     <main className="mx-auto flex max-w-[560px] flex-col gap-4 px-6 py-20">
       <svg aria-hidden viewBox="0 0 200 60" className="w-40 text-strong" fill="none" stroke="currentColor">

@@ -107,7 +107,7 @@ export const figureCommands: {
 const singleDescription = unionOf('name', figureCommands) as UnionField<SingleFigureCommand>;
 
 /** The largest number of commands in one batch. */
-export const mostInBatch = 500;
+const mostInBatch = 500;
 
 /** A batch holds single commands only, so that no command can nest without end. */
 export const figureCommandDescription = unionOf('name', {

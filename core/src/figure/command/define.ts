@@ -4,7 +4,7 @@ import type { FigureDocument } from '../document.js';
 import type { FigureCommand } from './commands.js';
 
 /** What a command did to a figure. */
-export type Result = Applied<FigureDocument, FigureCommand>;
+type Result = Applied<FigureDocument, FigureCommand>;
 
 /** A member of the registry of figure commands: everything about it that is no interface. */
 export interface CommandMember<Command> {

@@ -40,7 +40,7 @@ export function withForm(document: FigureDocument, item: FigureItem, form: Form)
  * The loose points of a curve after it became another: all where all were loose, and else those that there
  * still are.
  */
-export function looseAfter(document: FigureDocument, item: FigureItem, made: Curve): LoosePoints | undefined {
+function looseAfter(document: FigureDocument, item: FigureItem, made: Curve): LoosePoints | undefined {
   const loose = looseOf(document, item.id);
   if (!loose || item.kind !== 'curve') return undefined;
   const count = item.curve.points.length;

@@ -31,7 +31,7 @@ export interface OperationResult {
  * What an operation does to the shape of its source: keeps it exactly, comes as near as it can, or makes another
  * one on purpose, of which no deviation is asked.
  */
-export type ShapeEffect = 'kept' | 'near' | 'another';
+type ShapeEffect = 'kept' | 'near' | 'another';
 
 /** What one wants when one asks for an operation: a list of them is grouped by it. */
 export type Aim = 'freedom' | 'cost' | 'apart' | 'together' | 'parameter' | 'kind';

@@ -80,9 +80,6 @@ export type OperationName = keyof Operations;
  */
 export type Operation = ValueOf<Operations[OperationName]['description']>;
 
-/** One operation by its name. */
-export type OperationOf<Name extends OperationName> = ValueOf<Operations[Name]['description']>;
-
 export const operationDescription = unionOf('name', operations);
 
 /** The operations that are offered on a curve: those that say what a form holds at first. */

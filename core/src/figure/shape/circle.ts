@@ -1,17 +1,16 @@
 import { exactCircle } from '../../curve/circle.js';
 import { approximateCircle, approximateCircleByCubics } from '../../curve/circleError.js';
-import { either, place, tagged, unionOf, whole, type ValueOf } from '../../describe/describe.js';
+import { either, place, tagged, unionOf, whole } from '../../describe/describe.js';
 import { degree, positiveLength } from '../parts.js';
 import { passed, pulls } from '../handle.js';
 import { defineShape } from './define.js';
 import { layout } from './layout.js';
 
 /** A circle that is only approximated: periodic of a degree and count, or a chain of cubic pieces. */
-export const approximation = unionOf('approximation', {
+const approximation = unionOf('approximation', {
   periodic: { description: tagged('approximation', 'periodic', { degree, count: whole(3, 500) }) },
   cubics: { description: tagged('approximation', 'cubics', { pieces: whole(2, 200) }) },
 });
-export type ApproximateCircle = ValueOf<typeof approximation>;
 
 /** A whole circle, exact or approximate. */
 export const circle = defineShape(

@@ -2,7 +2,7 @@ import type { CurveSamples } from '../../curve/sample.js';
 import type { TrackMember } from './define.js';
 
 /** Arc length from the start at a curve's samples, as exact as a plot needs: by the trapezium rule. */
-export function lengthsAtSamples({ parameters, speeds }: CurveSamples): Float64Array {
+function lengthsAtSamples({ parameters, speeds }: CurveSamples): Float64Array {
   const lengths = new Float64Array(parameters.length);
   for (let k = 1; k < lengths.length; k++) {
     const step = parameters[k]! - parameters[k - 1]!;

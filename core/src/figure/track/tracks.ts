@@ -13,7 +13,7 @@ import { weights } from './weights.js';
  * Every track that there is, in the order in which a rail gets them. A new one that plots numbers over the
  * parameter is a file beside these and a line here; its drawing, its scale and its values at the cursor follow.
  */
-export const tracks = {
+const tracks = {
   knots,
   basis,
   curvature,

@@ -4,7 +4,7 @@ import { usualNotation, type Notation } from '../../notation/notation.js';
 import { number } from './path.js';
 
 /** The colours of the light theme, which a drawing has on paper too. */
-export const colours: Readonly<Record<ItemColor, string>> = {
+const colours: Readonly<Record<ItemColor, string>> = {
   ink: '#1b2530',
   teal: '#0d6e84',
   ochre: '#c07610',

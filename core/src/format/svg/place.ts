@@ -90,7 +90,7 @@ const units: Readonly<Record<string, number>> = {
 };
 
 /** A length in millimetres; nothing where it is relative to something that is not known, such as a share of a page. */
-export function lengthInMillimetres(text: string | undefined): number | undefined {
+function lengthInMillimetres(text: string | undefined): number | undefined {
   const found = /^\s*([+-]?(?:\d+\.?\d*|\.\d+)(?:[eE][+-]?\d+)?)\s*([a-zA-Z]*)\s*$/.exec(text ?? '');
   const unit = found && units[found[2]!.toLowerCase()];
   const length = found && unit !== undefined ? Number(found[1]) * unit! : undefined;

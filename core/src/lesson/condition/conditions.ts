@@ -86,7 +86,7 @@ export const conditions = {
   symmetricAbout,
 };
 
-export type Conditions = typeof conditions;
+type Conditions = typeof conditions;
 export type ConditionKind = keyof Conditions;
 
 /** One thing that a task asks of a curve, judged by calculation. */
@@ -96,7 +96,7 @@ export type SingleCondition = ValueOf<Conditions[ConditionKind]['description']>;
 export type ConditionOf<Kind extends ConditionKind> = ValueOf<Conditions[Kind]['description']>;
 
 /** How conditions are taken together: all of them are to be met, at least one, or none. */
-export const groupKinds = ['all', 'any', 'none'] as const;
+const groupKinds = ['all', 'any', 'none'] as const;
 type GroupKind = (typeof groupKinds)[number];
 
 /** Several conditions taken together as one. */

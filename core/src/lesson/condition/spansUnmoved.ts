@@ -14,7 +14,7 @@ export const spansUnmoved = defineCondition(
 );
 
 /** How many spans of `now` lie, sample by sample, where they lay in `before`. */
-export function unmovedSpans(before: Curve, now: Curve, within: number): number {
+function unmovedSpans(before: Curve, now: Curve, within: number): number {
   const first = sampleCurve(before, 16);
   const second = sampleCurve(now, 16);
   if (first.spanCount !== second.spanCount) return 0;

@@ -5,7 +5,7 @@ import { near } from '../condition/define.js';
 import { onBoth, type GuessMember, type StepSide } from './define.js';
 
 /** What can be counted of a curve. */
-export const counted = ['points', 'knots', 'spans', 'degree', 'storedNumbers', 'combPeaks'] as const;
+const counted = ['points', 'knots', 'spans', 'degree', 'storedNumbers', 'combPeaks'] as const;
 
 const description = tagged('of', 'count', { item: itemId, count: choice(...counted) });
 const guess = tagged('of', 'count', { value: whole(0, 1_000_000) });

@@ -65,7 +65,7 @@ const nodeType = choice(
   'tableHeader',
   'tableCell',
 );
-export type ProseNodeType = ValueOf<typeof nodeType>;
+type ProseNodeType = ValueOf<typeof nodeType>;
 
 export const emptyProse: Prose = { type: 'doc', content: [{ type: 'paragraph' }] };
 

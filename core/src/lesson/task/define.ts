@@ -40,7 +40,7 @@ export interface AnyTask {
 }
 
 export const partId = text(1, 64);
-export const lights = optional(list(targetDescription, 10));
+const lights = optional(list(targetDescription, 10));
 
 const anyTask = {
   id: partId,

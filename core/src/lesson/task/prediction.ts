@@ -24,7 +24,7 @@ const answer = tagged('kind', 'prediction', {
 export type PredictionAnswer = ValueOf<typeof answer>;
 
 /** The change that is to be predicted: from the stage as it was given. */
-export const stepOfPrediction = (
+const stepOfPrediction = (
   { to }: PredictionTask,
   { start, stage }: Pick<Given, 'start' | 'stage'>,
 ): FigureStep => stepBetween(start, stage(to));

@@ -249,7 +249,7 @@ function PreviewNumbers({ preview, of }: { preview: Preview; of: OfferedOperatio
 }
 
 /** Where each edit point goes when one more is there: to the new one that is nearest along the curve. */
-export function editPointShifts(before: Curve, after: Curve): readonly (readonly [Point, Point])[] {
+function editPointShifts(before: Curve, after: Curve): readonly (readonly [Point, Point])[] {
   const now = editPoints(after);
   return editPoints(before).map(({ parameter, point }) => {
     const nearest = now.reduce((best, other) =>

@@ -29,7 +29,7 @@ interface Ways {
  * The argument of an operation that says in which way it is done, with all ways; or the number that it compares, with
  * the values next to the one with which its form began.
  */
-export function waysOf(name: OfferedOperation, began: Arguments): Ways | undefined {
+function waysOf(name: OfferedOperation, began: Arguments): Ways | undefined {
   const { compares, ...member } = operations[name] as OperationMember<OfferedOperation>;
   const fields = member.arguments as Readonly<Record<string, Field>>;
   if (compares) {

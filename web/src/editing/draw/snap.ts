@@ -13,7 +13,7 @@ import type { Projection } from '../../figure/geometry/projection.js';
 import { pointName } from '../../figure/scene/names.js';
 
 /** What a place snapped to, by its word in the catalogue. */
-export type SnapKind =
+type SnapKind =
   | 'referencePoint'
   | 'start'
   | 'controlPoint'

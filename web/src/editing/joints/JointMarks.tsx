@@ -131,9 +131,3 @@ const isIn = (pane: Pane, place: MarkedPlace): boolean =>
   place.kind === 'joint'
     ? pane.shows(place.joint.first.item) && pane.shows(place.joint.second.item)
     : pane.shows(place.item);
-
-/** Whether a place can be changed: all its curves have points of their own. */
-export function isChangeable({ document }: FigureScene, place: MarkedPlace): boolean {
-  const items = place.kind === 'joint' ? [place.joint.first.item, place.joint.second.item] : [place.item];
-  return items.every((id) => itemOf(document, id)?.kind === 'curve');
-}

@@ -22,7 +22,7 @@ export type Place =
   | { readonly kind: 'knot'; readonly item: string; readonly knot: number };
 
 /** What bringing it to a continuity would come to. */
-export interface JointOutcome {
+interface JointOutcome {
   readonly continuity: JointContinuity;
   readonly command: FigureCommand;
   /** The control points that would move, from where to where. */

@@ -11,7 +11,7 @@ import type { Pane } from '../scene/pane.js';
 import type { FigureScene } from '../scene/scene.js';
 
 /** The box in pixels, as a style. */
-export interface Box {
+interface Box {
   readonly left: number;
   readonly top: number;
   readonly width: number;

@@ -13,7 +13,7 @@ const directions: Readonly<Record<string, readonly [number, number]>> = {
 };
 
 /** The step that an arrow key means: a tenth of the grid, with Shift the whole grid, with Alt a hundredth. */
-export function arrowStep(press: KeyPress, grid: number): [number, number] | undefined {
+function arrowStep(press: KeyPress, grid: number): [number, number] | undefined {
   const direction = directions[press.key];
   if (!direction || press.ctrlKey || press.metaKey) return undefined;
   const step = press.shiftKey ? grid : press.altKey ? grid / 100 : grid / 10;

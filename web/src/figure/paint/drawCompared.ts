@@ -64,7 +64,7 @@ let known: { curve: Curve; other: Curve; offsets: readonly (readonly [Point, Poi
  * The rail's curve moved by a multiple of the way from each of its places to the nearest one of the other curve. Finding
  * these takes longer than a frame; while something moves they are not shown.
  */
-export function enlargedDifference(
+function enlargedDifference(
   curve: Curve,
   other: Curve,
   times: number,

@@ -11,7 +11,7 @@ export function holdPictures(addresses: Readonly<Record<string, string>>): void 
 }
 
 /** Where a stored picture is fetched. */
-export const pictureAddress = (id: string): string => own[id] ?? `/api/pictures/${id}`;
+const pictureAddress = (id: string): string => own[id] ?? `/api/pictures/${id}`;
 
 const images = new Map<string, HTMLImageElement>();
 const waiting = new Map<string, Set<() => void>>();
@@ -29,7 +29,7 @@ async function sourceOf(id: string): Promise<string> {
 }
 
 /** The pixels of a stored picture, once they have come; then those who wait are told. */
-export function imageOf(id: string, onCome: () => void): HTMLImageElement | undefined {
+function imageOf(id: string, onCome: () => void): HTMLImageElement | undefined {
   const known = images.get(id);
   if (known) return known.complete && known.naturalWidth > 0 ? known : undefined;
   const listeners = waiting.get(id);

@@ -103,7 +103,7 @@ export function useZoom(
 }
 
 /** Shows a box of the plane with a margin around it. */
-export function zoomTo(scene: FigureScene, places: readonly Point[]): void {
+function zoomTo(scene: FigureScene, places: readonly Point[]): void {
   const box = boxOf(places);
   if (!box) return;
   const { document } = scene;
@@ -140,7 +140,7 @@ function keptView({ view, document }: FigureScene): FigureCommand {
 }
 
 /** The places that everything drawn takes up. */
-export function drawnPlaces({ document, evaluation }: FigureScene): Point[] {
+function drawnPlaces({ document, evaluation }: FigureScene): Point[] {
   return document.items.flatMap((item) => {
     if (item.hidden) return [];
     if (item.kind === 'point') return [item.at];

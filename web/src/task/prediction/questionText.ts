@@ -35,8 +35,7 @@ export function questionText(question: Question, figure: FigureDocument, t: T): 
 /** The number that is asked for as it is written: a degree may be written as an order. */
 export const shownCount = (question: Question, value: number): number =>
   value + (isDegree(question) ? sizeOf(0) : 0);
-export const isDegree = (question: Question): boolean =>
-  question.of === 'count' && question.count === 'degree';
+const isDegree = (question: Question): boolean => question.of === 'count' && question.count === 'degree';
 
 /** What came true, and how far a guess was from it. */
 export function truthText(
