@@ -23,12 +23,18 @@ interface ListsPanelProps {
   readonly onClose: () => void;
 }
 
-/** What is being typed, with the curve that it came to, if it can be read. */
+/** What is being typed. */
 interface Typed {
   readonly degree: number;
   readonly lists: Lists;
   /** Whether weights of zero and below are allowed. */
   readonly signedWeights: boolean;
+}
+
+/** The curve that something typed came to; while more is typed it is that of before. */
+interface Reading {
+  readonly typed: Typed;
+  readonly curve: Curve;
 }
 
 const rows = { points: 5, weights: 2, knots: 3 } as const;
@@ -47,28 +53,28 @@ export function ListsPanel({ scene, item, onClose }: ListsPanelProps) {
   const own = useSyncExternalStore(scene.drawn.subscribe, () => curveOf(scene.evaluation, item.id));
   const [convention, setConvention] = useState<KnotConvention>('full');
   const [typed, setTyped] = useState<Typed | null>(null);
-  const [read, setRead] = useState<Curve | null>(null);
+  const [reading, setReading] = useState<Reading | null>(null);
   const [faults, setFaults] = useState<readonly ListFault[]>([]);
   const [problem, setProblem] = useState<unknown>(null);
   const [sliders, setSliders] = useState(false);
   const exact = useExact((state) => state.exact);
   const isGiven = item.kind === 'curve' && !own?.periodic;
 
-  const reading = useRef(0);
+  const turns = useRef(0);
   useEffect(() => {
-    const turn = ++reading.current;
+    const turn = ++turns.current;
     if (!typed) return undefined;
     const timer = setTimeout(() => {
       readLists(typed.degree, typed.lists, typed.signedWeights).then(
         (result) => {
-          if (turn !== reading.current) return;
+          if (turn !== turns.current) return;
           const curve = 'curve' in result ? result.curve : null;
           setFaults('curve' in result ? [] : result.faults);
-          setRead(curve);
+          setReading(curve && { typed, curve });
           setProblem(null);
           show(curve);
         },
-        (error: unknown) => turn === reading.current && setProblem(error),
+        (error: unknown) => turn === turns.current && setProblem(error),
       );
     }, restMs);
     return () => clearTimeout(timer);
@@ -101,9 +107,9 @@ export function ListsPanel({ scene, item, onClose }: ListsPanelProps) {
   };
   const change = (next: Partial<Typed>): void => setTyped({ ...shown, ...next });
   const forget = (): void => {
-    reading.current++;
+    turns.current++;
     setTyped(null);
-    setRead(null);
+    setReading(null);
     setFaults([]);
     show(null);
   };
@@ -125,7 +131,9 @@ export function ListsPanel({ scene, item, onClose }: ListsPanelProps) {
       ],
     });
   };
-  const now = read ?? own;
+  // Nothing is set or added before all that was typed is read.
+  const read = reading?.typed === typed ? reading?.curve : undefined;
+  const now = reading?.curve ?? own;
   const count = now.points.length;
   return (
     <Panel open onClose={onClose} title={t('lists.title', { curve: item.name })} lead={t('lists.lead')}>
