@@ -15,14 +15,17 @@ export const casesOf = (number, least = 4) => Math.max(Math.min(least, number), 
 /**
  * The seeds that random cases begin with, each with its share of the cases. A run that is given one by `BOGEN_SEED` takes
  * that alone. Otherwise most cases are the same each time, so that a change is judged by itself, and some are new; a
- * failure names the seed.
+ * failure names the seed. In CI all are the same, until a night of `npm run prove` finds nothing any more: a new seed there
+ * would refuse a change for a fault that it did not make.
  */
 export const seeds = process.env.BOGEN_SEED
   ? [{ seed: Number(process.env.BOGEN_SEED), share: 1 }]
-  : [
-      { seed: 20261124, share: 0.75 },
-      { seed: Number(process.env.BOGEN_NEW_SEED ?? Math.floor(Math.random() * 2 ** 31)), share: 0.25 },
-    ];
+  : process.env.CI
+    ? [{ seed: 20261124, share: 0.75 }]
+    : [
+        { seed: 20261124, share: 0.75 },
+        { seed: Number(process.env.BOGEN_NEW_SEED ?? Math.floor(Math.random() * 2 ** 31)), share: 0.25 },
+      ];
 
 /**
  * Which of a number of things the short run looks at, where it looks at one alone: another one each day, so that all have

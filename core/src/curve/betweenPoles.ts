@@ -123,14 +123,22 @@ function findParts(curve: Curve): Parts {
   };
   spansOf(knots, degree).forEach(({ index, start: first, end: last }, span) => {
     let visits = 0;
+    const all = bezierRows(curve, index, first, last);
+    // A weight that is not more than what rounding leaves of zero is a pole, wherever the halving happens to meet it.
+    const noise = weights ? 2 ** -49 * Math.max(...all.map((row) => Math.abs(row[dimension]!))) : 0;
+    const signOf = (row: readonly number[]): number => {
+      if (!weights) return 1;
+      const weight = row[dimension]!;
+      return Math.abs(weight) <= noise ? 0 : Math.sign(weight);
+    };
     const visit = (
       rows: readonly (readonly number[])[],
       start: number,
       end: number,
       halvings: number,
     ): void => {
-      const sign = Math.sign(weights ? rows[0]![dimension]! : 1);
-      if (sign !== 0 && rows.every((row) => !weights || Math.sign(row[dimension]!) === sign)) {
+      const sign = signOf(rows[0]!);
+      if (sign !== 0 && rows.every((row) => signOf(row) === sign)) {
         if (weights && halvings > 0 && isOut(rows)) leave(start, end);
         else parts.push({ span, index, start, end, rows });
         return;
@@ -144,7 +152,7 @@ function findParts(curve: Curve): Parts {
       visit(left, start, middle, halvings + 1);
       visit(right, middle, end, halvings + 1);
     };
-    visit(bezierRows(curve, index, first, last), first, last, 0);
+    visit(all, first, last, 0);
   });
   return { parts, gaps };
 }

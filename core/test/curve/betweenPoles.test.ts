@@ -168,6 +168,25 @@ describe('a curve with weights of any sign', () => {
     );
   });
 
+  it('is sampled without a value that is not finite where a pole lies on a half of halves', () => {
+    const curve: Curve = {
+      degree: 1,
+      points: [
+        [0, 0],
+        [0, 0],
+        [0, -1],
+      ],
+      // The pole is at 1 + 25 / 128, but for the last digit of −4.12.
+      weights: [0, 1, -4.12],
+      knots: [0, 0, 1, 2, 2],
+      signedWeights: true,
+    };
+    for (const steps of [4, 5, 6, 16]) {
+      const { coordinates, speeds } = sampleCurve(curve, steps);
+      expect([...coordinates, ...speeds].every(Number.isFinite)).toBe(true);
+    }
+  });
+
   it('is sampled without a value that is not finite', () => {
     holds(
       fc.property(curves, (curve) => {
