@@ -21,7 +21,7 @@ export const casesOf = (number, least = 4) => Math.max(Math.min(least, number), 
 export const seeds = process.env.BOGEN_SEED
   ? [{ seed: Number(process.env.BOGEN_SEED), share: 1 }]
   : process.env.CI
-    ? [{ seed: 20261124, share: 0.75 }]
+    ? [{ seed: 20261124, share: 1 }]
     : [
         { seed: 20261124, share: 0.75 },
         { seed: Number(process.env.BOGEN_NEW_SEED ?? Math.floor(Math.random() * 2 ** 31)), share: 0.25 },
