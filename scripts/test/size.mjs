@@ -28,7 +28,7 @@ export const seeds = process.env.BOGEN_SEED
       ];
 
 /**
- * Which of a number of things the short run looks at, where it looks at one alone: another one each day, so that all have
+ * Which of a number of things the short run looks at, where it looks at one alone: a different one each day, so that all have
  * their turn, and the same for a whole day, so that a run can be repeated.
  */
 export const oneOf = (number) => Math.floor(Date.now() / 86_400_000) % number;
