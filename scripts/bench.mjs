@@ -1,5 +1,5 @@
 import { join } from 'node:path';
-import { firstLoad, firstLoadLimit } from './firstLoad.mjs';
+import { judgedLoad, measuredLoads } from './firstLoad.mjs';
 import { benchCompiled } from './benchCompiled.mjs';
 import { benchLesson } from './benchLesson.mjs';
 import { benchDrag } from './benchDrag.mjs';
@@ -103,15 +103,14 @@ await run(async () => {
   }
   if (!wanted('load') && !wanted('drag')) return;
   await buildWeb();
-  if (wanted('load')) printFirstLoad();
+  if (wanted('load')) printFirstLoads();
   if (wanted('drag')) await benchDrag();
 });
 
-function printFirstLoad() {
-  const { total, files, later } = firstLoad();
-  console.log(
-    `\nThe reader's first load: ${total.toFixed(0)} kB of JavaScript compressed, in ${files} files (limit ${firstLoadLimit} kB)`,
-  );
+function printFirstLoads() {
+  const { loads, later } = measuredLoads();
+  console.log('\nJavaScript of first loads, compressed');
+  for (const load of loads) console.log(`  ${judgedLoad(load).line}`);
   if (later !== undefined) {
     console.log(`The typesetter, loaded after it with the first formula: ${later.toFixed(0)} kB`);
   }

@@ -93,7 +93,14 @@ async function buildLessonPage() {
 export async function buildWeb(compression = 'small') {
   const digest = digestOf(
     ['core/src', 'contract/src', 'web/src'],
-    ['package-lock.json', 'web/index.html', 'web/vite.config.ts', 'web/vite.lesson.config.ts'],
+    [
+      'package-lock.json',
+      'web/index.html',
+      'web/vite.config.ts',
+      'web/chunksByFirstLoad.ts',
+      'web/firstLoads.mjs',
+      'web/vite.lesson.config.ts',
+    ],
   );
   const stamp = join(webFolder, '.built-from');
   if (!isCurrent(stamp, digest)) {

@@ -50,9 +50,7 @@ describe('what comes in a minute', () => {
     time += 180_000;
     expect(times(counts, '10.0.0.2', 1)).toBe(1);
     times(counts, '10.0.0.2', 20);
-    await expect
-      .poll(async () => (await rowsSince(begun)).map((row) => Number(row.minute)))
-      .toEqual([time]);
+    await expect.poll(async () => (await rowsSince(begun)).map((row) => Number(row.minute))).toEqual([time]);
   });
 
   it('is counted also where the database does not answer', async () => {
