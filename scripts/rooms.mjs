@@ -3,11 +3,10 @@ import { dirname, join, relative, resolve } from 'node:path';
 import { root } from './packages.mjs';
 
 /**
- * Folders do not import each other in circles, at any depth: whoever knows a room need not know who uses it. Types
- * count, since a room that names another's types is about it. The rule of the import checker knows circles of
- * files only.
+ * Nothing imports in circles, at any depth: of the files and folders that lie beside each other, whoever knows another is
+ * not known by it. Types count, since a file that names another's types is about it.
  */
-const packages = ['core/src', 'contract/src', 'server/src', 'web/src'];
+const packages = ['core/src', 'contract/src', 'server/src', 'web/src', 'demo/src'];
 
 /** The source files below a folder. */
 function filesBelow(folder) {
@@ -20,35 +19,30 @@ function filesBelow(folder) {
 function importsOf(file) {
   const text = readFileSync(file, 'utf8').replace(/\/\*[\s\S]*?\*\/|^\s*\/\/.*$/gm, '');
   return [...text.matchAll(/(?:from|import\(|import)\s*'(\.[^']+)'/g)].map(([, path]) =>
-    resolve(dirname(file), path).replace(/\.js$/, ''),
+    named(resolve(dirname(file), path)),
   );
 }
 
-/** Every circle of folders that lie beside each other, with one import for each of its steps. */
-export function circles() {
-  const found = [];
-  for (const name of packages) {
-    const base = join(root, name);
-    const levels = new Map();
-    for (const file of filesBelow(base)) {
-      for (const target of importsOf(file)) {
-        const [from, to] = [relative(base, file).split('/'), relative(base, target).split('/')];
-        let depth = 0;
-        while (from[depth] === to[depth] && depth < from.length - 1) depth++;
-        // Both have to be folders below the place where their ways part.
-        if (depth >= from.length - 1 || depth >= to.length - 1) continue;
-        const parent = from.slice(0, depth).join('/');
-        const graph = levels.get(parent) ?? new Map();
-        levels.set(parent, graph);
-        const targets = graph.get(from[depth]) ?? new Map();
-        graph.set(from[depth], targets);
-        if (!targets.has(to[depth])) targets.set(to[depth], `${from.join('/')} imports ${to.join('/')}`);
-      }
+/** A file by one name, whether it is imported or there, that is not the name of a folder. */
+const named = (file) => file.replace(/\.(js|tsx)$/, '.ts');
+
+/** Every circle of files and folders that lie beside each other below a folder, with one import for each of its steps. */
+export function circlesBelow(base) {
+  const levels = new Map();
+  for (const file of filesBelow(base)) {
+    for (const target of importsOf(file)) {
+      const [from, to] = [named(file), target].map((path) => relative(base, path).split('/'));
+      let depth = 0;
+      while (from[depth] === to[depth] && depth < from.length - 1) depth++;
+      const parent = from.slice(0, depth).join('/');
+      const graph = levels.get(parent) ?? new Map();
+      levels.set(parent, graph);
+      const targets = graph.get(from[depth]) ?? new Map();
+      graph.set(from[depth], targets);
+      if (!targets.has(to[depth])) targets.set(to[depth], `${from.join('/')} imports ${to.join('/')}`);
     }
-    for (const [parent, graph] of levels)
-      found.push(...circlesOf(graph).map((steps) => ({ place: join(name, parent), steps })));
   }
-  return found;
+  return [...levels].flatMap(([parent, graph]) => circlesOf(graph).map((steps) => ({ parent, steps })));
 }
 
 function circlesOf(graph) {
@@ -70,8 +64,10 @@ function circlesOf(graph) {
 }
 
 if (process.argv[1] === import.meta.filename) {
-  const all = circles();
-  for (const { place, steps } of all)
-    console.log(`A circle of folders in ${place}:\n  ${steps.join('\n  ')}`);
-  if (all.length > 0) process.exitCode = 1;
+  for (const name of packages) {
+    for (const { parent, steps } of circlesBelow(join(root, name))) {
+      console.log(`A circle of imports in ${join(name, parent)}:\n  ${steps.join('\n  ')}`);
+      process.exitCode = 1;
+    }
+  }
 }

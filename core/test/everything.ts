@@ -140,6 +140,7 @@ export * from '../src/figure/measure/measures.js';
 export type { Measured, MeasuredValue } from '../src/figure/measure/define.js';
 export * from '../src/figure/control/controls.js';
 export * from '../src/figure/freedom/freedoms.js';
+export * from '../src/figure/freedom.js';
 export * from '../src/figure/freedom/allow.js';
 export * from '../src/figure/trueResults.js';
 export * from '../src/figure/uses.js';

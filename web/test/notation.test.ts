@@ -4,7 +4,8 @@ import { usualNotation, type Notation } from '@bogen/core/lesson';
 import i18next from 'i18next';
 import '../src/text/enEditing.js';
 import '../src/text/enTask.js';
-import { addTexts, translateNow } from '../src/text/text.js';
+import { translateNow } from '../src/text/text.js';
+import { addTexts } from '../src/text/catalogue.js';
 import { useNotation } from '../src/text/notation.js';
 import { shownNumber, shownShort } from '../src/text/number.js';
 

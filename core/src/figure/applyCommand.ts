@@ -1,6 +1,11 @@
 import { CurveError } from '../curve/error.js';
 import { CommandError, type Applied } from '../history/history.js';
-import { figureCommands, type FigureCommand, type SingleFigureCommand } from './command/commands.js';
+import {
+  figureCommands,
+  singleCommands,
+  type FigureCommand,
+  type SingleFigureCommand,
+} from './command/commands.js';
 import type { CommandMember } from './command/define.js';
 import type { FigureDocument } from './document.js';
 import { isPermitted } from './freedom/freedoms.js';
@@ -35,11 +40,6 @@ export function applyFigureCommand(document: FigureDocument, command: FigureComm
     if (error instanceof CurveError) throw new CommandError(error.told);
     throw error;
   }
-}
-
-/** The parts of a command, in order. */
-export function singleCommands(command: FigureCommand): readonly SingleFigureCommand[] {
-  return command.name === 'batch' ? command.commands : [command];
 }
 
 /**

@@ -22,7 +22,7 @@ import {
   type ValueOf,
 } from '../describe/describe.js';
 import { sourcesOfOperation } from './operate.js';
-import { freedomDescription, type Freedom } from './freedom/freedoms.js';
+import { freedomsDescription, type Freedom } from './freedom.js';
 import { operationDescription } from './operation/operations.js';
 import { curve, figureLimits, index } from './parts.js';
 import { shapeDescription } from './shape/shapes.js';
@@ -187,10 +187,6 @@ export const viewDescription = object({
   grid: number({ unit: 'length' }),
 });
 export type View = ValueOf<typeof viewDescription>;
-
-/** What readers may do besides moving loose points. */
-export const freedomsDescription = list(freedomDescription, 60);
-export type { Freedom };
 
 /**
  * A figure as it is stored: small and declarative. Everything shown is computed from it by

@@ -1,15 +1,10 @@
 /** The figure model, its registries and what descriptions say, as other packages use it. What is not named here is core's own. */
 export type { Field, ValueOf } from '../describe/describe.js';
 export { withIds } from '../describe/ids.js';
-export {
-  applyFigureCommand,
-  leavesShape,
-  readerMay,
-  singleCommands,
-  touchesOfFigureCommand,
-} from './applyCommand.js';
+export { applyFigureCommand, leavesShape, readerMay, touchesOfFigureCommand } from './applyCommand.js';
 export {
   figureCommandDescription,
+  singleCommands,
   type FigureCommand,
   type SingleFigureCommand,
 } from './command/commands.js';
@@ -110,7 +105,8 @@ export {
   type Shapes,
 } from './shape/shapes.js';
 export { allow, allowanceFor, forbid, type Allowance } from './freedom/allow.js';
-export { freedoms, type Freedom, type FreedomKind, type FreedomOf } from './freedom/freedoms.js';
+export { freedoms } from './freedom/freedoms.js';
+export type { Freedom, FreedomKind, FreedomOf } from './freedom.js';
 export type { OperationName } from './operation/operations.js';
 export type { FigureCommandName } from './command/commands.js';
 export { measured, measures, offeredMeasures, type Measure, type MeasureKind } from './measure/measures.js';

@@ -1,8 +1,7 @@
 import type { Curve } from '../curve/curve.js';
 import { withSettledKnots } from '../curve/settleKnots.js';
 import { migrate, type Migrations, type Versioned } from '../migration/migrate.js';
-import { singleCommands } from './applyCommand.js';
-import type { FigureCommand, SingleFigureCommand } from './command/commands.js';
+import { singleCommands, type FigureCommand, type SingleFigureCommand } from './command/commands.js';
 import { figureVersion } from './document.js';
 
 type Stored = Readonly<Record<string, unknown>>;

@@ -1,5 +1,4 @@
-import type { FigureCommand } from './command/commands.js';
-import { singleCommands } from './applyCommand.js';
+import { type FigureCommand, singleCommands } from './command/commands.js';
 import { differenceOf } from './difference.js';
 import type { FigureDocument } from './document.js';
 

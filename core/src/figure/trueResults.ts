@@ -1,7 +1,7 @@
 import { CurveError } from '../curve/error.js';
 import { CommandError } from '../history/history.js';
-import { applyFigureCommand, singleCommands } from './applyCommand.js';
-import type { FigureCommand } from './command/commands.js';
+import { applyFigureCommand } from './applyCommand.js';
+import { singleCommands, type FigureCommand } from './command/commands.js';
 import type { FigureDocument } from './document.js';
 import { evaluateFigure, geometryOf } from './evaluate.js';
 import { operate, sourcesOfOperation } from './operate.js';

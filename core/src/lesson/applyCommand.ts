@@ -1,4 +1,4 @@
-import { singleCommands } from '../figure/applyCommand.js';
+import { singleCommands } from '../figure/command/commands.js';
 import type { Applied } from '../history/history.js';
 import { lessonCommands, type LessonCommand } from './command/commands.js';
 import type { LessonCommandMember } from './command/define.js';

@@ -1,4 +1,5 @@
-import { applyFigureCommand, readerMay, singleCommands } from '../figure/applyCommand.js';
+import { applyFigureCommand, readerMay } from '../figure/applyCommand.js';
+import { singleCommands } from '../figure/command/commands.js';
 import type { FigureDocument } from '../figure/document.js';
 import { answerTo, checkTask, isTaskMet } from './checkTask.js';
 import type { Sheet } from './lesson.js';

@@ -4,7 +4,8 @@ import { Applying } from './applying.js';
 import { savedBy, storedAt, type WrittenStep } from './atOnce.js';
 import { lately, type KnownDocument } from './lately.js';
 import { presentDocument } from './present.js';
-import { snapshotEvery, type StreamKind } from './stream.js';
+import { snapshotEvery } from './stream.js';
+import { type StreamKind } from './kind.js';
 import { textOf, tried } from './steps.js';
 
 /**

@@ -1,6 +1,6 @@
 import { toldByServer } from '@bogen/contract';
 import { HttpProblem } from '../http/problem.js';
-import type { StreamKind } from './stream.js';
+import type { StreamKind } from './kind.js';
 
 /** Milliseconds after which everybody else gets their turn, and those that all commands of a request may take. */
 const limits = { turn: 15, all: 1500 };

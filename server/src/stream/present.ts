@@ -1,6 +1,6 @@
 import { sql } from 'kysely';
 import { Applying } from './applying.js';
-import type { StreamKind } from './stream.js';
+import type { StreamKind } from './kind.js';
 
 /** A document as it was written last, and what was done to it since. */
 export interface Stored {

@@ -1,10 +1,11 @@
 import { batchLimits, documentLimit, toldByServer } from '@bogen/contract';
-import type { Applied, Apply, Change, UndoLists } from '@bogen/core/lesson';
+import type { Change, UndoLists } from '@bogen/core/lesson';
 import { sql } from 'kysely';
 import type { Db, Tx } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import { Applying } from './applying.js';
 import { presentDocument, storedColumns } from './present.js';
+import type { StreamKind } from './kind.js';
 
 /** A document at a revision, with what one author can undo and redo of it. */
 export interface StreamState<Document, Command> extends UndoLists<Command> {
@@ -14,38 +15,6 @@ export interface StreamState<Document, Command> extends UndoLists<Command> {
   readonly more: boolean;
   /** Ids of the newest steps. */
   readonly recent: string[];
-}
-
-/** How one kind of document is read and changed. */
-export interface StreamKind<Document, Command> {
-  readonly apply: Apply<Document, Command>;
-  /** Brings a stored document to the current version. */
-  readonly read: (stored: unknown) => Document;
-  /** The version that commands are stored under. */
-  readonly version: number;
-  /** Brings a stored command of an earlier version to the current one. */
-  readonly readCommand: (stored: Command, version: number) => Command;
-  /** How many commands are in one. */
-  readonly size: (command: Command) => number;
-  /** Throws where this caller may not give this command. */
-  readonly permit?: (document: Document, command: Command) => void;
-  /**
-   * After how many revisions its document has to be written at the latest, where steps are small: what reads it replays
-   * those that came since. Without it the document is written with every step, so that SQL can read it.
-   */
-  readonly documentEvery?: number;
-  /** What takes long is permitted and applied in a thread of its own. */
-  readonly elsewhere?: Elsewhere<Document, Command>;
-}
-
-interface Elsewhere<Document, Command> {
-  readonly takesLong: (command: Command) => boolean;
-  /** @param isAsked whether it has to be found out if this caller may give it */
-  readonly apply: (
-    document: Document,
-    command: Command,
-    isAsked: boolean,
-  ) => Promise<Applied<Document, Command>>;
 }
 
 /** So many commands in one are worth the way to a thread of their own. */

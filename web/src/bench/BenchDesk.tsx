@@ -17,11 +17,13 @@ import { useTold } from '../text/told.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { TopBar } from '../ui/TopBar.js';
-import { benchHost, editedFigure, type EditedFigure } from './benchHost.js';
+import { editedFigure } from '../saving/editedFigure.js';
+import type { EditedFigure } from '../saving/ending.js';
+import { benchHost } from './benchHost.js';
 import { keepPictureHere } from './picturesHere.js';
 import { BenchSaver } from './benchSaver.js';
 import { FigureList } from './FigureList.js';
-import type { BenchFigure, BenchStore } from './store.js';
+import type { BenchFigure, BenchStore } from './kept.js';
 
 interface BenchDeskProps {
   readonly bench: BenchStore;

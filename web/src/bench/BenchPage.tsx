@@ -13,7 +13,8 @@ import { TopBar } from '../ui/TopBar.js';
 import { BenchDesk } from './BenchDesk.js';
 import { browserBench, NotOnBench } from './browser.js';
 import { withSentPictures } from './picturesHere.js';
-import { benchOf, type BenchFigure, type BenchStore } from './store.js';
+import { benchOf } from './store.js';
+import { type BenchFigure, type BenchStore } from './kept.js';
 
 /** The bench: figures without a lesson, for anyone. */
 export function BenchPage() {

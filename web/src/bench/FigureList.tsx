@@ -8,7 +8,7 @@ import { useTold } from '../text/told.js';
 import { useTranslation } from '../text/text.js';
 import { Button } from '../ui/Button.js';
 import { Popup } from '../ui/Popup.js';
-import type { BenchFigure, BenchStore } from './store.js';
+import type { BenchFigure, BenchStore } from './kept.js';
 
 interface FigureListProps {
   readonly bench: BenchStore;

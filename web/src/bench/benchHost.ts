@@ -1,27 +1,9 @@
-import {
-  applyFigureCommand,
-  keepingLocks,
-  touchesOfFigureCommand,
-  type FigureCommand,
-  type FigureDocument,
-} from '@bogen/core/figure';
-import { CommandError, type Told } from '@bogen/core/lesson';
+import { keepingLocks } from '@bogen/core/figure';
+import type { Told } from '@bogen/core/lesson';
 import { snapOfMove } from '../editing/draw/snapOfMove.js';
 import type { FigureHost } from '../figure/scene/host.js';
-import { EditedDocument } from '../saving/editedDocument.js';
-import { motionOf } from '../saving/motion.js';
-import { freshState } from '../saving/state.js';
-
-export type EditedFigure = EditedDocument<FigureDocument, FigureCommand>;
-
-/** A figure by itself, with its own undo. */
-export const editedFigure = (initial: FigureDocument): EditedFigure =>
-  new EditedDocument<FigureDocument, FigureCommand>({
-    initial: freshState(initial),
-    apply: applyFigureCommand,
-    onStale: 'merge',
-    touches: touchesOfFigureCommand,
-  });
+import { hostThrough, tellingWhy } from '../figure/scene/pipeline.js';
+import { endingOf, type EditedFigure } from '../saving/ending.js';
 
 /**
  * A figure by itself, in which everything can be done.
@@ -30,27 +12,14 @@ export const editedFigure = (initial: FigureDocument): EditedFigure =>
  */
 export function benchHost(
   edited: EditedFigure,
-  refuse: (why: Told | null) => void,
+  refuse: (why: Told | null) => void = () => undefined,
   keepPicture?: FigureHost['keepPicture'],
 ): FigureHost {
-  const now = (): FigureDocument => edited.store.getState().history.document;
-  return {
-    read: () => edited.store.getState().shown,
-    subscribe: (listener) => edited.store.subscribe(listener),
-    motion: () => motionOf(edited),
-    preview: (command) => edited.preview(command && keepingLocks(now(), command)),
-    do: (command) => {
-      try {
-        edited.do(keepingLocks(now(), command));
-        refuse(null);
-      } catch (error) {
-        if (error instanceof CommandError) refuse(error.told);
-        throw error;
-      }
-    },
+  const host = hostThrough(endingOf(edited), [(command, now) => keepingLocks(now, command)], {
     snap: snapOfMove,
     isFree: true,
     ...(keepPicture && { keepPicture }),
     may: () => true,
-  };
+  });
+  return tellingWhy(host, refuse);
 }

@@ -1,7 +1,7 @@
 import type { FigureDocument } from '@bogen/core/figure';
 import { createStore, type StoreApi } from 'zustand/vanilla';
 import { ApiProblem, NotConnected } from '../api/call.js';
-import type { BenchFigure, BenchStore } from './store.js';
+import type { BenchFigure, BenchStore } from './kept.js';
 
 export interface BenchSaving {
   readonly status: 'saved' | 'saving' | 'offline' | 'elsewhere' | 'refused';

@@ -1,7 +1,7 @@
 import { migrateFigure, validateFigure, type FigureDocument } from '@bogen/core/figure';
 import { openDB, type DBSchema, type IDBPDatabase } from 'idb';
 import { newId } from '../saving/newId.js';
-import type { BenchFigure, BenchStore } from './store.js';
+import type { BenchFigure, BenchStore } from './kept.js';
 
 interface Kept extends BenchFigure {
   readonly deleted?: true;

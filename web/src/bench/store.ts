@@ -1,33 +1,9 @@
 import '../text/enBench.js';
-import type { FigureDocument } from '@bogen/core/figure';
 import { canonicalText } from '@bogen/core/lesson';
 import i18next from 'i18next';
 import { call } from '../api/call.js';
 import { browserBench, forgetUnsent, keepUnsent, unsentOf } from './browser.js';
-
-/** A figure on the bench. */
-export interface BenchFigure {
-  readonly id: string;
-  readonly name: string;
-  readonly revision: number;
-  readonly changedAt: string;
-  readonly figure: FigureDocument;
-}
-
-/** Where the figures of a bench are kept. */
-export interface BenchStore {
-  readonly place: 'browser' | 'account';
-  /** The one that was changed last first. */
-  readonly list: () => Promise<readonly BenchFigure[]>;
-  readonly read: (id: string) => Promise<BenchFigure>;
-  /** @returns its id */
-  readonly add: (name: string, figure: FigureDocument) => Promise<string>;
-  readonly rename: (id: string, name: string) => Promise<void>;
-  readonly remove: (id: string) => Promise<void>;
-  readonly bringBack: (id: string) => Promise<void>;
-  /** Keeps another state of a figure, made from a revision. @returns the new one */
-  readonly keep: (id: string, figure: FigureDocument, base: number) => Promise<number>;
-}
+import type { BenchStore } from './kept.js';
 
 /** The bench of whoever is signed in. What can't be sent now rests on the device, and is there when it is opened again. */
 const accountBench: BenchStore = {

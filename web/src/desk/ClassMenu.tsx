@@ -11,7 +11,7 @@ import { Field } from '../ui/Field.js';
 import { Menu } from '../ui/Menu.js';
 import { Panel } from '../ui/Panel.js';
 import { ProblemText } from '../ui/ProblemText.js';
-import type { Desk } from './DeskPage.js';
+import type { Desk } from './desk.js';
 import type { DeskHands } from './hands.js';
 import { TakeInWork } from './TakeInWork.js';
 

@@ -1,5 +1,4 @@
 import '../text/enPages.js';
-import type { Answer } from '@bogen/contract';
 import { keepPreviousData, useQuery } from '@tanstack/react-query';
 import { UserPlus } from 'lucide-react';
 import { useState } from 'react';
@@ -21,8 +20,7 @@ import { KeySheet, type GivenKeys } from './KeySheet.js';
 import { LessonTable } from './LessonTable.js';
 import { Removed } from './Removed.js';
 import { RosterPanel } from './RosterPanel.js';
-
-export type Desk = Answer<'desk'>;
+import type { Desk } from './desk.js';
 
 /** Where an instructor sees which student of a class has done which sheet, and runs the class. */
 export function DeskPage() {

@@ -2,7 +2,7 @@ import { Link } from 'react-router';
 import type { Progress } from '@bogen/contract';
 import { useTranslation } from '../text/text.js';
 import { shownTime } from '../text/time.js';
-import type { Desk } from './DeskPage.js';
+import type { Desk } from './desk.js';
 import type { DeskHands } from './hands.js';
 import { ProgressMark } from './ProgressMark.js';
 import { StudentMenu } from './StudentMenu.js';

@@ -3,7 +3,7 @@ import { call } from '../api/instructorCall.js';
 import { useTranslation } from '../text/text.js';
 import { shownDay } from '../text/time.js';
 import { Button } from '../ui/Button.js';
-import type { Desk } from './DeskPage.js';
+import type { Desk } from './desk.js';
 import type { DeskHands } from './hands.js';
 
 /** Who was removed from the class, to bring back. */

@@ -12,7 +12,7 @@ import { Choice } from '../ui/Choice.js';
 import { Menu } from '../ui/Menu.js';
 import { Panel } from '../ui/Panel.js';
 import { ProblemText } from '../ui/ProblemText.js';
-import type { Desk } from './DeskPage.js';
+import type { Desk } from './desk.js';
 import type { DeskHands } from './hands.js';
 
 interface StudentMenuProps {

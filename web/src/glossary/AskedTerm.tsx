@@ -1,5 +1,6 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import { benchHost, editedFigure } from '../bench/benchHost.js';
+import { benchHost } from '../bench/benchHost.js';
+import { editedFigure } from '../saving/editedFigure.js';
 import { useScene } from '../figure/scene/useScene.js';
 import { FigureView } from '../figure/view/FigureView.js';
 import type { FigureDocument } from '@bogen/core/figure';
@@ -47,7 +48,7 @@ function TermCard({ term }: { term: Term }) {
 
 function TermFigure({ figure }: { figure: () => FigureDocument }) {
   const { t } = useTranslation();
-  const host = useMemo(() => benchHost(editedFigure(figure()), () => undefined), [figure]);
+  const host = useMemo(() => benchHost(editedFigure(figure())), [figure]);
   const scene = useScene(host);
   return (
     <>

@@ -5,7 +5,7 @@ import { call } from '../api/instructorCall.js';
 import { useTranslation } from '../text/text.js';
 import { Choice } from '../ui/Choice.js';
 import { Panel } from '../ui/Panel.js';
-import type { Person } from './PeoplePage.js';
+import type { Person } from './person.js';
 
 interface ErasePersonPanelProps {
   readonly person: Person;

@@ -1,5 +1,4 @@
 import '../text/enPages.js';
-import type { Answer } from '@bogen/contract';
 import { useMutation, useQuery, useQueryClient } from '@tanstack/react-query';
 import { UserPlus } from 'lucide-react';
 import { useState } from 'react';
@@ -17,8 +16,7 @@ import { Failure, Loading } from '../ui/States.js';
 import { ErasePersonPanel } from './ErasePersonPanel.js';
 import { InvitePanel } from './InvitePanel.js';
 import { LinkToGive, type GivenLink } from './LinkPanel.js';
-
-export type Person = Answer<'people'>['people'][number];
+import type { Person } from './person.js';
 
 /** Who has an account here, for administrators. */
 export function PeoplePage() {

@@ -16,7 +16,8 @@ import {
 } from 'lucide-react';
 import { useEffect, useMemo, useRef, useState, type ReactNode } from 'react';
 import { useLocation, useNavigate } from 'react-router';
-import { benchHost, editedFigure } from '../bench/benchHost.js';
+import { benchHost } from '../bench/benchHost.js';
+import { editedFigure } from '../saving/editedFigure.js';
 import type { FigureHost } from '../figure/scene/host.js';
 import { FigureView } from '../figure/view/FigureView.js';
 import { Rail } from '../rail/Rail.js';
@@ -236,7 +237,7 @@ function useTriedHost(
   const key = `${stage} ${tries}`;
   let host = hosts.get(key);
   if (!host) {
-    host = benchHost(editedFigure((tries === 0 && own) || figureOfStage(sheet, stage)), () => undefined);
+    host = benchHost(editedFigure((tries === 0 && own) || figureOfStage(sheet, stage)));
     hosts.set(key, host);
   }
   return host;

@@ -13,10 +13,8 @@ import { type ConditionResult, type TaskAnswer } from '@bogen/core/lesson';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import i18next from 'i18next';
 import { ApiProblem, call, NotConnected } from '../api/call.js';
-import type { EditedDocument } from '../saving/editedDocument.js';
+import type { EditedFigure } from '../saving/ending.js';
 import type { KeepLocks } from './workHost.js';
-
-export type EditedWork = EditedDocument<FigureDocument, FigureCommand>;
 
 const figureCommandVersions = { version: figureVersion, read: migrateFigureCommand };
 
@@ -31,7 +29,7 @@ const keyOf = ({ edition, sheet, stage }: WorkPlace): string => `${edition}/${sh
 
 /** A student's work on one stage of a sheet, open in this page. */
 export interface OpenWork {
-  readonly edited: EditedWork;
+  readonly edited: EditedFigure;
   readonly id: string;
   readonly place: WorkPlace;
   /** Given where the figure has locked joints. */

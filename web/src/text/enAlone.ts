@@ -1,5 +1,5 @@
 import { alone } from './en/alone.js';
-import { addTexts } from './text.js';
+import { addTexts } from './catalogue.js';
 
 /** The English texts of lessons that stand alone. */
 const texts = { alone };

@@ -1,5 +1,5 @@
 import { bench } from './en/bench.js';
-import { addTexts } from './text.js';
+import { addTexts } from './catalogue.js';
 
 /** The English texts of the bench. */
 const page = { bench };

@@ -25,7 +25,7 @@ import { starts, startSheets } from './en/starts.js';
 import { table } from './en/table.js';
 import { task } from './en/task.js';
 import { writer } from './en/writer.js';
-import { addTexts } from './text.js';
+import { addTexts } from './catalogue.js';
 
 /** The English texts of what a figure is drawn and changed with. A reader's first screen comes without them. */
 const editing = {

@@ -1,5 +1,5 @@
 import { handout } from './en/handout.js';
-import { addTexts } from './text.js';
+import { addTexts } from './catalogue.js';
 
 /** The English texts of sheets on paper. */
 const texts = { handout };

@@ -1,5 +1,5 @@
 import { live } from './en/live.js';
-import { addTexts } from './text.js';
+import { addTexts } from './catalogue.js';
 
 /** The English texts of live controls. They come with the first of them. */
 const texts = { live };

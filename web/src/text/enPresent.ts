@@ -1,5 +1,5 @@
 import { present } from './en/present.js';
-import { addTexts } from './text.js';
+import { addTexts } from './catalogue.js';
 
 /** The English texts of presenting. */
 const page = { present };

@@ -1,5 +1,5 @@
 import { railHand } from './en/railHand.js';
-import { addTexts } from './text.js';
+import { addTexts } from './catalogue.js';
 
 /** The English texts of what the rail is pulled and arranged with. */
 const hand = { railHand };

@@ -1,6 +1,7 @@
 import i18next, { type TFunction } from 'i18next';
 import { useSyncExternalStore } from 'react';
 import type { Notation } from '@bogen/core/lesson';
+import { addTexts } from './catalogue.js';
 import { en, type Texts } from './en.js';
 import { counted, notation, useNotation } from './notation.js';
 import { shownShort } from './number.js';
@@ -13,14 +14,7 @@ declare module 'i18next' {
   }
 }
 
-void i18next.init({
-  lng: 'en',
-  initAsync: false,
-  fallbackLng: 'en',
-  defaultNS: 'texts',
-  resources: { en: { texts: en } },
-  interpolation: { escapeValue: false },
-});
+addTexts('en', en);
 
 type Translate = TFunction<'texts'>;
 
@@ -75,11 +69,6 @@ const renew = (): void => {
 };
 i18next.on('languageChanged', renew);
 useNotation.subscribe(renew);
-
-/** Takes in texts that come after the first ones. */
-export function addTexts(language: string, texts: object): void {
-  i18next.addResourceBundle(language, 'texts', texts, true);
-}
 
 const subscribe = (listener: () => void): (() => void) => {
   listeners.add(listener);

@@ -2,7 +2,8 @@ import { useSyncExternalStore } from 'react';
 import type { Problem } from '@bogen/contract';
 import { ToldError, type Catalogue, type Told, type ToldValue } from '@bogen/core/lesson';
 import { ApiProblem, NotConnected } from '../api/call.js';
-import { addTexts, useTranslation } from './text.js';
+import { addTexts } from './catalogue.js';
+import { useTranslation } from './text.js';
 
 /** Why something was refused, as it is kept on a device. */
 export interface Reason extends Told {

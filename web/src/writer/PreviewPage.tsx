@@ -1,12 +1,5 @@
 import type { Answer } from '@bogen/contract';
-import {
-  applyFigureCommand,
-  keepingLocks,
-  touchesOfFigureCommand,
-  startOver,
-  type FigureCommand,
-  type FigureDocument,
-} from '@bogen/core/figure';
+import { keepingLocks, startOver, type FigureDocument } from '@bogen/core/figure';
 import { figureOfStage, isVaried, steppedStages, variedSheet, type Sheet } from '@bogen/core/lesson';
 import { useQuery } from '@tanstack/react-query';
 import { useMemo, useState } from 'react';
@@ -20,11 +13,10 @@ import { TaskElsewhere } from '../stage/TaskElsewhere.js';
 import { useSolution } from '../stage/useSolution.js';
 import { useStagedScene } from '../stage/useStagedScene.js';
 import { useStageInAddress } from '../stage/useStageInAddress.js';
-import type { EditedWork } from '../reader/work.js';
+import { editedFigure } from '../saving/editedFigure.js';
+import type { EditedFigure } from '../saving/ending.js';
 import { Rail } from '../rail/Rail.js';
 import { looseHost } from '../reader/workHost.js';
-import { EditedDocument } from '../saving/editedDocument.js';
-import { freshState } from '../saving/state.js';
 import { UndoButtons } from '../saving/SaveState.js';
 import { useEdited, useUndoKeys } from '../saving/useEdited.js';
 import { Glossed } from '../glossary/Glossed.js';
@@ -186,7 +178,7 @@ function PreviewSheet({
 
 /** What a student would do at a stage, tried and not kept, except while one is here. */
 interface Trial {
-  readonly edited: EditedWork;
+  readonly edited: EditedFigure;
   readonly host: FigureHost;
   /** The figure as the stage gives it. */
   readonly start: FigureDocument;
@@ -197,12 +189,7 @@ function useTrial(sheet: Sheet, stage: string): Trial {
   let trial = trials.get(stage);
   if (!trial) {
     const start = figureOfStage(sheet, stage);
-    const edited = new EditedDocument<FigureDocument, FigureCommand>({
-      initial: freshState(start),
-      apply: applyFigureCommand,
-      onStale: 'merge',
-      touches: touchesOfFigureCommand,
-    });
+    const edited = editedFigure(start);
     trial = { edited, host: looseHost(edited, start, keepingLocks), start };
     trials.set(stage, trial);
   }

@@ -30,7 +30,7 @@ import { TopBar } from '../ui/TopBar.js';
 import { useStateOf } from '../ui/useStateOf.js';
 import { ConflictPanel } from './ConflictPanel.js';
 import type { OpenDraft } from './draft.js';
-import { sheetHost, type SheetTeller } from './draft.js';
+import { sheetHost, type SheetTeller } from './sheetHost.js';
 import { FigureOfText } from '../live/FigureOfText.js';
 import { HistoryPanel } from './history/HistoryPanel.js';
 import { OtherWriters } from './history/OtherWriters.js';

@@ -1,4 +1,4 @@
-import { addItem, type AddItem } from './addItem.js';
+import { addItem, removeItem, type AddItem, type RemoveItem } from './addItem.js';
 import { freeze, type Freeze } from './freeze.js';
 import { moveControlPoint, type MoveControlPoint } from './moveControlPoint.js';
 import { moveEditPoint, type MoveEditPoint } from './moveEditPoint.js';
@@ -8,7 +8,6 @@ import { moveReferencePoint, type MoveReferencePoint } from './moveReferencePoin
 import { operate, type Operate } from './operate.js';
 import { orderItem, type OrderItem } from './orderItem.js';
 import { patchItem, type PatchItem } from './patchItem.js';
-import { removeItem, type RemoveItem } from './removeItem.js';
 import { renameItem, type RenameItem } from './renameItem.js';
 import { replaceItem, type ReplaceItem } from './replaceItem.js';
 import { setCurve, type SetCurve } from './setCurve.js';
@@ -27,7 +26,7 @@ import { setUses, type SetUses } from './setUses.js';
 import { setView, type SetView } from './setView.js';
 import { setWeight, type SetWeight } from './setWeight.js';
 import { list, tagged, unionOf, type UnionField } from '../../describe/describe.js';
-import type { CommandMember } from './define.js';
+import type { Batch, CommandMember } from './define.js';
 
 /** A command that is one change; a batch of them is applied and taken back as one. */
 export type SingleFigureCommand =
@@ -64,15 +63,21 @@ export type SingleFigureCommand =
  * Everything that changes a figure: plain data, applied by `applyFigureCommand`, which also finds the
  * command that takes it back.
  */
-export type FigureCommand =
-  | SingleFigureCommand
-  | { readonly name: 'batch'; readonly commands: readonly SingleFigureCommand[] };
+export type FigureCommand = SingleFigureCommand | Batch<SingleFigureCommand>;
+
+/** The parts of a command, in order. */
+export function singleCommands(command: FigureCommand): readonly SingleFigureCommand[] {
+  return command.name === 'batch' ? command.commands : [command];
+}
 
 export type FigureCommandName = SingleFigureCommand['name'];
 
 /** Every figure command. A new one is a file beside these, and a line for its type and one for itself here. */
 export const figureCommands: {
-  readonly [Name in FigureCommandName]: CommandMember<Extract<SingleFigureCommand, { readonly name: Name }>>;
+  readonly [Name in FigureCommandName]: CommandMember<
+    Extract<SingleFigureCommand, { readonly name: Name }>,
+    SingleFigureCommand
+  >;
 } = {
   moveControlPoint,
   moveEditPoint,

@@ -1,20 +1,25 @@
 import type { Field } from '../../describe/describe.js';
 import type { Applied } from '../../history/history.js';
 import type { FigureDocument } from '../document.js';
-import type { FigureCommand } from './commands.js';
 
-/** What a command did to a figure. */
-type Result = Applied<FigureDocument, FigureCommand>;
+/** Commands that are applied and taken back as one. */
+export interface Batch<Command> {
+  readonly name: 'batch';
+  readonly commands: readonly Command[];
+}
 
-/** A member of the registry of figure commands: everything about it that is no interface. */
-export interface CommandMember<Command> {
+/**
+ * A member of the registry of figure commands: everything about it that is no interface. What leads back from it is a
+ * command of the same name, unless another type is given.
+ */
+export interface CommandMember<Command, Back = Command> {
   /** The whole command, its name with it. Which ids it refers to follows from it. */
   readonly description: Field;
   /**
    * Applies it, and finds the command that leads back exactly.
    * @throws CommandError with one sentence where it does not fit the document
    */
-  readonly apply: (document: FigureDocument, command: Command) => Result;
+  readonly apply: (document: FigureDocument, command: Command) => Applied<FigureDocument, Back | Batch<Back>>;
   /**
    * What it changes, as paths such as `a/points/3` or `shown/comb`. Two commands of two people can both be kept
    * where no path of one leads to a path of the other.

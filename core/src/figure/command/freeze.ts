@@ -4,6 +4,7 @@ import { CommandError } from '../../history/history.js';
 import { curve } from '../parts.js';
 import { anyItem } from './change.js';
 import type { CommandMember } from './define.js';
+import type { SetForm } from './setForm.js';
 import { becomeGiven } from './form.js';
 
 const description = tagged('name', 'freeze', {
@@ -14,7 +15,7 @@ const description = tagged('name', 'freeze', {
 export type Freeze = ValueOf<typeof description>;
 
 /** A built curve or a shape stands alone from now on, as the curve that it is. */
-export const freeze: CommandMember<Freeze> = {
+export const freeze: CommandMember<Freeze, SetForm> = {
   description,
   apply: (document, command) => {
     const item = anyItem(document, command.item);

@@ -4,12 +4,13 @@ import { isLoose } from '../loose.js';
 import { index } from '../parts.js';
 import { givenCurve, withCurve } from './change.js';
 import type { CommandMember } from './define.js';
+import type { SetPoints } from './setPoints.js';
 
 const description = tagged('name', 'moveEditPoint', { item: itemId, index, to: place });
 export type MoveEditPoint = ValueOf<typeof description>;
 
 /** An edit point of a given curve goes to a place; the other edit points stay, and so all control points move. */
-export const moveEditPoint: CommandMember<MoveEditPoint> = {
+export const moveEditPoint: CommandMember<MoveEditPoint, SetPoints> = {
   description,
   apply: (document, command) => {
     const item = givenCurve(document, command.item);

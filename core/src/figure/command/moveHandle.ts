@@ -5,12 +5,14 @@ import { movePictureHandle, pictureHandles } from '../picture.js';
 import { handlesOfShape, moveShapeHandle } from '../shape/shapes.js';
 import { anyItem, withItem } from './change.js';
 import type { CommandMember } from './define.js';
+import type { SetShape } from './setShape.js';
+import type { PatchItem } from './patchItem.js';
 
 const description = tagged('name', 'moveHandle', { item: itemId, key: text(1, 40), to: place });
 export type MoveHandle = ValueOf<typeof description>;
 
 /** A handle of a shape or a picture goes to a place; what hangs on it follows. */
-export const moveHandle: CommandMember<MoveHandle> = {
+export const moveHandle: CommandMember<MoveHandle, PatchItem | SetShape> = {
   description,
   apply: (document, { item: id, key, to }) => {
     const item = anyItem(document, id);

@@ -4,6 +4,8 @@ import { moveKnot as move } from '../../curve/moveKnot.js';
 import { itemId, number, optional, tagged, whole, type ValueOf } from '../../describe/describe.js';
 import { givenCurve, withCurve, withItem } from './change.js';
 import type { CommandMember } from './define.js';
+import type { PatchItem } from './patchItem.js';
+import type { SetCurve } from './setCurve.js';
 
 const description = tagged('name', 'moveKnot', {
   item: itemId,
@@ -23,7 +25,7 @@ function movedKnot(before: Curve, after: Curve, knot: number): number | undefine
 }
 
 /** An interior knot of a given curve goes to another value, with all its multiplicity or some of it. */
-export const moveKnot: CommandMember<MoveKnot> = {
+export const moveKnot: CommandMember<MoveKnot, SetCurve | PatchItem> = {
   description,
   apply: (document, { item: id, knot, to, times }) => {
     const item = givenCurve(document, id);

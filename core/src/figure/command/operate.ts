@@ -7,6 +7,8 @@ import { curve } from '../parts.js';
 import { withUse } from '../uses.js';
 import { anyItem } from './change.js';
 import type { CommandMember } from './define.js';
+import type { SetUses } from './setUses.js';
+import type { SetForm } from './setForm.js';
 import { becomeGiven } from './form.js';
 
 const description = tagged('name', 'operate', {
@@ -21,7 +23,7 @@ export type Operate = ValueOf<typeof description>;
  * An item becomes the result of an operation of which it is a source. The result comes with the command: what
  * was seen is what is kept, also where the operation is costly or later computed another way.
  */
-export const operate: CommandMember<Operate> = {
+export const operate: CommandMember<Operate, SetForm | SetUses> = {
   description,
   apply: (document, command) => {
     const item = anyItem(document, command.item);

@@ -3,13 +3,14 @@ import { looseOf } from '../document.js';
 import { curve } from '../parts.js';
 import { givenCurve, withLoose } from './change.js';
 import type { CommandMember } from './define.js';
+import type { SetForm } from './setForm.js';
 import { withGivenCurve } from './form.js';
 
 const description = tagged('name', 'setCurve', { item: itemId, curve });
 export type SetCurve = ValueOf<typeof description>;
 
 /** Degree, knots, points and weights of a given curve, all at once. */
-export const setCurve: CommandMember<SetCurve> = {
+export const setCurve: CommandMember<SetCurve, SetCurve | SetForm> = {
   description,
   apply: (document, command) => {
     const item = givenCurve(document, command.item);

@@ -5,6 +5,8 @@ import { CommandError } from '../../history/history.js';
 import { degree } from '../parts.js';
 import { anyItem, withCurve, withItem } from './change.js';
 import type { CommandMember } from './define.js';
+import type { SetForm } from './setForm.js';
+import type { SetCurve } from './setCurve.js';
 import { becomeGiven } from './form.js';
 
 const description = tagged('name', 'setDegree', { item: itemId, degree });
@@ -14,7 +16,7 @@ export type SetDegree = ValueOf<typeof description>;
  * The degree of a curve: a given one keeps its points and gets clamped, uniform knots on its domain; a built one
  * and a shape take the degree as their argument, where they have one.
  */
-export const setDegree: CommandMember<SetDegree> = {
+export const setDegree: CommandMember<SetDegree, SetDegree | SetCurve | SetForm> = {
   description,
   apply: (document, command) => {
     const item = anyItem(document, command.item);

@@ -2,6 +2,7 @@ import { withEndMultiplicity } from '../../curve/looseEnd.js';
 import { choice, itemId, tagged, whole, type ValueOf } from '../../describe/describe.js';
 import { givenCurve, withCurve } from './change.js';
 import type { CommandMember } from './define.js';
+import type { SetCurve } from './setCurve.js';
 
 const description = tagged('name', 'setEndMultiplicity', {
   item: itemId,
@@ -11,7 +12,7 @@ const description = tagged('name', 'setEndMultiplicity', {
 export type SetEndMultiplicity = ValueOf<typeof description>;
 
 /** The knot at an end of a given curve's domain stands another number of times; points and weights stay. */
-export const setEndMultiplicity: CommandMember<SetEndMultiplicity> = {
+export const setEndMultiplicity: CommandMember<SetEndMultiplicity, SetCurve> = {
   description,
   apply: (document, { item: id, end, multiplicity }) => {
     const item = givenCurve(document, id);

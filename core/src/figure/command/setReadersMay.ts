@@ -1,5 +1,6 @@
 import { tagged } from '../../describe/describe.js';
-import { freedomsDescription, type Freedom, type FigureDocument } from '../document.js';
+import { type FigureDocument } from '../document.js';
+import { freedomsDescription, type Freedom } from '../freedom.js';
 import type { CommandMember } from './define.js';
 
 const description = tagged('name', 'setReadersMay', { freedoms: freedomsDescription });

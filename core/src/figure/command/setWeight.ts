@@ -4,12 +4,13 @@ import { itemId, number, tagged, type ValueOf } from '../../describe/describe.js
 import { index } from '../parts.js';
 import { givenCurve, withCurve } from './change.js';
 import type { CommandMember } from './define.js';
+import type { SetCurve } from './setCurve.js';
 
 const description = tagged('name', 'setWeight', { item: itemId, index, weight: number({ unit: 'ratio' }) });
 export type SetWeight = ValueOf<typeof description>;
 
 /** The weight of a control point; a polynomial curve becomes rational by it. */
-export const setWeight: CommandMember<SetWeight> = {
+export const setWeight: CommandMember<SetWeight, SetWeight | SetCurve> = {
   description,
   apply: (document, command) => {
     const item = givenCurve(document, command.item);

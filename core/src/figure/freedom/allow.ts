@@ -1,9 +1,9 @@
-import { singleCommands } from '../applyCommand.js';
-import type { FigureCommand, SingleFigureCommand } from '../command/commands.js';
+import { singleCommands, type FigureCommand, type SingleFigureCommand } from '../command/commands.js';
 import { looseOf, type FigureDocument, type PointKind } from '../document.js';
+import type { Freedom, FreedomKind } from '../freedom.js';
 import { isLoose, nothingLoose } from '../loose.js';
 import type { FreedomMember } from './define.js';
-import { freedoms, isPermitted, type Freedom, type FreedomKind } from './freedoms.js';
+import { freedoms, isPermitted } from './freedoms.js';
 
 /** Something that readers may be let do: to move a point, or a freedom. */
 export type Allowance =

@@ -1,13 +1,8 @@
-import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { degree as degreeField } from '../parts.js';
+import type { FreedomOf } from '../freedom.js';
 import type { FreedomMember } from './define.js';
 
-const description = tagged('kind', 'degree', { item: itemId, least: degreeField, most: degreeField });
-export type DegreeFreedom = ValueOf<typeof description>;
-
 /** The degree of a curve may be set, within bounds; its control points stay. */
-export const degree: FreedomMember<DegreeFreedom> = {
-  description,
+export const degree: FreedomMember<FreedomOf<'degree'>> = {
   permits: ({ item, least, most }, command) =>
     command.name === 'setDegree' &&
     command.item === item &&

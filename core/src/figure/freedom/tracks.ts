@@ -1,13 +1,8 @@
-import { choice, list, tagged, type ValueOf } from '../../describe/describe.js';
-import { trackNames } from '../track/tracks.js';
+import type { FreedomOf } from '../freedom.js';
 import { union, type FreedomMember } from './define.js';
 
-const description = tagged('kind', 'tracks', { tracks: list(choice(...trackNames), trackNames.length, 1) });
-export type TracksFreedom = ValueOf<typeof description>;
-
 /** Some tracks of the rail may be switched on and off, and any be resized. */
-export const tracks: FreedomMember<TracksFreedom> = {
-  description,
+export const tracks: FreedomMember<FreedomOf<'tracks'>> = {
   permits: ({ tracks: allowed }, command, now) => {
     if (command.name !== 'setRail' || command.rail.item !== now.rail.item) return false;
     const [before, after] = [now.rail.tracks, command.rail.tracks];

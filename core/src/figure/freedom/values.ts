@@ -1,13 +1,9 @@
-import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
+import type { FreedomOf } from '../freedom.js';
 import { sourcesOfOperation } from '../operate.js';
 import type { FreedomMember } from './define.js';
 
-const description = tagged('kind', 'values', { item: itemId });
-export type ValuesFreedom = ValueOf<typeof description>;
-
 /** The numbers may be set by which a shape is drawn or a linked curve is made, such as rho; what it is made from stays. */
-export const values: FreedomMember<ValuesFreedom> = {
-  description,
+export const values: FreedomMember<FreedomOf<'values'>> = {
   permits: ({ item }, command, now) => {
     const own = now.items.find(({ id }) => id === item);
     if (command.name === 'setShape')

@@ -1,10 +1,9 @@
-import { addSheet, type AddSheet } from './addSheet.js';
+import { addSheet, removeSheet, type AddSheet, type RemoveSheet } from './addSheet.js';
 import { changeStages, type ChangeStages } from './changeStages.js';
 import { changeTasks, type ChangeTasks } from './changeTasks.js';
 import { editProse, type EditProse } from './editProse.js';
 import { figure, type ChangeFigure } from './figure.js';
 import { moveSheet, type MoveSheet } from './moveSheet.js';
-import { removeSheet, type RemoveSheet } from './removeSheet.js';
 import { setContents, type SetContents } from './setContents.js';
 import { setNotation, type SetNotation } from './setNotation.js';
 import { setProse, type SetProse } from './setProse.js';
@@ -35,7 +34,8 @@ export type LessonCommand =
 /** Every lesson command. A new one is a file beside these, and a line for its type and one for itself here. */
 export const lessonCommands: {
   readonly [Name in LessonCommand['name']]: LessonCommandMember<
-    Extract<LessonCommand, { readonly name: Name }>
+    Extract<LessonCommand, { readonly name: Name }>,
+    LessonCommand
   >;
 } = {
   setTitle,

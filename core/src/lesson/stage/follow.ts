@@ -1,6 +1,10 @@
 import { CurveError } from '../../curve/error.js';
-import { applyFigureCommand, singleCommands } from '../../figure/applyCommand.js';
-import type { FigureCommand, SingleFigureCommand } from '../../figure/command/commands.js';
+import { applyFigureCommand } from '../../figure/applyCommand.js';
+import {
+  singleCommands,
+  type FigureCommand,
+  type SingleFigureCommand,
+} from '../../figure/command/commands.js';
 import type { FigureDocument } from '../../figure/document.js';
 import { evaluateFigure, geometryOf } from '../../figure/evaluate.js';
 import { operate, sourcesOfOperation } from '../../figure/operate.js';

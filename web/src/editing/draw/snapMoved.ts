@@ -2,17 +2,17 @@ import { distinctPointCount, type Point } from '@bogen/core/curve';
 import { curveOf, itemOf, sourcesOf, type Grip } from '@bogen/core/figure';
 import type { Projection } from '../../figure/geometry/projection.js';
 import { pointName } from '../../figure/scene/names.js';
-import type { FigureScene } from '../../figure/scene/scene.js';
 import type { FigureState } from '../../figure/scene/sceneParts.js';
 import { snap, type Snapped } from './snap.js';
 
 /**
  * The place that a grip on the move snaps to: all that a drawing snaps to, but for what answers to the
  * move; of its own curve the other control points, and the lines on which they stand.
+ * @param now the figure as it is seen
  * @param before the figure as it was when the grip was taken
  */
 export function snapMoved(
-  scene: FigureScene,
+  now: FigureState,
   grip: Grip,
   pointer: Point,
   before: FigureState,
@@ -26,7 +26,7 @@ export function snapMoved(
       if (sourcesOf(item).some((id) => answers.has(id))) answers.add(item.id);
   }
   const others = document.items.filter(
-    ({ id }) => !answers.has(id) && evaluation.items.get(id) === scene.evaluation.items.get(id),
+    ({ id }) => !answers.has(id) && evaluation.items.get(id) === now.evaluation.items.get(id),
   );
   const curve = grip.of === 'controlPoints' ? curveOf(evaluation, grip.item) : undefined;
   const own = curve?.points.slice(0, distinctPointCount(curve)) ?? [];

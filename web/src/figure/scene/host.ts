@@ -1,7 +1,6 @@
 import type { Point } from '@bogen/core/curve';
 import type { Allowance, FigureCommand, FigureDocument, Grip } from '@bogen/core/figure';
 import type { Projection } from '../geometry/projection.js';
-import type { FigureScene } from './scene.js';
 import type { FigureState, Snap } from './sceneParts.js';
 
 /**
@@ -38,10 +37,11 @@ export interface FigureHost {
   readonly arrival?: () => Arrival;
   /**
    * The place that a grip on the move snaps to, where it is to snap to something, and what that is.
+   * @param now the figure as it is seen
    * @param before the figure as it was when the grip was taken
    */
   readonly snap?: (
-    scene: FigureScene,
+    now: FigureState,
     grip: Grip,
     pointer: Point,
     before: FigureState,
