@@ -1,14 +1,9 @@
-import {
-  clampedUniformKnots,
-  derivativesAtMany,
-  fitPoints,
-  insertKnots,
-  interpolate,
-  pointsAt,
-  tessellate,
-  type Curve,
-  type Point,
-} from '../test/everything.js';
+import type { Curve, Point } from '../src/curve/curve.js';
+import { derivativesAtMany, pointsAt, tessellate } from '../src/curve/evaluateMany.js';
+import { fitPoints } from '../src/curve/fitPoints.js';
+import { insertKnots } from '../src/curve/insertKnot.js';
+import { interpolate } from '../src/curve/interpolate.js';
+import { clampedUniformKnots } from '../src/curve/knotVector.js';
 
 /** The same work as `compiled.py`, one name and the milliseconds a line; `npm run bench compiled` sets both side by side. */
 function median(act: () => unknown): number {

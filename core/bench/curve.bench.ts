@@ -1,31 +1,24 @@
-import {
-  clampedUniformKnots,
-  derivativesAtMany,
-  editPoints,
-  elevateDegree,
-  emptyFigure,
-  evaluateFigure,
-  fitStroke,
-  insertKnots,
-  interpolate,
-  interpolateClosed,
-  intersectCurves,
-  largestDistance,
-  lengthOfCurve,
-  measureContinuity,
-  moveEditPoint,
-  nearestFinder,
-  pointAt,
-  pointsAt,
-  refitCurve,
-  removeKnot,
-  sampleBasis,
-  sampleCurve,
-  spanPolynomials,
-  tessellate,
-  type Curve,
-  type Point,
-} from '../test/everything.js';
+import { measureContinuity } from '../src/curve/continuity.js';
+import type { Curve, Point } from '../src/curve/curve.js';
+import { editPoints, moveEditPoint } from '../src/curve/editPoint.js';
+import { elevateDegree } from '../src/curve/elevateDegree.js';
+import { pointAt } from '../src/curve/evaluate.js';
+import { derivativesAtMany, pointsAt, tessellate } from '../src/curve/evaluateMany.js';
+import { fitStroke } from '../src/curve/fitPoints.js';
+import { largestDistance } from '../src/curve/hausdorff.js';
+import { insertKnots } from '../src/curve/insertKnot.js';
+import { interpolate, interpolateClosed } from '../src/curve/interpolate.js';
+import { intersectCurves } from '../src/curve/intersect.js';
+import { clampedUniformKnots } from '../src/curve/knotVector.js';
+import { lengthOfCurve } from '../src/curve/length.js';
+import { nearestFinder } from '../src/curve/nearest.js';
+import { refitCurve } from '../src/curve/refit.js';
+import { removeKnot } from '../src/curve/removeKnot.js';
+import { sampleCurve } from '../src/curve/sample.js';
+import { sampleBasis } from '../src/curve/sampleBasis.js';
+import { spanPolynomials } from '../src/curve/spanPolynomials.js';
+import { emptyFigure } from '../src/figure/document/document.js';
+import { evaluateFigure } from '../src/figure/evaluation/evaluate.js';
 
 /**
  * What the curve core's operations cost, in the unit that suits each. Machines differ and are noisy, so

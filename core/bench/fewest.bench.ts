@@ -1,15 +1,10 @@
 import { improveKnots, type CurveSamples } from '../src/curve/freeKnots.js';
-import {
-  clampedKnotVector,
-  domainOf,
-  fitCurveToTolerance,
-  interiorKnots,
-  largestDeviation,
-  pointAt,
-  pointsAt,
-  spansOf,
-  type Curve,
-} from '../test/everything.js';
+import type { Curve } from '../src/curve/curve.js';
+import { largestDeviation } from '../src/curve/deviation.js';
+import { pointAt } from '../src/curve/evaluate.js';
+import { pointsAt } from '../src/curve/evaluateMany.js';
+import { fitCurveToTolerance } from '../src/curve/fitCurve.js';
+import { clampedKnotVector, domainOf, interiorKnots, spansOf } from '../src/curve/knotVector.js';
 import { fewestCases, type FewestCase } from '../test/curve/fewestPoints.js';
 
 /**

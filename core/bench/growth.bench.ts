@@ -1,29 +1,24 @@
-import {
-  clampedUniformKnots,
-  composePieces,
-  curvatureExtremes,
-  decompose,
-  elevateDegree,
-  enclosedArea,
-  fitStroke,
-  insertKnots,
-  interpolate,
-  interpolateClosed,
-  largestDeviation,
-  largestDistance,
-  lengthOfCurve,
-  measureContinuity,
-  nearestPoint,
-  openCurve,
-  periodicCurve,
-  periodicFromClosed,
-  reduceDegree,
-  refitCurve,
-  removeKnot,
-  removeNeedlessKnots,
-  splitAtKnots,
-  type Curve,
-} from '../test/everything.js';
+import { enclosedArea } from '../src/curve/area.js';
+import { openCurve, periodicFromClosed } from '../src/curve/close.js';
+import { composePieces } from '../src/curve/compose.js';
+import { measureContinuity } from '../src/curve/continuity.js';
+import type { Curve } from '../src/curve/curve.js';
+import { decompose } from '../src/curve/decompose.js';
+import { largestDeviation } from '../src/curve/deviation.js';
+import { elevateDegree } from '../src/curve/elevateDegree.js';
+import { curvatureExtremes } from '../src/curve/features.js';
+import { fitStroke } from '../src/curve/fitPoints.js';
+import { largestDistance } from '../src/curve/hausdorff.js';
+import { insertKnots } from '../src/curve/insertKnot.js';
+import { interpolate, interpolateClosed } from '../src/curve/interpolate.js';
+import { clampedUniformKnots } from '../src/curve/knotVector.js';
+import { lengthOfCurve } from '../src/curve/length.js';
+import { nearestPoint } from '../src/curve/nearest.js';
+import { periodicCurve } from '../src/curve/periodic.js';
+import { reduceDegree } from '../src/curve/reduceDegree.js';
+import { refitCurve } from '../src/curve/refit.js';
+import { removeKnot, removeNeedlessKnots } from '../src/curve/removeKnot.js';
+import { splitAtKnots } from '../src/curve/split.js';
 
 /**
  * How the cost of operations grows with the control points of a cubic: one run each, in milliseconds, after a run on the

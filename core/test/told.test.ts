@@ -1,5 +1,7 @@
 import { describe, expect, it } from 'vitest';
-import { coreSentences, CurveError, sentenceOf, told } from './everything.js';
+import { CurveError } from '../src/curve/error.js';
+import { coreSentences } from '../src/told/coreSentences.js';
+import { sentenceOf, told } from '../src/told/told.js';
 import { curveSentences } from '../src/told/curveSentences.js';
 import { documentSentences } from '../src/told/documentSentences.js';
 import { formatSentences } from '../src/told/formatSentences.js';

@@ -1,47 +1,47 @@
 /** The figure model, its registries and what descriptions say, as other packages use it. What is not named here is core's own. */
 export type { Field, ValueOf } from '../describe/describe.js';
 export { withIds } from '../describe/ids.js';
-export { applyFigureCommand, leavesShape, readerMay, touchesOfFigureCommand } from './applyCommand.js';
+export { applyFigureCommand, leavesShape, readerMay, touchesOfFigureCommand } from './change/applyCommand.js';
 export {
   figureCommandDescription,
   singleCommands,
   type FigureCommand,
   type SingleFigureCommand,
+  type FigureCommandName,
 } from './command/commands.js';
 export type { PatchItem } from './command/patchItem.js';
 export {
   emptyFigure,
   figureDescription,
   figureVersion,
-  isCurveItem,
-  isMarked,
-  isShown,
-  itemColors,
-  itemDescription,
   hasLocks,
   itemOf,
-  lineWeights,
-  looksOf,
   looseOf,
-  shownOfItems,
+  type FigureDocument,
+  type PointKind,
+  type View,
+} from './document/document.js';
+export { shownOfItems, type Shown, shownKeys } from './document/shown.js';
+export { isMarked, isShown, looksOf } from './document/seen.js';
+export { type Looks } from './document/looks.js';
+export {
+  isCurveItem,
+  itemColors,
+  itemDescription,
+  lineWeights,
   sourcesOf,
   type BuiltItem,
   type CurveItem,
-  type FigureDocument,
   type FigureItem,
   type ItemColor,
   type LineWeight,
-  type Looks,
   type PictureItem,
   type PointItem,
-  type PointKind,
   type ShapeItem,
-  type Shown,
-  type View,
-} from './document.js';
-export { curveIndex, pointLetter } from './pointNames.js';
-export { labelDirection } from './labelDirection.js';
-export { degreeOrSpan, sideBySideCommand, type DegreeOrSpan } from './degreeOrSpan.js';
+} from './document/item.js';
+export { curveIndex, pointLetter } from './document/pointNames.js';
+export { labelDirection } from './part/labelDirection.js';
+export { degreeOrSpan, sideBySideCommand, type DegreeOrSpan } from './change/degreeOrSpan.js';
 export { type CalculationLine, type CalculationStep } from './calculation/calculation.js';
 export {
   parameterCalculationNames,
@@ -50,7 +50,7 @@ export {
 } from './calculation/atParameter.js';
 export { curveFormulas } from './calculation/curveFormulas.js';
 export { conicEquation } from './calculation/ofFacts.js';
-export { curveOf, evaluateFigure, type EvaluatedItem, type Evaluation } from './evaluate.js';
+export { curveOf, evaluateFigure, type EvaluatedItem, type Evaluation } from './evaluation/evaluate.js';
 export { closednessOfItem } from './fact/closedness.js';
 export type { FactMember, FactUnit, FactValue, FactWord } from './fact/define.js';
 export { factNames, facts, type FactName } from './fact/facts.js';
@@ -63,10 +63,10 @@ export {
   moveGrips,
   moveHandleOf,
   type Grip,
-} from './grip.js';
-export { withLinkedMove } from './linkedMove.js';
-export { jointsOf, lockBetween, type EndOfCurve, type Joint, type Lock } from './joints.js';
-export { keepingLocks, lockJoint } from './locks.js';
+} from './grip/grip.js';
+export { withLinkedMove } from './grip/linkedMove.js';
+export { jointsOf, lockBetween, type EndOfCurve, type Joint, type Lock } from './joint/joints.js';
+export { keepingLocks, lockJoint } from './joint/locks.js';
 export {
   chainThrough,
   colorOfPiece,
@@ -77,11 +77,11 @@ export {
   takeApart,
   type MeetingChain,
   type PutTogether,
-} from './takeApart.js';
-export { canLockKnot, lockedKnotsOf, lockKnot, type LockedKnot } from './lockedKnots.js';
-export { isAnythingFree, isLoose } from './loose.js';
-export { migrateFigure, migrateFigureCommand } from './migrateFigure.js';
-export { validateFigure } from './validate.js';
+} from './joint/takeApart.js';
+export { canLockKnot, lockedKnotsOf, lockKnot, type LockedKnot } from './joint/lockedKnots.js';
+export { isAnythingFree, isLoose } from './document/loose.js';
+export { migrateFigure, migrateFigureCommand } from './change/migrateFigure.js';
+export { validateFigure, validateItem } from './document/validate.js';
 export { aims, type Aim, type OperationMember } from './operation/define.js';
 export {
   offeredOperations,
@@ -89,12 +89,21 @@ export {
   type OfferedOperation,
   type Operation,
   type Operations,
+  type OperationName,
 } from './operation/operations.js';
-export { pictureCorners, pictureHandles, pictureHeight, scalePictureBy } from './picture.js';
-export { boxOf, displacement, mapPlace, rotation, scaling, translation, type PlaneMap } from './plane.js';
-export { countsOf, previewOperation, type CurveCounts, type Preview } from './preview.js';
+export { pictureCorners, pictureHandles, pictureHeight, scalePictureBy } from './document/picture.js';
+export {
+  boxOf,
+  displacement,
+  mapPlace,
+  rotation,
+  scaling,
+  translation,
+  type PlaneMap,
+} from './part/plane.js';
+export { countsOf, previewOperation, type CurveCounts, type Preview } from './evaluation/preview.js';
 export { conicHeldBy } from './shape/conic.js';
-export type { ItemHandle } from './handle.js';
+export type { ItemHandle } from './part/handle.js';
 export {
   curveOfShape,
   handlesOfShape,
@@ -106,9 +115,7 @@ export {
 } from './shape/shapes.js';
 export { allow, allowanceFor, forbid, type Allowance } from './freedom/allow.js';
 export { freedoms } from './freedom/freedoms.js';
-export type { Freedom, FreedomKind, FreedomOf } from './freedom.js';
-export type { OperationName } from './operation/operations.js';
-export type { FigureCommandName } from './command/commands.js';
+export type { Freedom, FreedomKind, FreedomOf } from './document/freedoms.js';
 export { measured, measures, offeredMeasures, type Measure, type MeasureKind } from './measure/measures.js';
 export {
   controlCommand,
@@ -121,15 +128,13 @@ export {
 } from './control/controls.js';
 export type { ControlRange } from './control/define.js';
 export type { Measured, MeasuredValue, MeasureUnit } from './measure/define.js';
-export { figurePassage } from './passage.js';
-export { differenceOf } from './difference.js';
-export type { Target } from './target.js';
-export { shownKeys } from './shown.js';
-export { operates, resultsAreTrue } from './trueResults.js';
-export { usesOf } from './uses.js';
-export { filledOfFigure, nearlyFull, type FigureFilled, type Filled } from './room.js';
-export { startOver } from './startOver.js';
+export { figurePassage } from './evaluation/passage.js';
+export { differenceOf } from './change/difference.js';
+export type { Target } from './part/target.js';
+export { operates, resultsAreTrue } from './change/trueResults.js';
+export { usesOf } from './operation/uses.js';
+export { filledOfFigure, nearlyFull, type FigureFilled, type Filled } from './document/room.js';
+export { startOver } from './change/startOver.js';
 export type { Plot, PlotInput } from './track/define.js';
 export { trackNames, trackOf, type TrackName } from './track/tracks.js';
-export { validateItem } from './validate.js';
 export { mismatchOf } from '../describe/check.js';

@@ -1,7 +1,8 @@
 import type { Curve } from '../curve/curve.js';
 import type { Field } from '../describe/describe.js';
-import type { FigureDocument, FigureItem } from '../figure/document.js';
-import type { Evaluation } from '../figure/evaluate.js';
+import type { FigureDocument } from '../figure/document/document.js';
+import type { FigureItem } from '../figure/document/item.js';
+import type { Evaluation } from '../figure/evaluation/evaluate.js';
 import type { Notation } from '../notation/notation.js';
 import { told, ToldError, type Told } from '../told/told.js';
 import type { Reached } from './reached.js';

@@ -3,7 +3,7 @@ import type { Curve, Point } from '../curve/curve.js';
 import { CurveError } from '../curve/error.js';
 import { settleKnots } from '../curve/settleKnots.js';
 import { validateCurve } from '../curve/validate.js';
-import type { FigureItem } from '../figure/document.js';
+import type { FigureItem } from '../figure/document/item.js';
 import { told } from '../told/told.js';
 import { FormatError, type ReadFile } from './define.js';
 import { formatLimits } from './limits.js';

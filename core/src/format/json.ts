@@ -2,15 +2,11 @@ import { mismatchOf } from '../describe/check.js';
 import { withIds } from '../describe/ids.js';
 import { list, object, signs, text as textField, type Field } from '../describe/describe.js';
 import { CurveError } from '../curve/error.js';
-import {
-  figureDescription,
-  itemDescription,
-  type FigureDocument,
-  type FigureItem,
-} from '../figure/document.js';
-import { migrateFigure } from '../figure/migrateFigure.js';
-import { curve as curveDescription, figureLimits } from '../figure/parts.js';
-import { validateFigure, validateItem } from '../figure/validate.js';
+import { figureDescription, type FigureDocument } from '../figure/document/document.js';
+import { itemDescription, type FigureItem } from '../figure/document/item.js';
+import { migrateFigure } from '../figure/change/migrateFigure.js';
+import { curve as curveDescription, figureLimits } from '../figure/part/parts.js';
+import { validateFigure, validateItem } from '../figure/document/validate.js';
 import { CommandError } from '../history/history.js';
 import { told, ToldError, type Told } from '../told/told.js';
 import {

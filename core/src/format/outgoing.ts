@@ -1,5 +1,5 @@
-import { curveOf } from '../figure/evaluate.js';
-import { isCurveItem, type FigureItem } from '../figure/document.js';
+import { curveOf } from '../figure/evaluation/evaluate.js';
+import { isCurveItem, type FigureItem } from '../figure/document/item.js';
 import { told, type Told } from '../told/told.js';
 import type { OutgoingCurve, OutgoingFigure } from './define.js';
 

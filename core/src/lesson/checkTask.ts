@@ -1,6 +1,6 @@
 import { withinEffort } from '../curve/effort.js';
-import type { FigureDocument } from '../figure/document.js';
-import type { Evaluation } from '../figure/evaluate.js';
+import type { FigureDocument } from '../figure/document/document.js';
+import type { Evaluation } from '../figure/evaluation/evaluate.js';
 import type { ConditionResult } from './condition/define.js';
 import type { Sheet } from './lesson.js';
 import { figureOfStage } from './stage/states.js';

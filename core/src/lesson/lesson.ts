@@ -1,6 +1,6 @@
 import { list, object, optional, ownSheetId, signs, text, type ValueOf } from '../describe/describe.js';
 import { figureCommandDescription, type FigureCommand } from '../figure/command/commands.js';
-import { figureDescription, type FigureDocument } from '../figure/document.js';
+import { figureDescription, type FigureDocument } from '../figure/document/document.js';
 import { notationDescription, usualNotation, type Notation } from '../notation/notation.js';
 import { emptyProse, proseDescription, type Prose } from './prose/prose.js';
 import { partId } from './task/define.js';

@@ -1,5 +1,5 @@
-import { figureVersion, type FigureDocument } from '../figure/document.js';
-import { migrateFigure, migrateFigureCommand } from '../figure/migrateFigure.js';
+import { figureVersion, type FigureDocument } from '../figure/document/document.js';
+import { migrateFigure, migrateFigureCommand } from '../figure/change/migrateFigure.js';
 import { migrate, type Migrations } from '../migration/migrate.js';
 import type { LessonCommand } from './command/commands.js';
 import { firstStageId, lessonVersion, type LessonDocument, type Stage } from './lesson.js';

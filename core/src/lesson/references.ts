@@ -1,12 +1,8 @@
 import { referencesIn } from '../describe/ids.js';
-import {
-  itemOf,
-  looksDescription,
-  looksOf,
-  sourcesOf,
-  type FigureDocument,
-  type FigureItem,
-} from '../figure/document.js';
+import { itemOf, type FigureDocument } from '../figure/document/document.js';
+import { looksOf } from '../figure/document/seen.js';
+import { looksDescription } from '../figure/document/looks.js';
+import { sourcesOf, type FigureItem } from '../figure/document/item.js';
 import { conditionDescription } from './condition/conditions.js';
 import type { Sheet } from './lesson.js';
 import { figureOfStage } from './stage/states.js';

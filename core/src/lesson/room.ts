@@ -1,4 +1,4 @@
-import { filledOfFigure, type Filled } from '../figure/room.js';
+import { filledOfFigure, type Filled } from '../figure/document/room.js';
 import { lessonLimits, type LessonDocument, type Sheet } from './lesson.js';
 import { proseLimits, type ProseNode } from './prose/prose.js';
 

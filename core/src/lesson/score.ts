@@ -1,7 +1,7 @@
 import { withinEffort } from '../curve/effort.js';
 import { CurveError } from '../curve/error.js';
-import type { FigureDocument } from '../figure/document.js';
-import { evaluateFigure, type Evaluation } from '../figure/evaluate.js';
+import type { FigureDocument } from '../figure/document/document.js';
+import { evaluateFigure, type Evaluation } from '../figure/evaluation/evaluate.js';
 import { measured } from '../figure/measure/measures.js';
 import { mostEffort } from './checkTask.js';
 import { numberOf } from './task/number.js';

@@ -1,6 +1,6 @@
-import { applyFigureCommand, readerMay } from '../figure/applyCommand.js';
+import { applyFigureCommand, readerMay } from '../figure/change/applyCommand.js';
 import { singleCommands } from '../figure/command/commands.js';
-import type { FigureDocument } from '../figure/document.js';
+import type { FigureDocument } from '../figure/document/document.js';
 import { answerTo, checkTask, isTaskMet } from './checkTask.js';
 import type { Sheet } from './lesson.js';
 import { figureOfStage } from './stage/states.js';

@@ -1,5 +1,5 @@
 import { told } from '../told/told.js';
-import { validateFigure } from '../figure/validate.js';
+import { validateFigure } from '../figure/document/validate.js';
 import { CommandError } from '../history/history.js';
 import { lessonLimits, type LessonDocument, type Sheet } from './lesson.js';
 import { validateProse } from './prose/schema.js';

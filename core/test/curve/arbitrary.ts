@@ -1,5 +1,7 @@
 import fc from 'fast-check';
-import { domainOf, periodicKnotVector, spansOf, wrapped, type Curve } from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { domainOf, spansOf } from '../../src/curve/knotVector.js';
+import { periodicKnotVector, wrapped } from '../../src/curve/periodic.js';
 
 export interface CurveOptions {
   readonly rational?: boolean;

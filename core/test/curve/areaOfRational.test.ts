@@ -1,13 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  clampedUniformKnots,
-  derivativesAtMany,
-  enclosedArea,
-  gaussRule,
-  spanPolynomials,
-  type Curve,
-} from '../everything.js';
+import { enclosedArea } from '../../src/curve/area.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { derivativesAtMany } from '../../src/curve/evaluateMany.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { gaussRule } from '../../src/curve/length.js';
+import { spanPolynomials } from '../../src/curve/spanPolynomials.js';
 import { holds } from '../holds.js';
 
 /**

@@ -1,18 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  blossom,
-  clampedUniformKnots,
-  decompose,
   differentiateBernstein,
   evaluateBernstein,
   multiplyBernstein,
-  pointAt,
   rootsOfBernstein,
-  spansOf,
-  type Curve,
-  type Point,
-} from '../everything.js';
+} from '../../src/curve/bernstein.js';
+import { blossom } from '../../src/curve/blossom.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { decompose } from '../../src/curve/decompose.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { clampedUniformKnots, spansOf } from '../../src/curve/knotVector.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectClose, referenceCases } from './reference.js';
 import { holds } from '../holds.js';

@@ -1,24 +1,22 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  classifyConic,
-  derivativesAt,
-  distanceFromConic,
-  domainOf,
   hasSignedWeights,
-  insertKnot,
-  lengthOfCurve,
-  nearestPoint,
   partsBetweenPoles,
   piecesBetweenPoles,
-  pointAt,
   polesOf,
-  sampleCurve,
-  validateCurve,
   withPositiveForm,
-  type Curve,
   type Pole,
-} from '../everything.js';
+} from '../../src/curve/betweenPoles.js';
+import { classifyConic, distanceFromConic } from '../../src/curve/classifyConic.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { domainOf } from '../../src/curve/knotVector.js';
+import { lengthOfCurve } from '../../src/curve/length.js';
+import { nearestPoint } from '../../src/curve/nearest.js';
+import { sampleCurve } from '../../src/curve/sample.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { expectClose } from './reference.js';
 import { signedCurves as curves } from './signedCurves.js';
 import { holds } from '../holds.js';

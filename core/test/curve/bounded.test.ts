@@ -1,7 +1,8 @@
+import { validateCurve } from '../../src/curve/validate.js';
 import { Worker } from 'node:worker_threads';
 import { describe, expect, it } from 'vitest';
-import * as core from '../everything.js';
-import { CurveError, withinEffort } from '../everything.js';
+import { withinEffort } from '../../src/curve/effort.js';
+import { CurveError } from '../../src/curve/error.js';
 import { isFull } from '../../../scripts/test/size.mjs';
 import { hostileCurves } from './hostileCurves.js';
 import type { HostileEnd, HostileRun } from './limitedMemory.js';
@@ -18,7 +19,7 @@ describe('the work of every operation on 100 points of degree 9', () => {
     '%s is bounded, and needs no more than 256 MB, as a thread shows that ends where it would',
     { timeout: 300_000 },
     async (name, curve) => {
-      core.validateCurve(curve);
+      validateCurve(curve);
       const workerData: HostileRun = { most, curves: [name] };
       const worker = new Worker(new URL('./limitedMemory.mjs', import.meta.url), {
         workerData,

@@ -1,4 +1,4 @@
-import type { Curve } from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
 
 /** The upper bout of a viol as a cubic of four uneven spans: no symmetry, an inflection, nothing special. */
 export const bout: Curve = {

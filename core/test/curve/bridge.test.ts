@@ -1,17 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  bridgeCurves,
-  clampedUniformKnots,
-  CurveError,
-  domainOf,
-  measureJoint,
-  pointAt,
-  reverseCurve,
-  strengthFor,
-  type BridgeEnd,
-  type Curve,
-} from '../everything.js';
+import { bridgeCurves, strengthFor, type BridgeEnd } from '../../src/curve/bridge.js';
+import { measureJoint } from '../../src/curve/continuity.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { clampedUniformKnots, domainOf } from '../../src/curve/knotVector.js';
+import { reverseCurve } from '../../src/curve/reparametrise.js';
 import { holds } from '../holds.js';
 
 const orders = [0, 1, 2, 3] as const;

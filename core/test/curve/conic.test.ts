@@ -1,37 +1,41 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  approximateCircle,
-  approximateCircleByCubics,
-  approximateEllipse,
   arcFromBulge,
   arcFromEnds,
   arcThroughPoints,
-  bestCircle,
-  changeRho,
-  circleError,
-  circleErrorsAt,
   circleLayouts,
   circularArc,
-  classifyConic,
+  exactCircle,
+  exactEllipse,
+} from '../../src/curve/circle.js';
+import {
+  approximateCircle,
+  approximateCircleByCubics,
+  approximateEllipse,
+  bestCircle,
+  circleError,
+  circleErrorsAt,
+} from '../../src/curve/circleError.js';
+import { classifyConic } from '../../src/curve/classifyConic.js';
+import {
+  changeRho,
   conicFromShoulder,
   conicFromTangents,
   conicFromTangentsAndShoulder,
-  CurveError,
-  domainOf,
-  elevateDegree,
-  exactCircle,
-  exactEllipse,
-  insertKnot,
-  lengthOfCurve,
-  measureContinuity,
-  nearestPoint,
-  pointAt,
   rhoOf,
   shoulderOf,
-  validateCurve,
-  type Point,
-} from '../everything.js';
+} from '../../src/curve/conic.js';
+import { measureContinuity } from '../../src/curve/continuity.js';
+import type { Point } from '../../src/curve/curve.js';
+import { elevateDegree } from '../../src/curve/elevateDegree.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { domainOf } from '../../src/curve/knotVector.js';
+import { lengthOfCurve } from '../../src/curve/length.js';
+import { nearestPoint } from '../../src/curve/nearest.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { expectClose } from './reference.js';
 import { holds } from '../holds.js';
 

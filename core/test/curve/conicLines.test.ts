@@ -1,15 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  asymptotesOf,
-  circularArc,
-  classifyConic,
-  conicFromTangents,
-  directricesOf,
-  pointAt,
-  type Point,
-  type StraightLine,
-} from '../everything.js';
+import { circularArc } from '../../src/curve/circle.js';
+import { classifyConic } from '../../src/curve/classifyConic.js';
+import { conicFromTangents } from '../../src/curve/conic.js';
+import { asymptotesOf, directricesOf, type StraightLine } from '../../src/curve/conicLines.js';
+import type { Point } from '../../src/curve/curve.js';
+import { pointAt } from '../../src/curve/evaluate.js';
 import { holds } from '../holds.js';
 
 const place = fc.tuple(fc.integer({ min: -50, max: 50 }), fc.integer({ min: -50, max: 50 }));

@@ -1,15 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  continueAtKnot,
-  CurveError,
-  interiorKnots,
-  measureContinuity,
-  periodicCurve,
-  pointAt,
-  validateCurve,
-  type JointContinuity,
-} from '../everything.js';
+import { continueAtKnot } from '../../src/curve/continueAtKnot.js';
+import { measureContinuity } from '../../src/curve/continuity.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { interiorKnots } from '../../src/curve/knotVector.js';
+import type { JointContinuity } from '../../src/curve/match.js';
+import { periodicCurve } from '../../src/curve/periodic.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { arbitraryCurve } from './arbitrary.js';
 import { expectSameCurve } from './sameCurve.js';
 import { holds } from '../holds.js';

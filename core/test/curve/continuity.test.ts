@@ -1,32 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  closeCurve,
-  closednessOf,
-  clampEnds,
-  curvatureAt,
-  CurveError,
-  derivativesAt,
-  domainOf,
-  elevateDegree,
-  extractPart,
-  insertKnot,
-  jointContinuities,
-  matchCurve,
-  measureContinuity,
-  measureJoint,
-  moveSeam,
-  openCurve,
-  periodicCurve,
-  periodicFromClosed,
-  pointAt,
-  splitCurve,
-  tangentAt,
-  validateCurve,
-  type Curve,
-  type CurveEnd,
-  type Point,
-} from '../everything.js';
+import { closeCurve, closednessOf, moveSeam, openCurve, periodicFromClosed } from '../../src/curve/close.js';
+import { measureContinuity, measureJoint } from '../../src/curve/continuity.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { curvatureAt, tangentAt } from '../../src/curve/differential.js';
+import { elevateDegree } from '../../src/curve/elevateDegree.js';
+import { CurveError } from '../../src/curve/error.js';
+import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { domainOf } from '../../src/curve/knotVector.js';
+import { jointContinuities, matchCurve, type CurveEnd } from '../../src/curve/match.js';
+import { periodicCurve } from '../../src/curve/periodic.js';
+import { clampEnds, extractPart, splitCurve } from '../../src/curve/split.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { addScaled, distance } from '../../src/curve/vector.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectClose } from './reference.js';

@@ -1,13 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  clampedUniformKnots,
-  selfIntersections,
-  intersectCurves,
-  validateCurve,
-  type Curve,
-  type Point,
-} from '../everything.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { selfIntersections, intersectCurves } from '../../src/curve/intersect.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { holds } from '../holds.js';
 
 /** The sign of the turn from a to b to c, exact for whole numbers of this size. */

@@ -1,18 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  clampedUniformKnots,
-  createBandedMatrix,
-  CurveError,
-  distinctPointCount,
-  editPointInfluence,
-  editPoints,
-  factoriseBanded,
-  moveEditPoint,
-  periodicCurve,
-  solveBanded,
-  type Curve,
-} from '../everything.js';
+import { createBandedMatrix, factoriseBanded, solveBanded } from '../../src/curve/banded.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { editPointInfluence, editPoints, moveEditPoint } from '../../src/curve/editPoint.js';
+import { CurveError } from '../../src/curve/error.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { distinctPointCount, periodicCurve } from '../../src/curve/periodic.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectClose } from './reference.js';
 import { holds } from '../holds.js';

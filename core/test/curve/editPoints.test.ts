@@ -1,15 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  clampEnds,
-  CurveError,
-  domainOf,
-  editPoints,
-  grevilleAbscissae,
-  insertEditPoint,
-  largestDistance,
-  removeControlPoint,
-} from '../everything.js';
+import { editPoints } from '../../src/curve/editPoint.js';
+import { CurveError } from '../../src/curve/error.js';
+import { largestDistance } from '../../src/curve/hausdorff.js';
+import { insertEditPoint } from '../../src/curve/insertEditPoint.js';
+import { domainOf, grevilleAbscissae } from '../../src/curve/knotVector.js';
+import { removeControlPoint } from '../../src/curve/removeControlPoint.js';
+import { clampEnds } from '../../src/curve/split.js';
 import { arbitraryCurve } from './arbitrary.js';
 import { expectSameCurve } from './sameCurve.js';
 import { holds } from '../holds.js';

@@ -1,16 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  basisDerivatives,
-  basisFunctions,
-  CurveError,
-  derivativesAt,
-  domainOf,
-  findSpan,
-  pointAt,
-  type Curve,
-  type Point,
-} from '../everything.js';
+import { basisDerivatives, basisFunctions } from '../../src/curve/basis.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { CurveError } from '../../src/curve/error.js';
+import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
+import { domainOf, findSpan } from '../../src/curve/knotVector.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { derivativeScale, expectClose, referenceCases } from './reference.js';
 import { holds } from '../holds.js';

@@ -1,18 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  CurveError,
-  derivativesAt,
-  derivativesAtMany,
-  domainOf,
-  pointAt,
-  pointsAt,
-  rationalBasisFunctions,
-  spanPolynomials,
-  tessellate,
-  type Curve,
-  type Point,
-} from '../everything.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { CurveError } from '../../src/curve/error.js';
+import { derivativesAt, pointAt, rationalBasisFunctions } from '../../src/curve/evaluate.js';
+import { derivativesAtMany, pointsAt, tessellate } from '../../src/curve/evaluateMany.js';
+import { domainOf } from '../../src/curve/knotVector.js';
+import { spanPolynomials } from '../../src/curve/spanPolynomials.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { derivativeScale, expectClose, referenceCases } from './reference.js';
 import { holds } from '../holds.js';

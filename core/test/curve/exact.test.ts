@@ -1,27 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  clampEnds,
-  CurveError,
-  decompose,
-  domainOf,
-  elevateDegree,
-  extractPart,
-  guaranteedContinuity,
-  joinCurves,
-  knotJumps,
-  mapDomain,
-  periodicCurve,
-  pointAt,
-  reverseCurve,
-  spansOf,
-  splitAtKnots,
-  splitCurve,
-  unclampEnds,
-  validateCurve,
-  type Curve,
-  type Point,
-} from '../everything.js';
+import { guaranteedContinuity, knotJumps } from '../../src/curve/continuity.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { decompose } from '../../src/curve/decompose.js';
+import { elevateDegree } from '../../src/curve/elevateDegree.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { joinCurves } from '../../src/curve/join.js';
+import { domainOf, spansOf } from '../../src/curve/knotVector.js';
+import { periodicCurve } from '../../src/curve/periodic.js';
+import { mapDomain, reverseCurve } from '../../src/curve/reparametrise.js';
+import { clampEnds, extractPart, splitAtKnots, splitCurve, unclampEnds } from '../../src/curve/split.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectClose, referenceCases } from './reference.js';
 import { expectSameCurve, expectSamePlace } from './sameCurve.js';

@@ -1,6 +1,6 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { exactForm, exactText } from '../everything.js';
+import { exactForm, exactText } from '../../src/curve/exactForm.js';
 import { holds } from '../holds.js';
 
 const textOf = (value: number): string | undefined => {

@@ -1,25 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  boundingBox,
-  closednessOf,
-  decompose,
-  domainOf,
-  elevateDegree,
-  extractPart,
-  insertKnots,
-  interiorKnots,
-  intersectLine,
-  nearestFinder,
-  openCurve,
-  periodicFromClosed,
-  pointAt,
-  spansOf,
-  splitAtKnots,
-  validateCurve,
-  type Curve,
-  type Point,
-} from '../everything.js';
+import { closednessOf, openCurve, periodicFromClosed } from '../../src/curve/close.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { decompose } from '../../src/curve/decompose.js';
+import { elevateDegree } from '../../src/curve/elevateDegree.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { boundingBox } from '../../src/curve/features.js';
+import { insertKnots } from '../../src/curve/insertKnot.js';
+import { intersectLine } from '../../src/curve/intersect.js';
+import { domainOf, interiorKnots, spansOf } from '../../src/curve/knotVector.js';
+import { nearestFinder } from '../../src/curve/nearest.js';
+import { extractPart, splitAtKnots } from '../../src/curve/split.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectSameCurve } from './sameCurve.js';
 import { holds } from '../holds.js';

@@ -1,16 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  clampedUniformKnots,
-  distanceFromSegment,
-  exactCircle,
-  facetsOf,
-  largestDistance,
-  pointAt,
-  sampleCurve,
-  sampleDistances,
-  type Curve,
-} from '../everything.js';
+import { exactCircle } from '../../src/curve/circle.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { distanceFromSegment, facetsOf } from '../../src/curve/facets.js';
+import { largestDistance } from '../../src/curve/hausdorff.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { sampleCurve } from '../../src/curve/sample.js';
+import { sampleDistances } from '../../src/curve/sampleDistances.js';
 import { holds } from '../holds.js';
 
 const cubic: Curve = {

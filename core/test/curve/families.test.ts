@@ -1,55 +1,44 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import {
-  blossomLabels,
   chainOfCurve,
-  clampEnds,
-  clampedUniformKnots,
-  composePieces,
-  convertCurve,
-  convexHull,
-  curveFromLists,
-  curveKinds,
-  CurveError,
   curveOfChain,
-  decompose,
-  deBoorConstruction,
-  deCasteljauConstruction,
-  derivativesAt,
-  distanceFromMirror,
-  domainOf,
-  equaliseEndWeights,
-  evenOut,
-  exactCircle,
-  intersectLine,
-  knotConventionOf,
-  measureContinuity,
-  mirrorCurve,
-  mirrorThrough,
-  monotoneCubic,
   moveHandle,
   moveNode,
   nodeParameters,
-  periodicCurve,
-  pointAt,
-  removeNeedlessKnots,
-  repeatPattern,
-  reparametriseMobius,
-  sampleCurve,
   setNodeKind,
   setNodeParameter,
-  shortKnotList,
-  signChanges,
-  spanHulls,
-  splitAtKnots,
+} from '../../src/curve/bezierChain.js';
+import { exactCircle } from '../../src/curve/circle.js';
+import { composePieces } from '../../src/curve/compose.js';
+import { blossomLabels, deBoorConstruction, deCasteljauConstruction } from '../../src/curve/construct.js';
+import { measureContinuity } from '../../src/curve/continuity.js';
+import { convertCurve, curveKinds } from '../../src/curve/convert.js';
+import { convexHull } from '../../src/curve/convexHull.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { decompose } from '../../src/curve/decompose.js';
+import { CurveError } from '../../src/curve/error.js';
+import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
+import { evenOut, unevennessOf } from '../../src/curve/evenOut.js';
+import { signChanges, spanHulls } from '../../src/curve/hull.js';
+import { intersectLine } from '../../src/curve/intersect.js';
+import { clampedUniformKnots, domainOf, shortKnotList } from '../../src/curve/knotVector.js';
+import { lengthOfCurve } from '../../src/curve/length.js';
+import { curveFromLists, knotConventionOf, repeatPattern } from '../../src/curve/lists.js';
+import {
+  distanceFromMirror,
+  mirrorCurve,
+  mirrorThrough,
   halfAtMirror,
-  lengthOfCurve,
   symmetricCurve,
-  unevennessOf,
-  validateCurve,
-  type Curve,
-  type Point,
-} from '../everything.js';
+} from '../../src/curve/mirror.js';
+import { monotoneCubic } from '../../src/curve/monotone.js';
+import { periodicCurve } from '../../src/curve/periodic.js';
+import { removeNeedlessKnots } from '../../src/curve/removeKnot.js';
+import { equaliseEndWeights, reparametriseMobius } from '../../src/curve/reparametrise.js';
+import { sampleCurve } from '../../src/curve/sample.js';
+import { clampEnds, splitAtKnots } from '../../src/curve/split.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { bout } from './bout.js';
 import { expectClose } from './reference.js';

@@ -1,15 +1,12 @@
 import { describe, expect, it } from 'vitest';
 import { distance } from '../../src/curve/vector.js';
 import { improveKnots } from '../../src/curve/freeKnots.js';
-import {
-  clampedUniformKnots,
-  fitCurveToTolerance,
-  interiorKnots,
-  largestDeviation,
-  pointAt,
-  pointsAt,
-  validateCurve,
-} from '../everything.js';
+import { largestDeviation } from '../../src/curve/deviation.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { pointsAt } from '../../src/curve/evaluateMany.js';
+import { fitCurveToTolerance } from '../../src/curve/fitCurve.js';
+import { clampedUniformKnots, interiorKnots } from '../../src/curve/knotVector.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { isFull } from '../../../scripts/test/size.mjs';
 import { fewestCases } from './fewestPoints.js';
 

@@ -1,4 +1,5 @@
-import { clampedUniformKnots, type Curve, type Point } from '../everything.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
 
 /** A curve that is to be fitted with few points, and the fewest that are known. */
 export interface FewestCase {

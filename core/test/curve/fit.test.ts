@@ -1,28 +1,19 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  arcLengthTable,
-  clampedUniformKnots,
-  CurveError,
-  distinctPointCount,
-  domainOf,
-  fitClosedPoints,
-  fitClosedToTolerance,
-  fitCurveToTolerance,
-  fitPoints,
-  fitPointsToTolerance,
-  fitStroke,
-  insertKnots,
-  lengthOfCurve,
-  nearestPoint,
-  periodicCurve,
-  pointAt,
-  refitCurve,
-  spansOf,
-  validateCurve,
-  type Curve,
-  type Point,
-} from '../everything.js';
+import { arcLengthTable } from '../../src/curve/arcLength.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { fitClosedPoints, fitClosedToTolerance } from '../../src/curve/fitClosed.js';
+import { fitCurveToTolerance } from '../../src/curve/fitCurve.js';
+import { fitPoints, fitPointsToTolerance, fitStroke } from '../../src/curve/fitPoints.js';
+import { insertKnots } from '../../src/curve/insertKnot.js';
+import { clampedUniformKnots, domainOf, spansOf } from '../../src/curve/knotVector.js';
+import { lengthOfCurve } from '../../src/curve/length.js';
+import { nearestPoint } from '../../src/curve/nearest.js';
+import { distinctPointCount, periodicCurve } from '../../src/curve/periodic.js';
+import { refitCurve } from '../../src/curve/refit.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { bout } from './bout.js';
 import { holds } from '../holds.js';

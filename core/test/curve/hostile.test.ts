@@ -1,6 +1,21 @@
+import { arcLengthTable } from '../../src/curve/arcLength.js';
+import { moveSeam } from '../../src/curve/close.js';
+import { deBoorConstruction, deCasteljauConstruction } from '../../src/curve/construct.js';
+import { curvatureAt, curvatureDerivativeAt } from '../../src/curve/differential.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { derivativesAtMany, pointsAt } from '../../src/curve/evaluateMany.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { domainOf, unclampedUniformKnots } from '../../src/curve/knotVector.js';
+import { periodicCurve } from '../../src/curve/periodic.js';
+import { removeKnot } from '../../src/curve/removeKnot.js';
+import { withSettledKnots } from '../../src/curve/settleKnots.js';
+import { extractPart, splitCurve } from '../../src/curve/split.js';
+import { validateCurve } from '../../src/curve/validate.js';
+import { coreSentences } from '../../src/told/coreSentences.js';
+import { sentenceOf, told } from '../../src/told/told.js';
 import { describe, expect, it } from 'vitest';
-import * as core from '../everything.js';
-import { CurveError, type Curve, type Point } from '../everything.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { CurveError } from '../../src/curve/error.js';
 import { operations } from './operations.js';
 
 const points: Point[] = [
@@ -18,7 +33,7 @@ const hard: [string, Curve][] = [
   ['a span a billionth wide', { ...base, knots: [0, 0, 0, 0, 0.5, 0.5 + 2e-9, 1, 1, 1, 1] }],
   [
     'knots an ulp apart, settled',
-    core.withSettledKnots({ ...base, knots: [0, 0, 0, 0, 0.5, 0.5 + 2 ** -53, 1, 1, 1, 1] }),
+    withSettledKnots({ ...base, knots: [0, 0, 0, 0, 0.5, 0.5 + 2 ** -53, 1, 1, 1, 1] }),
   ],
   ['all points on one place', { ...base, points: points.map(() => [7, 7]) }],
   [
@@ -34,9 +49,9 @@ const hard: [string, Curve][] = [
   ['a corner', { ...base, knots: [0, 0, 0, 0, 0.5, 0.5, 1, 1, 1, 1] }],
   ['a line', { degree: 1, knots: [0, 0, 1, 1], points: points.slice(0, 2) }],
   ['a turn back', { degree: 1, knots: [0, 0, 1, 2, 2], points: [points[0]!, points[1]!, points[0]!] }],
-  ['a periodic curve of one point', core.periodicCurve(3, points.slice(0, 1))],
-  ['a periodic curve of two points', core.periodicCurve(5, points.slice(0, 2))],
-  ['unclamped ends', { ...base, knots: core.unclampedUniformKnots(6, 3) }],
+  ['a periodic curve of one point', periodicCurve(3, points.slice(0, 1))],
+  ['a periodic curve of two points', periodicCurve(5, points.slice(0, 2))],
+  ['unclamped ends', { ...base, knots: unclampedUniformKnots(6, 3) }],
   ['a weight below zero', { ...base, weights: [1, 1, -0.5, 1, 1, 1], signedWeights: true }],
   ['poles in every span', { ...base, weights: [1, -1, 1, -1, 1, -1], signedWeights: true }],
   [
@@ -85,9 +100,9 @@ describe('hard curves', { timeout: 30_000 }, () => {
   it.each(hard)(
     '%s: every operation gives finite numbers or the typed error, and leaves its argument',
     (_, curve) => {
-      core.validateCurve(curve);
+      validateCurve(curve);
       const before = JSON.stringify(curve);
-      const [start, end] = core.domainOf(curve.knots, curve.degree);
+      const [start, end] = domainOf(curve.knots, curve.degree);
       const middle = (start + end) / 2;
       for (const [name, operation] of operations) {
         const parameters = [middle, start, end, middle + 2 ** -53, Math.min(end, middle * (1 + 2 ** -52))];
@@ -109,24 +124,24 @@ describe('hard curves', { timeout: 30_000 }, () => {
 
 describe('broken curves', () => {
   it.each(broken)('%s is refused with the typed error', (_, curve) => {
-    expect(() => core.validateCurve(curve)).toThrow(CurveError);
+    expect(() => validateCurve(curve)).toThrow(CurveError);
   });
 
   it.each([NaN, Infinity, -Infinity, -1, 2])('the parameter %s is refused by all that take one', (u) => {
     for (const operation of [
-      core.pointAt,
-      core.curvatureAt,
-      core.curvatureDerivativeAt,
-      core.insertKnot,
-      core.splitCurve,
-      core.deBoorConstruction,
-      core.deCasteljauConstruction,
-      core.removeKnot,
-      core.moveSeam,
-      (curve: Curve, at: number) => core.pointsAt(curve, [0.5, at]),
-      (curve: Curve, at: number) => core.derivativesAtMany(curve, [at], 1),
-      (curve: Curve, at: number) => core.extractPart(curve, 0, at),
-      (curve: Curve, at: number) => core.arcLengthTable(curve).lengthAt(at),
+      pointAt,
+      curvatureAt,
+      curvatureDerivativeAt,
+      insertKnot,
+      splitCurve,
+      deBoorConstruction,
+      deCasteljauConstruction,
+      removeKnot,
+      moveSeam,
+      (curve: Curve, at: number) => pointsAt(curve, [0.5, at]),
+      (curve: Curve, at: number) => derivativesAtMany(curve, [at], 1),
+      (curve: Curve, at: number) => extractPart(curve, 0, at),
+      (curve: Curve, at: number) => arcLengthTable(curve).lengthAt(at),
     ]) {
       expect(() => operation(base, u)).toThrow(CurveError);
     }
@@ -138,17 +153,17 @@ describe('messages', () => {
     const at = 1 / 3;
     const error = (() => {
       try {
-        core.splitCurve({ ...base, knots: base.knots.map((knot) => knot + at) }, at);
+        splitCurve({ ...base, knots: base.knots.map((knot) => knot + at) }, at);
       } catch (thrown) {
-        return thrown as core.CurveError;
+        return thrown as CurveError;
       }
       throw new Error('nothing was thrown');
     })();
     expect(error.message).toContain('0.3333333333;');
     expect(error.value).toBe(at);
     const ends = { start: -1.5e-12, end: 1.23456789012345e-7 };
-    expect(core.told('emptyDomain', ends).parameters).toEqual(ends);
-    expect(core.sentenceOf(core.told('emptyDomain', ends), core.coreSentences)).toBe(
+    expect(told('emptyDomain', ends).parameters).toEqual(ends);
+    expect(sentenceOf(told('emptyDomain', ends), coreSentences)).toBe(
       'The domain from -1.5e-12 to 1.23456789e-7 has no length.',
     );
   });

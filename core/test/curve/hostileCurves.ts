@@ -1,5 +1,6 @@
-import * as core from '../everything.js';
-import type { Curve } from '../everything.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { withSettledKnots } from '../../src/curve/settleKnots.js';
+import type { Curve } from '../../src/curve/curve.js';
 
 /** A hundred points of degree 9 at random, the same each time. */
 function wild(
@@ -11,7 +12,7 @@ function wild(
   const points = change(Array.from({ length: 100 }, () => [100 * share(), 100 * share()]));
   return {
     degree: 9,
-    knots: core.clampedUniformKnots(100, 9),
+    knots: clampedUniformKnots(100, 9),
     points,
     ...(weightExponent > 0 && {
       weights: points.map(() => 10 ** (weightExponent * (2 * share() - 1))),
@@ -30,7 +31,7 @@ export const hostileCurves: readonly [string, Curve][] = [
   ['back and forth on a line', wild(0, (points) => points.map(([x]) => [x!, 0]))],
   [
     'with knots close together',
-    core.withSettledKnots({
+    withSettledKnots({
       ...wild(0),
       knots: wild(0).knots.map((knot) => (knot > 0 && knot < 1 ? 0.5 + (knot - 0.5) * 1e-6 : knot)),
     }),

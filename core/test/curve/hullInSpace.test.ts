@@ -1,19 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  crossInSpace,
-  CurveError,
-  domainOf,
-  dot,
-  hullInSpace,
-  pointAt,
-  signChanges,
-  spanHullsInSpace,
-  subtract,
-  unit,
-  type HullInSpace,
-  type Point,
-} from '../everything.js';
+import type { Point } from '../../src/curve/curve.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { signChanges, spanHullsInSpace } from '../../src/curve/hull.js';
+import { hullInSpace, type HullInSpace } from '../../src/curve/hullInSpace.js';
+import { domainOf } from '../../src/curve/knotVector.js';
+import { crossInSpace, dot, subtract, unit } from '../../src/curve/vector.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { holds } from '../holds.js';
 

@@ -1,16 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  CurveError,
-  distinctKnots,
-  domainOf,
-  insertKnot,
-  insertKnots,
-  pointAt,
-  spansOf,
-  validateCurve,
-  type Curve,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { insertKnot, insertKnots } from '../../src/curve/insertKnot.js';
+import { distinctKnots, domainOf, spansOf } from '../../src/curve/knotVector.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectClose, referenceCases } from './reference.js';
 import { holds } from '../holds.js';

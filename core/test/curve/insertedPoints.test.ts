@@ -1,13 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  distinctKnots,
-  distinctPointCount,
-  domainOf,
-  insertedPoints,
-  insertKnot,
-  type Curve,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { insertedPoints } from '../../src/curve/insertedPoints.js';
+import { distinctKnots, domainOf } from '../../src/curve/knotVector.js';
+import { distinctPointCount } from '../../src/curve/periodic.js';
 import { arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectClose } from './reference.js';
 import { holds } from '../holds.js';

@@ -1,16 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
 import {
   averagedKnots,
-  CurveError,
   interpolate,
   parametersOf,
-  pointAt,
-  validateCurve,
-  type Curve,
   type Parametrisation,
-  type Point,
-} from '../everything.js';
+} from '../../src/curve/interpolate.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { expectClose, referenceCases } from './reference.js';
 import { holds } from '../holds.js';
 

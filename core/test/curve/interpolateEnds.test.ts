@@ -1,16 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  CurveError,
-  derivativesAt,
-  distinctPointCount,
-  interpolate,
-  interpolateClosed,
-  measureContinuity,
-  pointAt,
-  validateCurve,
-  type Point,
-} from '../everything.js';
+import { measureContinuity } from '../../src/curve/continuity.js';
+import type { Point } from '../../src/curve/curve.js';
+import { CurveError } from '../../src/curve/error.js';
+import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
+import { interpolate, interpolateClosed } from '../../src/curve/interpolate.js';
+import { distinctPointCount } from '../../src/curve/periodic.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { expectClose } from './reference.js';
 import { holds } from '../holds.js';
 

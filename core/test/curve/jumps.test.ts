@@ -1,6 +1,8 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { clampedUniformKnots, knotJumps, type Curve } from '../everything.js';
+import { knotJumps } from '../../src/curve/continuity.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { holds } from '../holds.js';
 

@@ -1,25 +1,23 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { guaranteedContinuity } from '../../src/curve/continuity.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { CurveError, type CurveErrorKind } from '../../src/curve/error.js';
 import {
   clampedUniformKnots,
-  CurveError,
   distinctKnots,
   domainOf,
   findSpan,
   fullKnotList,
   grevilleAbscissae,
-  guaranteedContinuity,
   interiorKnots,
   isClamped,
   shortKnotList,
   spansOf,
-  supportOf,
-  supportSpans,
-  validateCurve,
   validateKnots,
-  type Curve,
-  type CurveErrorKind,
-} from '../everything.js';
+} from '../../src/curve/knotVector.js';
+import { supportOf, supportSpans } from '../../src/curve/support.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { arbitraryCurve, arbitraryCurveAndParameter } from './arbitrary.js';
 import { holds } from '../holds.js';
 

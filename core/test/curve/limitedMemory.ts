@@ -1,5 +1,6 @@
 import { parentPort, workerData } from 'node:worker_threads';
-import { CurveError, withinEffort } from '../everything.js';
+import { withinEffort } from '../../src/curve/effort.js';
+import { CurveError } from '../../src/curve/error.js';
 import { hostileCurves } from './hostileCurves.js';
 import { operations } from './operations.js';
 

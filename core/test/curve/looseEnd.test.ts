@@ -1,14 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  domainOf,
-  endMultiplicity,
-  isClamped,
-  moveKnot,
-  pointAt,
-  validateCurve,
-  withEndMultiplicity,
-} from '../everything.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { domainOf, isClamped } from '../../src/curve/knotVector.js';
+import { endMultiplicity, withEndMultiplicity } from '../../src/curve/looseEnd.js';
+import { moveKnot } from '../../src/curve/moveKnot.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { arbitraryCurve } from './arbitrary.js';
 import { holds } from '../holds.js';
 

@@ -1,17 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  curvatureAt,
-  derivativesAt,
-  lengthOfCurve,
-  nearestPoint,
-  normalAt,
-  pointAt,
-  sampleBasis,
-  sampleCurve,
-  tangentAt,
-  type Curve,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { curvatureAt, normalAt, tangentAt } from '../../src/curve/differential.js';
+import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
+import { lengthOfCurve } from '../../src/curve/length.js';
+import { nearestPoint } from '../../src/curve/nearest.js';
+import { sampleCurve } from '../../src/curve/sample.js';
+import { sampleBasis } from '../../src/curve/sampleBasis.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectClose, referenceCases } from './reference.js';
 import { holds } from '../holds.js';

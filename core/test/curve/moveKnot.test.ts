@@ -1,6 +1,9 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CurveError, interiorKnots, moveKnot, validateCurve } from '../everything.js';
+import { CurveError } from '../../src/curve/error.js';
+import { interiorKnots } from '../../src/curve/knotVector.js';
+import { moveKnot } from '../../src/curve/moveKnot.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { arbitraryCurve } from './arbitrary.js';
 import { holds } from '../holds.js';
 

@@ -1,29 +1,24 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { Curve } from '../../src/curve/curve.js';
+import { decompose } from '../../src/curve/decompose.js';
+import { elevateDegree } from '../../src/curve/elevateDegree.js';
+import { CurveError } from '../../src/curve/error.js';
+import { insertKnot, insertKnots } from '../../src/curve/insertKnot.js';
+import { joinCurves } from '../../src/curve/join.js';
 import {
   clampedKnotVector,
-  CurveError,
-  decompose,
   domainOf,
-  elevateDegree,
-  extractPart,
-  insertKnot,
-  insertKnots,
   interiorKnots,
-  joinCurves,
-  lengthOfCurve,
-  periodicKnotVector,
-  refitCurve,
-  reverseCurve,
-  settleKnots,
-  splitAtKnots,
-  splitCurve,
   unclampedUniformKnots,
-  validateCurve,
-  withSettledKnots,
-  wrapped,
-  type Curve,
-} from '../everything.js';
+} from '../../src/curve/knotVector.js';
+import { lengthOfCurve } from '../../src/curve/length.js';
+import { periodicKnotVector, wrapped } from '../../src/curve/periodic.js';
+import { refitCurve } from '../../src/curve/refit.js';
+import { reverseCurve } from '../../src/curve/reparametrise.js';
+import { settleKnots, withSettledKnots } from '../../src/curve/settleKnots.js';
+import { extractPart, splitAtKnots, splitCurve } from '../../src/curve/split.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { sizeOf } from './arbitrary.js';
 import { expectSameCurve } from './sameCurve.js';
 import { holds } from '../holds.js';

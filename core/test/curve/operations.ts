@@ -1,5 +1,38 @@
-import * as core from '../everything.js';
-import type { Curve } from '../everything.js';
+import { arcLengthTable } from '../../src/curve/arcLength.js';
+import { enclosedArea } from '../../src/curve/area.js';
+import { chainOfCurve } from '../../src/curve/bezierChain.js';
+import { bestCircle, circleError } from '../../src/curve/circleError.js';
+import { closeCurve, moveSeam } from '../../src/curve/close.js';
+import { deBoorConstruction, deCasteljauConstruction } from '../../src/curve/construct.js';
+import { measureContinuity } from '../../src/curve/continuity.js';
+import { convertCurve } from '../../src/curve/convert.js';
+import { decompose } from '../../src/curve/decompose.js';
+import { curvatureAt, curvatureDerivativeAt, osculatingCircleAt } from '../../src/curve/differential.js';
+import { editPoints, moveEditPoint } from '../../src/curve/editPoint.js';
+import { elevateDegree } from '../../src/curve/elevateDegree.js';
+import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
+import { derivativesAtMany, pointsAt, tessellate } from '../../src/curve/evaluateMany.js';
+import { evenOut, unevennessOf } from '../../src/curve/evenOut.js';
+import { boundingBox, curvatureExtremes, inflections } from '../../src/curve/features.js';
+import { fitCurveToTolerance } from '../../src/curve/fitCurve.js';
+import { fitStroke } from '../../src/curve/fitPoints.js';
+import { largestDistance } from '../../src/curve/hausdorff.js';
+import { spanHulls } from '../../src/curve/hull.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { interpolate, interpolateClosed } from '../../src/curve/interpolate.js';
+import { intersectCurves, intersectLine, selfIntersections } from '../../src/curve/intersect.js';
+import { lengthOfCurve } from '../../src/curve/length.js';
+import { matchCurve } from '../../src/curve/match.js';
+import { monotoneCubic } from '../../src/curve/monotone.js';
+import { nearestPoint } from '../../src/curve/nearest.js';
+import { reduceDegree } from '../../src/curve/reduceDegree.js';
+import { refitCurve } from '../../src/curve/refit.js';
+import { removeNeedlessKnots } from '../../src/curve/removeKnot.js';
+import { mapDomain, reparametriseMobius, reverseCurve } from '../../src/curve/reparametrise.js';
+import { sampleCurve } from '../../src/curve/sample.js';
+import { sampleBasis } from '../../src/curve/sampleBasis.js';
+import { splitCurve } from '../../src/curve/split.js';
+import type { Curve } from '../../src/curve/curve.js';
 
 const other: Curve = {
   degree: 3,
@@ -16,64 +49,64 @@ const other: Curve = {
 
 /** Every operation of the core on one curve, with arguments that suit many. */
 export const operations: readonly [string, (curve: Curve, u: number) => unknown][] = [
-  ['pointAt', core.pointAt],
-  ['derivativesAt', (curve, u) => core.derivativesAt(curve, u, 3, 'left')],
-  ['pointsAt', (curve, u) => core.pointsAt(curve, [u])],
-  ['derivativesAtMany', (curve, u) => core.derivativesAtMany(curve, [u], 3)],
-  ['tessellate', (curve) => core.tessellate(curve, 50)],
-  ['sampleCurve', (curve) => core.sampleCurve(curve, 5)],
-  ['sampleBasis', (curve) => core.sampleBasis(curve, 5)],
-  ['curvatureAt', core.curvatureAt],
-  ['curvatureDerivativeAt', core.curvatureDerivativeAt],
-  ['osculatingCircleAt', core.osculatingCircleAt],
-  ['insertKnot', core.insertKnot],
-  ['elevateDegree', core.elevateDegree],
-  ['reduceDegree', core.reduceDegree],
-  ['decompose', core.decompose],
-  ['splitCurve', core.splitCurve],
-  ['reverseCurve', core.reverseCurve],
-  ['mapDomain', (curve) => core.mapDomain(curve, 2, 3)],
-  ['reparametriseMobius', (curve) => core.reparametriseMobius(curve, 3)],
-  ['evenOut', (curve) => core.evenOut(curve)],
-  ['unevennessOf', (curve) => core.unevennessOf(curve)],
-  ['editPoints', core.editPoints],
-  ['moveEditPoint', (curve) => core.moveEditPoint(curve, 0, [3, 4])],
-  ['lengthOfCurve', (curve) => core.lengthOfCurve(curve)],
-  ['arcLengthTable', (curve) => core.arcLengthTable(curve).length],
-  ['enclosedArea', core.enclosedArea],
-  ['nearestPoint', (curve) => core.nearestPoint(curve, [5, 5])],
-  ['boundingBox', core.boundingBox],
-  ['inflections', core.inflections],
-  ['curvatureExtremes', core.curvatureExtremes],
-  ['selfIntersections', (curve) => core.selfIntersections(curve)],
-  ['intersectCurves', (curve) => core.intersectCurves(curve, other)],
+  ['pointAt', pointAt],
+  ['derivativesAt', (curve, u) => derivativesAt(curve, u, 3, 'left')],
+  ['pointsAt', (curve, u) => pointsAt(curve, [u])],
+  ['derivativesAtMany', (curve, u) => derivativesAtMany(curve, [u], 3)],
+  ['tessellate', (curve) => tessellate(curve, 50)],
+  ['sampleCurve', (curve) => sampleCurve(curve, 5)],
+  ['sampleBasis', (curve) => sampleBasis(curve, 5)],
+  ['curvatureAt', curvatureAt],
+  ['curvatureDerivativeAt', curvatureDerivativeAt],
+  ['osculatingCircleAt', osculatingCircleAt],
+  ['insertKnot', insertKnot],
+  ['elevateDegree', elevateDegree],
+  ['reduceDegree', reduceDegree],
+  ['decompose', decompose],
+  ['splitCurve', splitCurve],
+  ['reverseCurve', reverseCurve],
+  ['mapDomain', (curve) => mapDomain(curve, 2, 3)],
+  ['reparametriseMobius', (curve) => reparametriseMobius(curve, 3)],
+  ['evenOut', (curve) => evenOut(curve)],
+  ['unevennessOf', (curve) => unevennessOf(curve)],
+  ['editPoints', editPoints],
+  ['moveEditPoint', (curve) => moveEditPoint(curve, 0, [3, 4])],
+  ['lengthOfCurve', (curve) => lengthOfCurve(curve)],
+  ['arcLengthTable', (curve) => arcLengthTable(curve).length],
+  ['enclosedArea', enclosedArea],
+  ['nearestPoint', (curve) => nearestPoint(curve, [5, 5])],
+  ['boundingBox', boundingBox],
+  ['inflections', inflections],
+  ['curvatureExtremes', curvatureExtremes],
+  ['selfIntersections', (curve) => selfIntersections(curve)],
+  ['intersectCurves', (curve) => intersectCurves(curve, other)],
   [
     'intersectLine',
     (curve) =>
-      core.intersectLine(curve, [
+      intersectLine(curve, [
         [0, 5],
         [9, 6],
       ]),
   ],
-  ['largestDistance', (curve) => core.largestDistance(curve, other)],
-  ['measureContinuity', (curve) => core.measureContinuity(curve)],
-  ['matchCurve', (curve) => core.matchCurve(curve, other, 'G1')],
-  ['closeCurve pull', (curve) => core.closeCurve(curve, 'pull')],
-  ['closeCurve bridge', (curve) => core.closeCurve(curve, 'bridge')],
-  ['closeCurve wrap', (curve) => core.closeCurve(curve, 'wrap')],
-  ['moveSeam', core.moveSeam],
-  ['refitCurve', (curve) => core.refitCurve(curve, 3, 3)],
-  ['fitCurveToTolerance', (curve) => core.fitCurveToTolerance(curve, 3, 1)],
-  ['fitStroke', (curve) => core.fitStroke(curve.points, 1)],
-  ['interpolate', (curve) => core.interpolate(curve.points, 3)],
-  ['interpolateClosed', (curve) => core.interpolateClosed(curve.points, 3)],
-  ['monotoneCubic', (curve) => core.monotoneCubic(curve.points)],
-  ['convertCurve', (curve) => core.convertCurve(curve, 'bezier')],
-  ['chainOfCurve', (curve) => core.chainOfCurve(curve)],
-  ['spanHulls', core.spanHulls],
-  ['deBoorConstruction', core.deBoorConstruction],
-  ['deCasteljauConstruction', core.deCasteljauConstruction],
-  ['circleError', (curve) => core.circleError(curve, [50, 10], 40)],
-  ['bestCircle', core.bestCircle],
-  ['removeNeedlessKnots', (curve) => core.removeNeedlessKnots(curve, 1)],
+  ['largestDistance', (curve) => largestDistance(curve, other)],
+  ['measureContinuity', (curve) => measureContinuity(curve)],
+  ['matchCurve', (curve) => matchCurve(curve, other, 'G1')],
+  ['closeCurve pull', (curve) => closeCurve(curve, 'pull')],
+  ['closeCurve bridge', (curve) => closeCurve(curve, 'bridge')],
+  ['closeCurve wrap', (curve) => closeCurve(curve, 'wrap')],
+  ['moveSeam', moveSeam],
+  ['refitCurve', (curve) => refitCurve(curve, 3, 3)],
+  ['fitCurveToTolerance', (curve) => fitCurveToTolerance(curve, 3, 1)],
+  ['fitStroke', (curve) => fitStroke(curve.points, 1)],
+  ['interpolate', (curve) => interpolate(curve.points, 3)],
+  ['interpolateClosed', (curve) => interpolateClosed(curve.points, 3)],
+  ['monotoneCubic', (curve) => monotoneCubic(curve.points)],
+  ['convertCurve', (curve) => convertCurve(curve, 'bezier')],
+  ['chainOfCurve', (curve) => chainOfCurve(curve)],
+  ['spanHulls', spanHulls],
+  ['deBoorConstruction', deBoorConstruction],
+  ['deCasteljauConstruction', deCasteljauConstruction],
+  ['circleError', (curve) => circleError(curve, [50, 10], 40)],
+  ['bestCircle', bestCircle],
+  ['removeNeedlessKnots', (curve) => removeNeedlessKnots(curve, 1)],
 ];

@@ -1,18 +1,15 @@
 import { describe, expect, it } from 'vitest';
-import {
-  clampedUniformKnots,
-  elevateDegree,
-  pointAt,
-  exactCircle,
-  figurePassage,
-  emptyFigure,
-  insertKnot,
-  mapDomain,
-  passageBetween,
-  validateCurve,
-  type Curve,
-  type FigureDocument,
-} from '../everything.js';
+import { exactCircle } from '../../src/curve/circle.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { elevateDegree } from '../../src/curve/elevateDegree.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { passageBetween } from '../../src/curve/passage.js';
+import { mapDomain } from '../../src/curve/reparametrise.js';
+import { validateCurve } from '../../src/curve/validate.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import { figurePassage } from '../../src/figure/evaluation/passage.js';
 
 const points = [
   [0, 0],

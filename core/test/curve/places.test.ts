@@ -1,35 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { enclosedArea } from '../../src/curve/area.js';
+import { circularArc, exactCircle, exactEllipse } from '../../src/curve/circle.js';
+import { closeCurve } from '../../src/curve/close.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { largestDeviation } from '../../src/curve/deviation.js';
 import {
-  boundingBox,
-  circularArc,
-  clampedUniformKnots,
-  closeCurve,
   curvatureAt,
   curvatureDerivativeAt,
-  spansOf,
-  curvatureExtremes,
-  CurveError,
-  derivativesAt,
-  domainOf,
-  enclosedArea,
-  exactCircle,
-  exactEllipse,
-  inflections,
-  insertKnots,
-  intersectCurves,
-  intersectLine,
-  largestDeviation,
-  largestDistance,
   osculatingCircleAt,
-  pointAt,
-  reverseCurve,
-  sampleCurve,
-  selfIntersections,
   torsionAt,
-  type Curve,
-  type Point,
-} from '../everything.js';
+} from '../../src/curve/differential.js';
+import { CurveError } from '../../src/curve/error.js';
+import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
+import { boundingBox, curvatureExtremes, inflections } from '../../src/curve/features.js';
+import { largestDistance } from '../../src/curve/hausdorff.js';
+import { insertKnots } from '../../src/curve/insertKnot.js';
+import { intersectCurves, intersectLine, selfIntersections } from '../../src/curve/intersect.js';
+import { clampedUniformKnots, spansOf, domainOf } from '../../src/curve/knotVector.js';
+import { reverseCurve } from '../../src/curve/reparametrise.js';
+import { sampleCurve } from '../../src/curve/sample.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { expectClose } from './reference.js';
 import { holds } from '../holds.js';

@@ -1,26 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  arcLengthTable,
-  clampedUniformKnots,
-  CurveError,
-  derivativesAt,
-  domainOf,
-  elevateDegree,
-  evenOut,
-  largestDeviation,
-  largestDistance,
-  largestDistanceFrom,
-  nearestFinder,
-  pointAt,
-  refitCurve,
-  removeKnot,
-  reparametriseMobius,
-  interiorKnots,
-  spansOf,
-  unevennessOf,
-  type Curve,
-} from '../everything.js';
+import { arcLengthTable } from '../../src/curve/arcLength.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { largestDeviation } from '../../src/curve/deviation.js';
+import { elevateDegree } from '../../src/curve/elevateDegree.js';
+import { CurveError } from '../../src/curve/error.js';
+import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
+import { evenOut, unevennessOf } from '../../src/curve/evenOut.js';
+import { largestDistance, largestDistanceFrom } from '../../src/curve/hausdorff.js';
+import { clampedUniformKnots, domainOf, interiorKnots, spansOf } from '../../src/curve/knotVector.js';
+import { nearestFinder } from '../../src/curve/nearest.js';
+import { refitCurve } from '../../src/curve/refit.js';
+import { removeKnot } from '../../src/curve/removeKnot.js';
+import { reparametriseMobius } from '../../src/curve/reparametrise.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { holds } from '../holds.js';
 

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect } from 'vitest';
-import type { Point } from '../everything.js';
+import type { Point } from '../../src/curve/curve.js';
 
 /** The reference cases of one file. */
 export function referenceCases<Case>(name: string): Case[] {

@@ -1,22 +1,16 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  clampedUniformKnots,
-  CurveError,
-  distinctKnots,
-  domainOf,
-  elevateDegree,
-  insertKnot,
-  interiorKnots,
-  pointAt,
-  joinedByGaps,
-  mapDomain,
-  reduceDegree,
-  removableTimes,
-  removeKnot,
-  validateCurve,
-  type Curve,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { elevateDegree } from '../../src/curve/elevateDegree.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { joinedByGaps } from '../../src/curve/gaps.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { clampedUniformKnots, distinctKnots, domainOf, interiorKnots } from '../../src/curve/knotVector.js';
+import { reduceDegree } from '../../src/curve/reduceDegree.js';
+import { removableTimes, removeKnot } from '../../src/curve/removeKnot.js';
+import { mapDomain } from '../../src/curve/reparametrise.js';
+import { validateCurve } from '../../src/curve/validate.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectSameCurve } from './sameCurve.js';
 import { holds } from '../holds.js';

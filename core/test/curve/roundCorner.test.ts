@@ -1,22 +1,17 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  classifyConic,
-  cornersOf,
-  CurveError,
-  decompose,
-  distance,
-  domainOf,
-  lengthOfCurve,
-  measureContinuity,
-  nearestPoint,
-  pointAt,
-  roundCorner,
-  roundingSizeFor,
-  validateCurve,
-  type Curve,
-  type Rounding,
-} from '../everything.js';
+import { classifyConic } from '../../src/curve/classifyConic.js';
+import { measureContinuity } from '../../src/curve/continuity.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { decompose } from '../../src/curve/decompose.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { domainOf } from '../../src/curve/knotVector.js';
+import { lengthOfCurve } from '../../src/curve/length.js';
+import { nearestPoint } from '../../src/curve/nearest.js';
+import { cornersOf, roundCorner, roundingSizeFor, type Rounding } from '../../src/curve/roundCorner.js';
+import { validateCurve } from '../../src/curve/validate.js';
+import { distance } from '../../src/curve/vector.js';
 import { holds } from '../holds.js';
 
 const corner = (points: readonly number[][]): Curve => ({

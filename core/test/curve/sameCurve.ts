@@ -1,4 +1,6 @@
-import { derivativesAt, domainOf, pointAt, spansOf, type Curve } from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
+import { domainOf, spansOf } from '../../src/curve/knotVector.js';
 import { sizeOf } from './arbitrary.js';
 import { expectClose } from './reference.js';
 

@@ -1,5 +1,6 @@
 import fc from 'fast-check';
-import { validateCurve, type Curve } from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { validateCurve } from '../../src/curve/validate.js';
 
 const weight = fc.oneof(
   fc.integer({ min: -500, max: 500 }).map((value) => value / 100),

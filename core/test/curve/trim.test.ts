@@ -1,6 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { CurveError, domainOf, pointAt, trimToBox, type Curve } from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { domainOf } from '../../src/curve/knotVector.js';
+import { trimToBox } from '../../src/curve/trim.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { holds } from '../holds.js';
 

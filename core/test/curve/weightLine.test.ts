@@ -1,15 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  distance,
-  distinctPointCount,
-  pointAt,
-  weightAtShare,
-  weightLines,
-  weightPointLines,
-  withWeight,
-  type Curve,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { distinctPointCount, withWeight } from '../../src/curve/periodic.js';
+import { distance } from '../../src/curve/vector.js';
+import { weightAtShare, weightLines, weightPointLines } from '../../src/curve/weightLine.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
 import { holds } from '../holds.js';
 

@@ -1,6 +1,8 @@
 import fc from 'fast-check';
-import { figureDescription, type Curve, type Field } from '../everything.js';
-import { curve as curveDescription } from '../../src/figure/parts.js';
+import type { Curve } from '../../src/curve/curve.js';
+import type { Field } from '../../src/describe/describe.js';
+import { figureDescription } from '../../src/figure/document/document.js';
+import { curve as curveDescription } from '../../src/figure/part/parts.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 
 /** Ids to choose from where a value refers to something, and for what is new. */

@@ -1,29 +1,25 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { decompose } from '../../src/curve/decompose.js';
+import { elevateDegree } from '../../src/curve/elevateDegree.js';
+import { CurveError } from '../../src/curve/error.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { domainOf, interiorKnots } from '../../src/curve/knotVector.js';
+import { basisAt } from '../../src/curve/sampleBasis.js';
+import { clampEnds } from '../../src/curve/split.js';
 import {
-  basisAt,
-  clampEnds,
-  conicEquation,
-  inNotation,
-  usualNotation,
-  CurveError,
-  decompose,
-  domainOf,
-  elevateDegree,
-  factNames,
-  facts,
-  insertKnot,
-  interiorKnots,
-  offeredOperations,
-  operations,
   parameterCalculationNames,
   parameterCalculations,
-  type CalculationLine,
-  type Curve,
-  type FactMember,
-  type OperationMember,
-  type Point,
-} from '../everything.js';
+} from '../../src/figure/calculation/atParameter.js';
+import type { CalculationLine } from '../../src/figure/calculation/calculation.js';
+import { conicEquation } from '../../src/figure/calculation/ofFacts.js';
+import type { FactMember } from '../../src/figure/fact/define.js';
+import { factNames, facts } from '../../src/figure/fact/facts.js';
+import type { OperationMember } from '../../src/figure/operation/define.js';
+import { offeredOperations, operations } from '../../src/figure/operation/operations.js';
+import { inNotation } from '../../src/notation/neutralTex.js';
+import { usualNotation } from '../../src/notation/notation.js';
 import { arbitraryCurve, sizeOf } from '../curve/arbitrary.js';
 import { holds } from '../holds.js';
 

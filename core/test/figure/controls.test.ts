@@ -1,17 +1,16 @@
 import { describe, expect, it } from 'vitest';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { applyFigureCommand } from '../../src/figure/change/applyCommand.js';
 import {
-  applyFigureCommand,
-  clampedUniformKnots,
   controlCommand,
   controlRange,
   controls,
-  emptyFigure,
-  evaluateFigure,
   offeredControls,
   type Control,
   type ControlKind,
-  type FigureDocument,
-} from '../everything.js';
+} from '../../src/figure/control/controls.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import { evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
 
 const points = [
   [0, 0],

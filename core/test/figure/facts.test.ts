@@ -1,14 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  curveOfShape,
-  factNames,
-  facts,
-  type Curve,
-  type FactValue,
-  type FigureItem,
-  type Shape,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import type { FigureItem } from '../../src/figure/document/item.js';
+import type { FactValue } from '../../src/figure/fact/define.js';
+import { factNames, facts } from '../../src/figure/fact/facts.js';
+import { curveOfShape, type Shape } from '../../src/figure/shape/shapes.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 import { holds } from '../holds.js';
 

@@ -1,33 +1,27 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  applyFigureCommand,
-  clampedUniformKnots,
-  CommandError,
-  curveOf,
-  elevateDegree,
-  extractPart,
-  insertKnot,
-  interpolate,
-  isMarked,
-  isShown,
-  joinCurves,
-  reverseCurve,
-  type Curve,
-  type Operation,
-  emptyFigure,
-  evaluateFigure,
-  migrate,
-  migrateFigure,
-  startOver,
-  readerMay,
-  validateFigure,
-  type FigureCommand,
-  type FigureDocument,
-  type FigureItem,
-  coreSentences,
-  sentenceOf,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { elevateDegree } from '../../src/curve/elevateDegree.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { interpolate } from '../../src/curve/interpolate.js';
+import { joinCurves } from '../../src/curve/join.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { reverseCurve } from '../../src/curve/reparametrise.js';
+import { extractPart } from '../../src/curve/split.js';
+import { applyFigureCommand, readerMay } from '../../src/figure/change/applyCommand.js';
+import { migrateFigure } from '../../src/figure/change/migrateFigure.js';
+import { startOver } from '../../src/figure/change/startOver.js';
+import type { FigureCommand } from '../../src/figure/command/commands.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import type { FigureItem } from '../../src/figure/document/item.js';
+import { isMarked, isShown } from '../../src/figure/document/seen.js';
+import { validateFigure } from '../../src/figure/document/validate.js';
+import { curveOf, evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
+import type { Operation } from '../../src/figure/operation/operations.js';
+import { CommandError } from '../../src/history/history.js';
+import { migrate } from '../../src/migration/migrate.js';
+import { coreSentences } from '../../src/told/coreSentences.js';
+import { sentenceOf } from '../../src/told/told.js';
 import { holds } from '../holds.js';
 
 const points = [

@@ -1,23 +1,16 @@
 import { describe, expect, it } from 'vitest';
-import {
-  allow,
-  allowanceFor,
-  applyFigureCommand,
-  clampedUniformKnots,
-  emptyFigure,
-  forbid,
-  freedoms,
-  insertKnot,
-  readerMay,
-  resultsAreTrue,
-  startOver,
-  usesOf,
-  type Curve,
-  type FigureCommand,
-  type FigureDocument,
-  type Freedom,
-  type FreedomKind,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { applyFigureCommand, readerMay } from '../../src/figure/change/applyCommand.js';
+import { startOver } from '../../src/figure/change/startOver.js';
+import { resultsAreTrue } from '../../src/figure/change/trueResults.js';
+import type { FigureCommand } from '../../src/figure/command/commands.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import type { Freedom, FreedomKind } from '../../src/figure/document/freedoms.js';
+import { allow, allowanceFor, forbid } from '../../src/figure/freedom/allow.js';
+import { freedoms } from '../../src/figure/freedom/freedoms.js';
+import { usesOf } from '../../src/figure/operation/uses.js';
 
 const curve: Curve = {
   degree: 3,

@@ -1,37 +1,32 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { Curve } from '../../src/curve/curve.js';
+import { editPoints } from '../../src/curve/editPoint.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { periodicCurve } from '../../src/curve/periodic.js';
+import { applyFigureCommand } from '../../src/figure/change/applyCommand.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import type { FigureItem, PictureItem } from '../../src/figure/document/item.js';
 import {
-  applyFigureCommand,
-  clampedUniformKnots,
-  curveOf,
-  curveOfShape,
-  displacement,
-  editPoints,
-  emptyFigure,
-  evaluateFigure,
-  gripPlace,
-  gripsOfItem,
-  insertKnot,
-  mapPlace,
-  moveGrips,
   movePictureHandle,
-  periodicCurve,
   pictureCorners,
   pictureHandles,
-  pointAt,
-  rotation,
   scalePictureBy,
+} from '../../src/figure/document/picture.js';
+import { curveOf, evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
+import { gripPlace, gripsOfItem, moveGrips, type Grip } from '../../src/figure/grip/grip.js';
+import { withLinkedMove } from '../../src/figure/grip/linkedMove.js';
+import {
+  displacement,
+  mapPlace,
+  rotation,
   scaling,
   translation,
-  withLinkedMove,
-  type Curve,
-  type FigureDocument,
-  type FigureItem,
-  type Grip,
-  type PictureItem,
   type PlaneMap,
-  type Shape,
-} from '../everything.js';
+} from '../../src/figure/part/plane.js';
+import { curveOfShape, type Shape } from '../../src/figure/shape/shapes.js';
 import { holds } from '../holds.js';
 
 const points = [

@@ -1,37 +1,28 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { keepContinuityAtKnot } from '../../src/curve/continueAtKnot.js';
+import { measureContinuity } from '../../src/curve/continuity.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { interiorKnots } from '../../src/curve/knotVector.js';
+import type { JointContinuity } from '../../src/curve/match.js';
+import { distinctPointCount, periodicKnotVector } from '../../src/curve/periodic.js';
+import { clampEnds } from '../../src/curve/split.js';
+import { validateCurve } from '../../src/curve/validate.js';
+import { applyFigureCommand } from '../../src/figure/change/applyCommand.js';
+import type { FigureCommand } from '../../src/figure/command/commands.js';
+import { emptyFigure, hasLocks, itemOf, type FigureDocument } from '../../src/figure/document/document.js';
+import type { CurveItem } from '../../src/figure/document/item.js';
+import { curveOf, evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
+import { jointsOf, locksOf } from '../../src/figure/joint/joints.js';
+import { canLockKnot, lockKnot, lockedKnotsOf } from '../../src/figure/joint/lockedKnots.js';
+import { keepingLocks, lockJoint } from '../../src/figure/joint/locks.js';
 import {
-  applyFigureCommand,
-  canLockKnot,
   chainThrough,
-  clampEnds,
-  distinctPointCount,
-  curveOf,
-  emptyFigure,
-  evaluateFigure,
-  hasLocks,
-  interiorKnots,
-  itemOf,
-  jointsOf,
-  keepContinuityAtKnot,
-  keepingLocks,
-  lockJoint,
-  lockKnot,
-  lockedKnotsOf,
-  locksOf,
-  measureContinuity,
-  periodicKnotVector,
   piecesOf,
   putTogether,
   replaceChain,
   takeApart,
-  validateCurve,
-  type Curve,
-  type CurveItem,
-  type FigureCommand,
-  type FigureDocument,
-  type JointContinuity,
-} from '../everything.js';
+} from '../../src/figure/joint/takeApart.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 import { expectSameCurve } from '../curve/sameCurve.js';
 import { holds } from '../holds.js';

@@ -1,18 +1,16 @@
 import { describe, expect, it } from 'vitest';
+import type { Curve } from '../../src/curve/curve.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import { evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
+import type { Measured, MeasuredValue } from '../../src/figure/measure/define.js';
 import {
-  clampedUniformKnots,
-  emptyFigure,
-  evaluateFigure,
   measured,
   measures,
   offeredMeasures,
-  type Curve,
-  type FigureDocument,
   type Measure,
-  type Measured,
-  type MeasuredValue,
   type MeasureKind,
-} from '../everything.js';
+} from '../../src/figure/measure/measures.js';
 
 const curve: Curve = {
   degree: 3,

@@ -1,29 +1,20 @@
 import { describe, expect, it } from 'vitest';
-import {
-  applyFigureCommand,
-  curveOfShape,
-  handlesOfItem,
-  handlesOfShape,
-  moveHandleOf,
-  moveShapeHandle,
-  operations,
-  clampedUniformKnots,
-  CommandError,
-  curveOf,
-  emptyFigure,
-  evaluateFigure,
-  pointAt,
-  previewOperation,
-  coreSentences,
-  sentenceOf,
-  validateCurve,
-  validateFigure,
-  type Curve,
-  type FigureDocument,
-  type FigureItem,
-  type Operation,
-  type Shape,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { validateCurve } from '../../src/curve/validate.js';
+import { applyFigureCommand } from '../../src/figure/change/applyCommand.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import type { FigureItem } from '../../src/figure/document/item.js';
+import { validateFigure } from '../../src/figure/document/validate.js';
+import { curveOf, evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
+import { previewOperation } from '../../src/figure/evaluation/preview.js';
+import { handlesOfItem, moveHandleOf } from '../../src/figure/grip/grip.js';
+import { operations, type Operation } from '../../src/figure/operation/operations.js';
+import { curveOfShape, handlesOfShape, moveShapeHandle, type Shape } from '../../src/figure/shape/shapes.js';
+import { CommandError } from '../../src/history/history.js';
+import { coreSentences } from '../../src/told/coreSentences.js';
+import { sentenceOf } from '../../src/told/told.js';
 
 const curve: Curve = {
   degree: 3,

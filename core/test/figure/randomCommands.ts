@@ -1,14 +1,13 @@
 import type fc from 'fast-check';
+import type { Curve } from '../../src/curve/curve.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
 import {
-  clampedUniformKnots,
-  emptyFigure,
   figureCommands,
-  type Curve,
   type FigureCommandName,
-  type FigureDocument,
-  type FigureItem,
   type SingleFigureCommand,
-} from '../everything.js';
+} from '../../src/figure/command/commands.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import type { FigureItem } from '../../src/figure/document/item.js';
 import { arbitraryOf } from '../describe/arbitraryOf.js';
 
 export const points = [

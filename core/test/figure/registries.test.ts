@@ -1,38 +1,33 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { hasSignedWeights, partsBetweenPoles } from '../../src/curve/betweenPoles.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { CurveError } from '../../src/curve/error.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { clampedUniformKnots, domainOf } from '../../src/curve/knotVector.js';
+import { validateCurve } from '../../src/curve/validate.js';
+import { referencesIn, withIds } from '../../src/describe/ids.js';
+import { applyFigureCommand, touchesOfFigureCommand } from '../../src/figure/change/applyCommand.js';
 import {
-  applyFigureCommand,
-  clampedUniformKnots,
-  CommandError,
-  curveOfShape,
-  CurveError,
-  domainOf,
   figureCommands,
-  figureDescription,
-  handlesOfShape,
-  hasSignedWeights,
-  itemDescription,
-  moveShapeHandle,
-  offeredOperations,
-  operate,
-  operations,
-  partsBetweenPoles,
-  pathsMeet,
-  pointAt,
-  referencesIn,
-  shapes,
-  touchesOfFigureCommand,
-  validateCurve,
-  validateFigure,
-  withIds,
-  type Curve,
   type FigureCommand,
-  type FigureDocument,
-  type Operation,
+  type SingleFigureCommand,
+} from '../../src/figure/command/commands.js';
+import { figureDescription, type FigureDocument } from '../../src/figure/document/document.js';
+import { itemDescription } from '../../src/figure/document/item.js';
+import { validateFigure } from '../../src/figure/document/validate.js';
+import { operate } from '../../src/figure/operation/operate.js';
+import { offeredOperations, operations, type Operation } from '../../src/figure/operation/operations.js';
+import {
+  curveOfShape,
+  handlesOfShape,
+  moveShapeHandle,
+  shapes,
   type Shape,
   type ShapeKind,
-  type SingleFigureCommand,
-} from '../everything.js';
+} from '../../src/figure/shape/shapes.js';
+import { CommandError } from '../../src/history/history.js';
+import { pathsMeet } from '../../src/history/touches.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 import { expectClose } from '../curve/reference.js';
 import { signedCurves } from '../curve/signedCurves.js';

@@ -1,12 +1,10 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  applyFigureCommand,
-  CommandError,
-  validateFigure,
-  type FigureCommand,
-  type FigureDocument,
-} from '../everything.js';
+import { applyFigureCommand } from '../../src/figure/change/applyCommand.js';
+import type { FigureCommand } from '../../src/figure/command/commands.js';
+import type { FigureDocument } from '../../src/figure/document/document.js';
+import { validateFigure } from '../../src/figure/document/validate.js';
+import { CommandError } from '../../src/history/history.js';
 import { commandNames, commandsOf, figure } from './randomCommands.js';
 import { holds } from '../holds.js';
 

@@ -1,14 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  nearestCircle,
-  domainOf,
-  sampleCurve,
-  trackNames,
-  trackOf,
-  type Curve,
-  type PlotInput,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { domainOf } from '../../src/curve/knotVector.js';
+import { sampleCurve } from '../../src/curve/sample.js';
+import type { PlotInput } from '../../src/figure/track/define.js';
+import { nearestCircle } from '../../src/figure/track/radiusError.js';
+import { trackNames, trackOf } from '../../src/figure/track/tracks.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 import { signedCurves } from '../curve/signedCurves.js';
 import { holds } from '../holds.js';

@@ -1,10 +1,8 @@
-import {
-  emptyFigure,
-  evaluateFigure,
-  type Curve,
-  type FigureItem,
-  type OutgoingFigure,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { emptyFigure } from '../../src/figure/document/document.js';
+import type { FigureItem } from '../../src/figure/document/item.js';
+import { evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
+import type { OutgoingFigure } from '../../src/format/define.js';
 
 /** A figure of items on its way out. */
 export function outgoing(...items: FigureItem[]): OutgoingFigure {

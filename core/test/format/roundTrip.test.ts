@@ -1,20 +1,15 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arbitraryCurve, sizeOf } from '../curve/arbitrary.js';
-import {
-  evaluateFigure,
-  formatNames,
-  FormatError,
-  formats,
-  largestDistance,
-  lengthOfCurve,
-  pathOf,
-  pointAt,
-  readerOf,
-  type Curve,
-  type FigureItem,
-  type FormatMember,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { largestDistance } from '../../src/curve/hausdorff.js';
+import { lengthOfCurve } from '../../src/curve/length.js';
+import type { FigureItem } from '../../src/figure/document/item.js';
+import { evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
+import { FormatError, type FormatMember } from '../../src/format/define.js';
+import { formatNames, formats, readerOf } from '../../src/format/formats.js';
+import { pathOf } from '../../src/format/svg/path.js';
 import { curveItem, curvesIn, outgoing } from './figures.js';
 import { holds } from '../holds.js';
 

@@ -1,17 +1,13 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { arbitraryCurve, sizeOf } from '../curve/arbitrary.js';
-import {
-  curveOf,
-  emptyFigure,
-  evaluateFigure,
-  formats,
-  largestDistance,
-  pointAt,
-  readerOf,
-  type Curve,
-  type FigureItem,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { largestDistance } from '../../src/curve/hausdorff.js';
+import { emptyFigure } from '../../src/figure/document/document.js';
+import type { FigureItem } from '../../src/figure/document/item.js';
+import { curveOf, evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
+import { formats, readerOf } from '../../src/format/formats.js';
 import { curveItem, outgoing } from './figures.js';
 import { holds } from '../holds.js';
 

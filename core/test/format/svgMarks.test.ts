@@ -1,14 +1,11 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  basisAt,
-  curvatureAt,
-  formats,
-  usualNotation,
-  type Curve,
-  type FigureDocument,
-  type Notation,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { curvatureAt } from '../../src/curve/differential.js';
+import { basisAt } from '../../src/curve/sampleBasis.js';
+import type { FigureDocument } from '../../src/figure/document/document.js';
+import { formats } from '../../src/format/formats.js';
+import { usualNotation, type Notation } from '../../src/notation/notation.js';
 import { arbitraryCurve } from '../curve/arbitrary.js';
 import { curveItem, outgoing } from './figures.js';
 import { holds } from '../holds.js';

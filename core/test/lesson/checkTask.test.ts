@@ -1,13 +1,10 @@
 import { describe, expect, it } from 'vitest';
-import {
-  applyFigureCommand,
-  clampedUniformKnots,
-  emptyFigure,
-  isTaskMet,
-  type Condition,
-  type FigureCommand,
-  type FigureDocument,
-} from '../everything.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { applyFigureCommand } from '../../src/figure/change/applyCommand.js';
+import type { FigureCommand } from '../../src/figure/command/commands.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import { isTaskMet } from '../../src/lesson/checkTask.js';
+import type { Condition } from '../../src/lesson/condition/conditions.js';
 import { judgeAlone } from './judgeAlone.js';
 
 const points = Array.from({ length: 9 }, (_, index) => [index * 10, index % 2 === 0 ? 0 : 10]);

@@ -1,29 +1,24 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { FigureCommand } from '../../src/figure/command/commands.js';
+import { emptyFigure } from '../../src/figure/document/document.js';
+import { CommandError } from '../../src/history/history.js';
+import { pathsMeet } from '../../src/history/touches.js';
+import { applyLessonCommand, sheetOfCommand, touchesOfLessonCommand } from '../../src/lesson/applyCommand.js';
+import { lessonCommands, type LessonCommand } from '../../src/lesson/command/commands.js';
+import { backTo, lessonDifference } from '../../src/lesson/difference.js';
 import {
-  applyLessonCommand,
-  backTo,
-  CommandError,
-  emptyFigure,
-  emptyProse,
-  isAllowedAddress,
-  lessonCommands,
-  lessonDifference,
   lessonVersion,
   newSheet,
-  pathsMeet,
-  sheetOfCommand,
-  touchesOfLessonCommand,
-  usualNotation,
-  validateLesson,
-  type FigureCommand,
-  type LessonCommand,
   type LessonDocument,
-  type Prose,
   type Sheet,
   type Stage,
-  type Task,
-} from '../everything.js';
+} from '../../src/lesson/lesson.js';
+import { isAllowedAddress } from '../../src/lesson/prose/address.js';
+import { emptyProse, type Prose } from '../../src/lesson/prose/prose.js';
+import type { Task } from '../../src/lesson/task/tasks.js';
+import { validateLesson } from '../../src/lesson/validate.js';
+import { usualNotation } from '../../src/notation/notation.js';
 import { holds } from '../holds.js';
 
 const comb = (shown: boolean): FigureCommand => ({ name: 'setShown', shown: { comb: shown } });

@@ -1,32 +1,26 @@
 import { describe, expect, it } from 'vitest';
+import { exactCircle } from '../../src/curve/circle.js';
+import type { Curve, Point } from '../../src/curve/curve.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { periodicCurve } from '../../src/curve/periodic.js';
+import { referencesIn } from '../../src/describe/ids.js';
+import { applyFigureCommand } from '../../src/figure/change/applyCommand.js';
+import type { FigureCommand } from '../../src/figure/command/commands.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import { curveOf, evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
+import { isTaskMet } from '../../src/lesson/checkTask.js';
 import {
-  applyFigureCommand,
-  clampedUniformKnots,
   conditionDescription,
   conditions,
-  emptyFigure,
-  exactCircle,
-  curveOf,
-  evaluateFigure,
-  firstCondition,
-  firstStageId,
-  insertKnot,
-  isTaskMet,
-  lostConditions,
-  newSheet,
-  otherConditions,
-  periodicCurve,
-  referencesIn,
-  validateTask,
   type Condition,
   type ConditionKind,
   type ConditionOf,
-  type Curve,
-  type FigureCommand,
-  type FigureDocument,
-  type Point,
-  type Task,
-} from '../everything.js';
+} from '../../src/lesson/condition/conditions.js';
+import { firstCondition, otherConditions } from '../../src/lesson/condition/judge.js';
+import { firstStageId, newSheet } from '../../src/lesson/lesson.js';
+import { lostConditions } from '../../src/lesson/references.js';
+import { validateTask, type Task } from '../../src/lesson/task/tasks.js';
 import { judgeAlone } from './judgeAlone.js';
 
 const points = Array.from({ length: 9 }, (_, index) => [index * 10, index % 2 === 0 ? 0 : 10]);

@@ -1,21 +1,14 @@
 import { describe, expect, it } from 'vitest';
-import {
-  checkTask,
-  clampedUniformKnots,
-  conditions,
-  emptyFigure,
-  firstCondition,
-  firstStageId,
-  largestDistance,
-  newSheet,
-  spend,
-  withinEffort,
-  type Condition,
-  type ConditionKind,
-  type Curve,
-  type FigureDocument,
-  type Task,
-} from '../everything.js';
+import type { Curve } from '../../src/curve/curve.js';
+import { spend, withinEffort } from '../../src/curve/effort.js';
+import { largestDistance } from '../../src/curve/hausdorff.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import { checkTask } from '../../src/lesson/checkTask.js';
+import { conditions, type Condition, type ConditionKind } from '../../src/lesson/condition/conditions.js';
+import { firstCondition } from '../../src/lesson/condition/judge.js';
+import { firstStageId, newSheet } from '../../src/lesson/lesson.js';
+import type { Task } from '../../src/lesson/task/tasks.js';
 
 /** Points that go to and fro at random, so that nothing of one curve can be passed over for another. */
 function wild(degree: number, spans: number, seed: number, weighted: boolean): Curve {

@@ -1,25 +1,24 @@
 import { describe, expect, it } from 'vitest';
+import type { Curve } from '../../src/curve/curve.js';
+import { pointAt } from '../../src/curve/evaluate.js';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { applyFigureCommand } from '../../src/figure/change/applyCommand.js';
+import type { FigureCommand } from '../../src/figure/command/commands.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import type { CurveItem } from '../../src/figure/document/item.js';
+import { stepBetween } from '../../src/lesson/guess/define.js';
+import { lineOf } from '../../src/lesson/guess/drawn.js';
 import {
-  applyFigureCommand,
-  clampedUniformKnots,
-  emptyFigure,
   guesses,
-  insertKnot,
   judgeGuess,
-  lineOf,
-  movedSpans,
   offeredQuestions,
-  pointAt,
-  stepBetween,
   truthOf,
-  type Curve,
-  type CurveItem,
-  type FigureCommand,
-  type FigureDocument,
   type Guess,
   type GuessKind,
   type Question,
-} from '../everything.js';
+} from '../../src/lesson/guess/guesses.js';
+import { movedSpans } from '../../src/lesson/guess/spans.js';
 
 const points = Array.from({ length: 9 }, (_, index) => [index * 10, index % 2 === 0 ? 0 : 10]);
 const curve: Curve = { degree: 3, knots: clampedUniformKnots(9, 3), points };

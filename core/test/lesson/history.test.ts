@@ -1,21 +1,12 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import {
-  advance,
-  applyLessonCommand,
-  CommandError,
-  emptyFigure,
-  emptyProse,
-  lessonVersion,
-  newSheet,
-  startHistory,
-  validateLesson,
-  type History,
-  type LessonCommand,
-  type LessonDocument,
-  type Sheet,
-  type Step,
-} from '../everything.js';
+import { emptyFigure } from '../../src/figure/document/document.js';
+import { advance, CommandError, startHistory, type History, type Step } from '../../src/history/history.js';
+import { applyLessonCommand } from '../../src/lesson/applyCommand.js';
+import type { LessonCommand } from '../../src/lesson/command/commands.js';
+import { lessonVersion, newSheet, type LessonDocument, type Sheet } from '../../src/lesson/lesson.js';
+import { emptyProse } from '../../src/lesson/prose/prose.js';
+import { validateLesson } from '../../src/lesson/validate.js';
 import { holds } from '../holds.js';
 
 const sheet = (id: string): Sheet => newSheet({ id, title: id, figure: emptyFigure() });

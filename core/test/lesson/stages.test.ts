@@ -1,36 +1,35 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { applyFigureCommand } from '../../src/figure/change/applyCommand.js';
+import { differenceOf } from '../../src/figure/change/difference.js';
+import type { FigureCommand } from '../../src/figure/command/commands.js';
+import { itemOf, type FigureDocument } from '../../src/figure/document/document.js';
+import type { CurveItem } from '../../src/figure/document/item.js';
+import { operate } from '../../src/figure/operation/operate.js';
+import { CommandError } from '../../src/history/history.js';
+import { applyLessonCommand } from '../../src/lesson/applyCommand.js';
+import type { LessonCommand } from '../../src/lesson/command/commands.js';
 import {
-  addStage,
-  applyFigureCommand,
-  applyLessonCommand,
-  changeAtStage,
-  CommandError,
-  differenceOf,
-  figureOfStage,
-  insertKnot,
-  itemOf,
-  leaveOut,
   lessonVersion,
-  migrateLesson,
-  migrateLessonCommand,
-  mergeWithNext,
-  moveStage,
   newSheet,
-  operate,
-  removeStage,
-  splitStage,
-  stageStates,
-  takeAsKept,
-  validateLesson,
-  type CurveItem,
-  type FigureCommand,
-  type FigureDocument,
-  type LessonCommand,
   type LessonDocument,
   type Sheet,
   type Stage,
-} from '../everything.js';
+} from '../../src/lesson/lesson.js';
+import { migrateLesson, migrateLessonCommand } from '../../src/lesson/migrateLesson.js';
+import {
+  addStage,
+  changeAtStage,
+  leaveOut,
+  mergeWithNext,
+  moveStage,
+  removeStage,
+  splitStage,
+  takeAsKept,
+} from '../../src/lesson/stage/changes.js';
+import { figureOfStage, stageStates } from '../../src/lesson/stage/states.js';
+import { validateLesson } from '../../src/lesson/validate.js';
 import { commandNames, commandsOf, curve, figure } from '../figure/randomCommands.js';
 import { holds } from '../holds.js';
 

@@ -1,40 +1,31 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import { insertKnot } from '../../src/curve/insertKnot.js';
+import { clampedUniformKnots } from '../../src/curve/knotVector.js';
+import { applyFigureCommand } from '../../src/figure/change/applyCommand.js';
+import type { FigureCommand } from '../../src/figure/command/commands.js';
+import { emptyFigure, type FigureDocument } from '../../src/figure/document/document.js';
+import type { CurveItem } from '../../src/figure/document/item.js';
+import { curveOf, evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
+import type { Measure } from '../../src/figure/measure/measures.js';
+import { answerTo, checkTask, isTaskMet } from '../../src/lesson/checkTask.js';
+import type { Condition } from '../../src/lesson/condition/conditions.js';
+import type { ConditionResult } from '../../src/lesson/condition/define.js';
+import { firstStageId, newSheet, type Sheet } from '../../src/lesson/lesson.js';
+import { scoreOf } from '../../src/lesson/score.js';
+import { figureOfStage } from '../../src/lesson/stage/states.js';
+import { isVaried, seedFrom, variedSheet } from '../../src/lesson/stage/vary.js';
 import {
-  answerTo,
-  applyFigureCommand,
-  checkTask,
-  clampedUniformKnots,
-  curveOf,
-  emptyFigure,
-  evaluateFigure,
-  figureOfStage,
-  firstStageId,
-  insertKnot,
-  isTaskMet,
-  isVaried,
-  newSheet,
-  offeredVariations,
-  scoreOf,
-  seedFrom,
   taskKinds,
-  triedTask,
-  validateTasks,
-  variedSheet,
-  variations,
-  type Condition,
-  type ConditionResult,
-  type CurveItem,
-  type FigureCommand,
-  type FigureDocument,
-  type Measure,
-  type Sheet,
   type Task,
   type TaskAnswer,
   type TaskKind,
   type TaskOf,
-  type Variation,
-} from '../everything.js';
+} from '../../src/lesson/task/tasks.js';
+import { triedTask } from '../../src/lesson/triedTask.js';
+import { validateTasks } from '../../src/lesson/validate.js';
+import { offeredVariations } from '../../src/lesson/variation/offers.js';
+import { variations, type Variation } from '../../src/lesson/variation/variations.js';
 import { commandNames, commandsOf, figure as randomFigure } from '../figure/randomCommands.js';
 import { holds } from '../holds.js';
 

@@ -1,20 +1,18 @@
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
+import type { Curve } from '../../src/curve/curve.js';
+import { parameterCalculations } from '../../src/figure/calculation/atParameter.js';
+import type { CalculationLine } from '../../src/figure/calculation/calculation.js';
+import { curveFormulas } from '../../src/figure/calculation/curveFormulas.js';
+import type { FactMember } from '../../src/figure/fact/define.js';
+import { facts } from '../../src/figure/fact/facts.js';
+import { aboutCurve, inNotation, texBound } from '../../src/notation/neutralTex.js';
 import {
-  aboutCurve,
-  curveFormulas,
-  facts,
-  inNotation,
-  parameterCalculations,
   pointLetterNames,
   pointLetterOf,
-  texBound,
   usualNotation,
-  type CalculationLine,
-  type Curve,
-  type FactMember,
   type Notation,
-} from '../everything.js';
+} from '../../src/notation/notation.js';
 import { holds } from '../holds.js';
 
 const arch: Curve = {

@@ -1,9 +1,10 @@
 import { told } from '../../told/told.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
-import { itemDescription, looseOf, sourcesOf } from '../document.js';
-import { index } from '../parts.js';
-import { validateNewItem } from '../validate.js';
+import { looseOf } from '../document/document.js';
+import { itemDescription, sourcesOf } from '../document/item.js';
+import { index } from '../part/parts.js';
+import { validateNewItem } from '../document/validate.js';
 import { anyItem, settledItem, withLoose } from './change.js';
 import type { CommandMember } from './define.js';
 import type { SetLoose } from './setLoose.js';

@@ -1,6 +1,6 @@
 import type { Field } from '../../describe/describe.js';
 import type { Applied } from '../../history/history.js';
-import type { FigureDocument } from '../document.js';
+import type { FigureDocument } from '../document/document.js';
 
 /** Commands that are applied and taken back as one. */
 export interface Batch<Command> {

@@ -2,9 +2,10 @@ import { told } from '../../told/told.js';
 import type { Curve } from '../../curve/curve.js';
 import { tagged, unionOf, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
-import { isCurveItem, looseOf, type FigureDocument, type FigureItem, type LoosePoints } from '../document.js';
+import { looseOf, type FigureDocument, type LoosePoints } from '../document/document.js';
+import { isCurveItem, type FigureItem } from '../document/item.js';
 import { operationDescription } from '../operation/operations.js';
-import { curve } from '../parts.js';
+import { curve } from '../part/parts.js';
 import { shapeDescription } from '../shape/shapes.js';
 import { withItem, withLoose } from './change.js';
 

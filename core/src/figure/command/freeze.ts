@@ -1,7 +1,7 @@
 import { told } from '../../told/told.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
-import { curve } from '../parts.js';
+import { curve } from '../part/parts.js';
 import { anyItem } from './change.js';
 import type { CommandMember } from './define.js';
 import type { SetForm } from './setForm.js';

@@ -1,8 +1,8 @@
 import { withPoint } from '../../curve/periodic.js';
 import { validatePointIndex } from '../../curve/validate.js';
 import { itemId, place, tagged, type ValueOf } from '../../describe/describe.js';
-import { isLoose } from '../loose.js';
-import { index } from '../parts.js';
+import { isLoose } from '../document/loose.js';
+import { index } from '../part/parts.js';
 import { givenCurve, withCurve } from './change.js';
 import type { CommandMember } from './define.js';
 

@@ -1,7 +1,7 @@
 import { moveEditPoint as move } from '../../curve/editPoint.js';
 import { itemId, place, tagged, type ValueOf } from '../../describe/describe.js';
-import { isLoose } from '../loose.js';
-import { index } from '../parts.js';
+import { isLoose } from '../document/loose.js';
+import { index } from '../part/parts.js';
 import { givenCurve, withCurve } from './change.js';
 import type { CommandMember } from './define.js';
 import type { SetPoints } from './setPoints.js';

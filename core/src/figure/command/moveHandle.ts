@@ -1,7 +1,7 @@
 import { told } from '../../told/told.js';
 import { itemId, place, tagged, text, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
-import { movePictureHandle, pictureHandles } from '../picture.js';
+import { movePictureHandle, pictureHandles } from '../document/picture.js';
 import { handlesOfShape, moveShapeHandle } from '../shape/shapes.js';
 import { anyItem, withItem } from './change.js';
 import type { CommandMember } from './define.js';

@@ -1,10 +1,10 @@
 import { told } from '../../told/told.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
-import { sourcesOfOperation } from '../operate.js';
+import { sourcesOfOperation } from '../operation/operate.js';
 import { operationDescription } from '../operation/operations.js';
-import { curve } from '../parts.js';
-import { withUse } from '../uses.js';
+import { curve } from '../part/parts.js';
+import { withUse } from '../operation/uses.js';
 import { anyItem } from './change.js';
 import type { CommandMember } from './define.js';
 import type { SetUses } from './setUses.js';

@@ -1,5 +1,5 @@
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { index } from '../parts.js';
+import { index } from '../part/parts.js';
 import { anyItem } from './change.js';
 import type { CommandMember } from './define.js';
 

@@ -1,7 +1,7 @@
 import { told } from '../../told/told.js';
 import { choice, itemId, list, object, partial, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
-import { attributes, pictureAttributes, type FigureItem } from '../document.js';
+import { attributes, pictureAttributes, type FigureItem } from '../document/item.js';
 import { anyItem, withItem } from './change.js';
 import type { CommandMember } from './define.js';
 

@@ -1,6 +1,7 @@
 import { tagged, type ValueOf } from '../../describe/describe.js';
-import { itemDescription, looseOf } from '../document.js';
-import { refuseLoosePointsThatAreNot } from '../validate.js';
+import { looseOf } from '../document/document.js';
+import { itemDescription } from '../document/item.js';
+import { refuseLoosePointsThatAreNot } from '../document/validate.js';
 import { anyItem, withItem } from './change.js';
 import type { CommandMember } from './define.js';
 

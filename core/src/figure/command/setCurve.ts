@@ -1,6 +1,6 @@
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { looseOf } from '../document.js';
-import { curve } from '../parts.js';
+import { looseOf } from '../document/document.js';
+import { curve } from '../part/parts.js';
 import { givenCurve, withLoose } from './change.js';
 import type { CommandMember } from './define.js';
 import type { SetForm } from './setForm.js';

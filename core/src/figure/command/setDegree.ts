@@ -2,7 +2,7 @@ import { told } from '../../told/told.js';
 import { withDegree } from '../../curve/withDegree.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
-import { degree } from '../parts.js';
+import { degree } from '../part/parts.js';
 import { anyItem, withCurve, withItem } from './change.js';
 import type { CommandMember } from './define.js';
 import type { SetForm } from './setForm.js';

@@ -1,10 +1,10 @@
 import { itemId, nullable, tagged, type ValueOf } from '../../describe/describe.js';
-import { looseOf, loosePoints } from '../document.js';
+import { looseOf, loosePoints } from '../document/document.js';
 import { anyItem, withLoose } from './change.js';
-import { inOrder } from '../loose.js';
+import { inOrder } from '../document/loose.js';
 import type { CommandMember } from './define.js';
 import { formDescription, formOf, withForm } from './form.js';
-import { refuseLoosePointsThatAreNot } from '../validate.js';
+import { refuseLoosePointsThatAreNot } from '../document/validate.js';
 
 const description = tagged('name', 'setForm', {
   item: itemId,

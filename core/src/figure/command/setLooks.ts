@@ -1,5 +1,5 @@
 import { choice, list, optional, tagged, type ValueOf } from '../../describe/describe.js';
-import { looksDescription, type Looks } from '../document.js';
+import { looksDescription, type Looks } from '../document/looks.js';
 import type { CommandMember } from './define.js';
 
 const keys = Object.keys(looksDescription.fields) as (keyof Looks)[];

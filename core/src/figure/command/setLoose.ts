@@ -1,8 +1,8 @@
 import { validatePointIndex } from '../../curve/validate.js';
 import { itemId, onlyTrue, optional, tagged, type ValueOf } from '../../describe/describe.js';
-import { indices, looseOf } from '../document.js';
-import { ascending, nothingLoose } from '../loose.js';
-import { pointKind } from '../parts.js';
+import { indices, looseOf } from '../document/document.js';
+import { ascending, nothingLoose } from '../document/loose.js';
+import { pointKind } from '../part/parts.js';
 import { givenCurve, withLoose } from './change.js';
 import type { CommandMember } from './define.js';
 

@@ -2,7 +2,7 @@ import { told } from '../../told/told.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
 import { operationDescription } from '../operation/operations.js';
-import { validateNewItem } from '../validate.js';
+import { validateNewItem } from '../document/validate.js';
 import { anyItem, withItem } from './change.js';
 import type { CommandMember } from './define.js';
 

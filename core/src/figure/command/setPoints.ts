@@ -1,7 +1,7 @@
 import { told } from '../../told/told.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
-import { places } from '../parts.js';
+import { places } from '../part/parts.js';
 import { givenCurve, withCurve } from './change.js';
 import type { CommandMember } from './define.js';
 

@@ -1,7 +1,8 @@
 import { told } from '../../told/told.js';
 import { tagged, type ValueOf } from '../../describe/describe.js';
 import { CommandError } from '../../history/history.js';
-import { isCurveItem, railDescription } from '../document.js';
+import { railDescription } from '../document/document.js';
+import { isCurveItem } from '../document/item.js';
 import { anyItem } from './change.js';
 import type { CommandMember } from './define.js';
 

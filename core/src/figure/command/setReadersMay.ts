@@ -1,6 +1,6 @@
 import { tagged } from '../../describe/describe.js';
-import { type FigureDocument } from '../document.js';
-import { freedomsDescription, type Freedom } from '../freedom.js';
+import { type FigureDocument } from '../document/document.js';
+import { freedomsDescription, type Freedom } from '../document/freedoms.js';
 import type { CommandMember } from './define.js';
 
 const description = tagged('name', 'setReadersMay', { freedoms: freedomsDescription });

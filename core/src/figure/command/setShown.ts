@@ -1,5 +1,7 @@
 import { choice, list, optional, tagged, type ValueOf } from '../../describe/describe.js';
-import { figureDescription, somethingShown, type Shown } from '../document.js';
+import { figureDescription } from '../document/document.js';
+import { type Shown } from '../document/shown.js';
+import { somethingShown } from '../document/item.js';
 import type { CommandMember } from './define.js';
 
 const optionalKeys = Object.entries(somethingShown.fields).flatMap(([key]) =>

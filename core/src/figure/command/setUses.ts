@@ -1,6 +1,6 @@
 import { tagged, type ValueOf } from '../../describe/describe.js';
-import type { FigureDocument } from '../document.js';
-import { usesDescription } from '../uses.js';
+import type { FigureDocument } from '../document/document.js';
+import { usesDescription } from '../operation/uses.js';
 import type { CommandMember } from './define.js';
 
 const description = tagged('name', 'setUses', { uses: usesDescription });

@@ -1,6 +1,6 @@
 import { tagged, type ValueOf } from '../../describe/describe.js';
-import { viewDescription } from '../document.js';
-import { validateView } from '../validate.js';
+import { viewDescription } from '../document/document.js';
+import { validateView } from '../document/validate.js';
 import type { CommandMember } from './define.js';
 
 const description = tagged('name', 'setView', { view: viewDescription });

@@ -1,7 +1,7 @@
 import { withWeight } from '../../curve/periodic.js';
 import { validatePointIndex } from '../../curve/validate.js';
 import { itemId, number, tagged, type ValueOf } from '../../describe/describe.js';
-import { index } from '../parts.js';
+import { index } from '../part/parts.js';
 import { givenCurve, withCurve } from './change.js';
 import type { CommandMember } from './define.js';
 import type { SetCurve } from './setCurve.js';

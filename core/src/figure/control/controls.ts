@@ -1,6 +1,6 @@
 import { unionOf, type UnionField } from '../../describe/describe.js';
 import type { SingleFigureCommand } from '../command/commands.js';
-import type { FigureItem } from '../document.js';
+import type { FigureItem } from '../document/item.js';
 import type { Measured } from '../measure/define.js';
 import { apart, type ApartControl } from './apart.js';
 import { cursor, type CursorControl } from './cursor.js';

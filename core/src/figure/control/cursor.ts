@@ -1,6 +1,6 @@
 import { domainOf } from '../../curve/knotVector.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { curveOf } from '../evaluate.js';
+import { curveOf } from '../evaluation/evaluate.js';
 import type { ControlMember } from './define.js';
 
 const description = tagged('of', 'cursor', { item: itemId });

@@ -1,6 +1,6 @@
 import type { Field } from '../../describe/describe.js';
 import type { SingleFigureCommand } from '../command/commands.js';
-import type { FigureItem } from '../document.js';
+import type { FigureItem } from '../document/item.js';
 import type { Measured } from '../measure/define.js';
 
 /** Where a control stands now, and between which values it can be pulled. */

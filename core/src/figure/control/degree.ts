@@ -1,6 +1,6 @@
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { itemOf } from '../document.js';
-import { degree as degreeField } from '../parts.js';
+import { itemOf } from '../document/document.js';
+import { degree as degreeField } from '../part/parts.js';
 import type { ControlMember } from './define.js';
 
 const description = tagged('of', 'degree', { item: itemId, least: degreeField, most: degreeField });

@@ -1,8 +1,8 @@
 import { domainOf, interiorKnots } from '../../curve/knotVector.js';
 import type { Curve } from '../../curve/curve.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { itemOf, type FigureDocument } from '../document.js';
-import { index } from '../parts.js';
+import { itemOf, type FigureDocument } from '../document/document.js';
+import { index } from '../part/parts.js';
 import type { ControlMember } from './define.js';
 
 const description = tagged('of', 'knot', {

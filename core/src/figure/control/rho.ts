@@ -1,5 +1,5 @@
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { itemOf, type FigureDocument } from '../document.js';
+import { itemOf, type FigureDocument } from '../document/document.js';
 import type { ControlMember } from './define.js';
 
 const description = tagged('of', 'rho', { item: itemId });

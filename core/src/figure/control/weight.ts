@@ -1,6 +1,6 @@
 import { itemId, number, tagged, type ValueOf } from '../../describe/describe.js';
-import { itemOf } from '../document.js';
-import { index } from '../parts.js';
+import { itemOf } from '../document/document.js';
+import { index } from '../part/parts.js';
 import type { ControlMember } from './define.js';
 
 const description = tagged('of', 'weight', {

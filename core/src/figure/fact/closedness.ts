@@ -1,6 +1,6 @@
 import { closednessOf } from '../../curve/close.js';
 import type { Curve } from '../../curve/curve.js';
-import type { FigureItem } from '../document.js';
+import type { FigureItem } from '../document/item.js';
 import { isClosedShape } from '../shape/shapes.js';
 import type { Closedness, FactMember } from './define.js';
 

@@ -2,7 +2,7 @@ import type { Curve } from '../../curve/curve.js';
 import type { KnotContinuity } from '../../curve/continuity.js';
 import type { ConicClass } from '../../curve/classifyConic.js';
 import type { CalculationLine } from '../calculation/calculation.js';
-import type { FigureItem } from '../document.js';
+import type { FigureItem } from '../document/item.js';
 
 /** What can be told of a curve, by its kind: how it is shown, quoted and compared follows from that. */
 export type FactValue =

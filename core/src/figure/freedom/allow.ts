@@ -1,7 +1,7 @@
 import { singleCommands, type FigureCommand, type SingleFigureCommand } from '../command/commands.js';
-import { looseOf, type FigureDocument, type PointKind } from '../document.js';
-import type { Freedom, FreedomKind } from '../freedom.js';
-import { isLoose, nothingLoose } from '../loose.js';
+import { looseOf, type FigureDocument, type PointKind } from '../document/document.js';
+import type { Freedom, FreedomKind } from '../document/freedoms.js';
+import { isLoose, nothingLoose } from '../document/loose.js';
 import type { FreedomMember } from './define.js';
 import { freedoms, isPermitted } from './freedoms.js';
 

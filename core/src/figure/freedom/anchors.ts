@@ -1,4 +1,4 @@
-import type { FreedomOf } from '../freedom.js';
+import type { FreedomOf } from '../document/freedoms.js';
 import type { FreedomMember } from './define.js';
 
 /** What a shape hangs on may be moved: its anchors and handles; or a reference point. */

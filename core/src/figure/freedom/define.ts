@@ -1,5 +1,5 @@
 import type { SingleFigureCommand } from '../command/commands.js';
-import type { FigureDocument } from '../document.js';
+import type { FigureDocument } from '../document/document.js';
 
 /** A member of the registry of what readers may be allowed to do: everything about it that is no interface. */
 export interface FreedomMember<Freedom> {

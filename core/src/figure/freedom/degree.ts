@@ -1,4 +1,4 @@
-import type { FreedomOf } from '../freedom.js';
+import type { FreedomOf } from '../document/freedoms.js';
 import type { FreedomMember } from './define.js';
 
 /** The degree of a curve may be set, within bounds; its control points stay. */

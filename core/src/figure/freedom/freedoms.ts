@@ -1,6 +1,6 @@
 import type { SingleFigureCommand } from '../command/commands.js';
-import type { FigureDocument } from '../document.js';
-import type { Freedom, FreedomKind, FreedomOf } from '../freedom.js';
+import type { FigureDocument } from '../document/document.js';
+import type { Freedom, FreedomKind, FreedomOf } from '../document/freedoms.js';
 import { anchors } from './anchors.js';
 import { degree } from './degree.js';
 import type { FreedomMember } from './define.js';

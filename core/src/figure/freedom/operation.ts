@@ -1,5 +1,5 @@
-import type { FreedomOf } from '../freedom.js';
-import { usesOf } from '../uses.js';
+import type { FreedomOf } from '../document/freedoms.js';
+import { usesOf } from '../operation/uses.js';
 import type { FreedomMember } from './define.js';
 
 /** An operation may be done on a curve, in its place. That its result is the true one is for whoever takes the command to check. */

@@ -1,4 +1,4 @@
-import type { FreedomOf } from '../freedom.js';
+import type { FreedomOf } from '../document/freedoms.js';
 import { union, type FreedomMember } from './define.js';
 
 /** Some tracks of the rail may be switched on and off, and any be resized. */

@@ -1,5 +1,5 @@
-import type { FreedomOf } from '../freedom.js';
-import { sourcesOfOperation } from '../operate.js';
+import type { FreedomOf } from '../document/freedoms.js';
+import { sourcesOfOperation } from '../operation/operate.js';
 import type { FreedomMember } from './define.js';
 
 /** The numbers may be set by which a shape is drawn or a linked curve is made, such as rho; what it is made from stays. */

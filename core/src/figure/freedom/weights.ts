@@ -1,4 +1,4 @@
-import type { FreedomOf } from '../freedom.js';
+import type { FreedomOf } from '../document/freedoms.js';
 import { union, type FreedomMember } from './define.js';
 
 /** The weights of some control points may be set. */

@@ -1,7 +1,7 @@
 import { rationalBasisFunctions } from '../../curve/evaluate.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { curveOf } from '../evaluate.js';
-import { index } from '../parts.js';
+import { curveOf } from '../evaluation/evaluate.js';
+import { index } from '../part/parts.js';
 import { numberIn, onCurve, type MeasureMember } from './define.js';
 
 const description = tagged('of', 'basis', { item: itemId, index });

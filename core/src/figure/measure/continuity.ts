@@ -1,8 +1,8 @@
 import { measureContinuity } from '../../curve/continuity.js';
 import { interiorKnots } from '../../curve/knotVector.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { curveOf } from '../evaluate.js';
-import { index } from '../parts.js';
+import { curveOf } from '../evaluation/evaluate.js';
+import { index } from '../part/parts.js';
 import { onCurve, type MeasureMember } from './define.js';
 
 const description = tagged('of', 'continuity', { item: itemId, index });

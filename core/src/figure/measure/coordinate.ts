@@ -1,8 +1,8 @@
 import { editPoints } from '../../curve/editPoint.js';
 import { choice, itemId, tagged, whole, type ValueOf } from '../../describe/describe.js';
-import { itemOf } from '../document.js';
-import { curveOf } from '../evaluate.js';
-import { index } from '../parts.js';
+import { itemOf } from '../document/document.js';
+import { curveOf } from '../evaluation/evaluate.js';
+import { index } from '../part/parts.js';
 import { numberIn, onCurve, type MeasureMember } from './define.js';
 
 const description = tagged('of', 'coordinate', {

@@ -1,5 +1,5 @@
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { curveOf } from '../evaluate.js';
+import { curveOf } from '../evaluation/evaluate.js';
 import { numberIn, type MeasureMember } from './define.js';
 
 const description = tagged('of', 'cursor', { item: itemId });

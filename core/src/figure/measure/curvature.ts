@@ -1,6 +1,6 @@
 import { curvatureAt } from '../../curve/differential.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { curveOf } from '../evaluate.js';
+import { curveOf } from '../evaluation/evaluate.js';
 import { numberIn, onCurve, type MeasureMember } from './define.js';
 
 const description = tagged('of', 'curvature', { item: itemId });

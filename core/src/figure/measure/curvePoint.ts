@@ -1,6 +1,6 @@
 import { pointAt } from '../../curve/evaluate.js';
 import { itemId, tagged, whole, type ValueOf } from '../../describe/describe.js';
-import { curveOf } from '../evaluate.js';
+import { curveOf } from '../evaluation/evaluate.js';
 import { numberIn, onCurve, type MeasureMember } from './define.js';
 
 const description = tagged('of', 'curvePoint', {

@@ -1,7 +1,7 @@
 import { largestDeviation } from '../../curve/deviation.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { isCurveItem } from '../document.js';
-import { curveOf } from '../evaluate.js';
+import { isCurveItem } from '../document/item.js';
+import { curveOf } from '../evaluation/evaluate.js';
 import { numberIn, onCurve, type MeasureMember } from './define.js';
 
 const description = tagged('of', 'deviation', { item: itemId, from: itemId });

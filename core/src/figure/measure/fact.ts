@@ -1,6 +1,6 @@
 import { choice, itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { isCurveItem } from '../document.js';
-import { curveOf } from '../evaluate.js';
+import { isCurveItem } from '../document/item.js';
+import { curveOf } from '../evaluation/evaluate.js';
 import { factNames, facts } from '../fact/facts.js';
 import { onCurve, type MeasureMember } from './define.js';
 

@@ -1,5 +1,5 @@
 import { unionOf, type UnionField } from '../../describe/describe.js';
-import { isCurveItem, type FigureItem } from '../document.js';
+import { isCurveItem, type FigureItem } from '../document/item.js';
 import { basis, type BasisMeasure } from './basis.js';
 import { continuity, type ContinuityMeasure } from './continuity.js';
 import { coordinate, type CoordinateMeasure } from './coordinate.js';

@@ -1,6 +1,6 @@
 import { bestCircle, circleError } from '../../curve/circleError.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { curveOf } from '../evaluate.js';
+import { curveOf } from '../evaluation/evaluate.js';
 import { numberIn, onCurve, type MeasureMember } from './define.js';
 
 const description = tagged('of', 'roundness', { item: itemId });

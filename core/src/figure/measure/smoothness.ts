@@ -1,6 +1,6 @@
 import { measureContinuity } from '../../curve/continuity.js';
 import { itemId, tagged, type ValueOf } from '../../describe/describe.js';
-import { curveOf } from '../evaluate.js';
+import { curveOf } from '../evaluation/evaluate.js';
 import { onCurve, type MeasureMember } from './define.js';
 
 const description = tagged('of', 'smoothness', { item: itemId });

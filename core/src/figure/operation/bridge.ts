@@ -2,8 +2,8 @@ import { reverseCurve } from '../../curve/reparametrise.js';
 import { bridgeCurves, bridgeHandle, strengthFor, type BridgeEnd } from '../../curve/bridge.js';
 import type { Curve, Point } from '../../curve/curve.js';
 import { choice, number, signs } from '../../describe/describe.js';
-import { curvesOf, type Geometry } from '../geometry.js';
-import { pulls } from '../handle.js';
+import { curvesOf, type Geometry } from '../part/geometry.js';
+import { pulls } from '../part/handle.js';
 import { onCurves, twoCurves } from './define.js';
 
 type Order = 'G0' | 'G1' | 'G2' | 'G3';

@@ -1,5 +1,5 @@
 import { withDegree } from '../../curve/withDegree.js';
-import { degree } from '../parts.js';
+import { degree } from '../part/parts.js';
 import { notAsked, oneCurve } from './define.js';
 
 /** The curve of another degree on the same control points and weights, with uniform knots. */

@@ -1,7 +1,7 @@
 import { clampedUniformKnots } from '../../curve/knotVector.js';
 import { periodicCurve } from '../../curve/periodic.js';
 import { flag } from '../../describe/describe.js';
-import { degree } from '../parts.js';
+import { degree } from '../part/parts.js';
 import { onReferencePoints } from './define.js';
 
 /** The curve whose control points are reference points, in this order. */

@@ -1,6 +1,6 @@
 import { interpolate, interpolateClosed } from '../../curve/interpolate.js';
 import { flag } from '../../describe/describe.js';
-import { degree, parametrisation } from '../parts.js';
+import { degree, parametrisation } from '../part/parts.js';
 import { onReferencePoints } from './define.js';
 
 /** The curve that passes through reference points, in this order. */

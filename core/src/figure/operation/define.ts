@@ -12,9 +12,9 @@ import {
   type ValueOf,
 } from '../../describe/describe.js';
 import type { CalculationLine } from '../calculation/calculation.js';
-import type { ItemHandle } from '../handle.js';
-import { curvesOf, pointsOf, type Geometry, type GeometryKind } from '../geometry.js';
-import { figureLimits } from '../parts.js';
+import type { ItemHandle } from '../part/handle.js';
+import { curvesOf, pointsOf, type Geometry, type GeometryKind } from '../part/geometry.js';
+import { figureLimits } from '../part/parts.js';
 
 /** What an operation comes to. */
 export interface OperationResult {

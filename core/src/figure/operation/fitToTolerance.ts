@@ -1,6 +1,6 @@
 import { fitCurveToTolerance } from '../../curve/fitCurve.js';
 import { number } from '../../describe/describe.js';
-import { degree } from '../parts.js';
+import { degree } from '../part/parts.js';
 import { onCurves, oneCurve } from './define.js';
 
 /** A curve of a degree within a tolerance, with few spans. */

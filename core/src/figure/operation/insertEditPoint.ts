@@ -1,6 +1,6 @@
 import { domainOf } from '../../curve/knotVector.js';
 import { insertEditPoint as insert } from '../../curve/insertEditPoint.js';
-import { parameter } from '../parts.js';
+import { parameter } from '../part/parts.js';
 import { onCurves, oneCurve } from './define.js';
 
 /** The same curve with one more edit point, at a parameter. */

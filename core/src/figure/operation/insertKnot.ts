@@ -1,6 +1,6 @@
 import { insertKnot as insert } from '../../curve/insertKnot.js';
 import { whole } from '../../describe/describe.js';
-import { parameter } from '../parts.js';
+import { parameter } from '../part/parts.js';
 import { onCurves, oneCurve } from './define.js';
 
 /** The same curve with a knot inserted. */

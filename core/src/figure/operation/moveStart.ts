@@ -1,7 +1,7 @@
 import { withoutPeriod } from '../../curve/periodic.js';
 import { multiplicityAt } from '../../curve/knotVector.js';
 import { moveSeam } from '../../curve/close.js';
-import { parameter } from '../parts.js';
+import { parameter } from '../part/parts.js';
 import { onCurves, oneCurve } from './define.js';
 
 /** The same closed curve starting at another parameter. */

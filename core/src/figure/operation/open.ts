@@ -1,7 +1,7 @@
 import { withoutPeriod } from '../../curve/periodic.js';
 import { multiplicityAt } from '../../curve/knotVector.js';
 import { openCurve } from '../../curve/close.js';
-import { parameter } from '../parts.js';
+import { parameter } from '../part/parts.js';
 import { onCurves, oneCurve } from './define.js';
 
 /** A closed curve cut open at a parameter. */

@@ -1,6 +1,6 @@
 import { domainOf } from '../../curve/knotVector.js';
 import { extractPart } from '../../curve/split.js';
-import { parameter } from '../parts.js';
+import { parameter } from '../part/parts.js';
 import { onCurves, oneCurve } from './define.js';
 
 /** The part of a curve between two parameters. */

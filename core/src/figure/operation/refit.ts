@@ -1,7 +1,7 @@
 import { spansOf } from '../../curve/knotVector.js';
 import { refitCurve } from '../../curve/refit.js';
 import { whole } from '../../describe/describe.js';
-import { degree } from '../parts.js';
+import { degree } from '../part/parts.js';
 import { onCurves, oneCurve } from './define.js';
 
 /** The best curve of a degree and number of spans. */

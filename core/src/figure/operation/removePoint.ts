@@ -1,5 +1,5 @@
 import { removeControlPoint } from '../../curve/removeControlPoint.js';
-import { index } from '../parts.js';
+import { index } from '../part/parts.js';
 import { onCurves, oneCurve } from './define.js';
 
 /** The curve with a control point less, and its edit point with it. */

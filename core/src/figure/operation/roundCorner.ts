@@ -2,8 +2,8 @@ import { extractPart } from '../../curve/split.js';
 import { domainOf } from '../../curve/knotVector.js';
 import { cornersOf, roundCorner as round, roundingSizeFor, type Rounding } from '../../curve/roundCorner.js';
 import { choice, number, signs } from '../../describe/describe.js';
-import { curvesOf } from '../geometry.js';
-import { passed } from '../handle.js';
+import { curvesOf } from '../part/geometry.js';
+import { passed } from '../part/handle.js';
 import { onCurves, oneCurve } from './define.js';
 
 interface Arguments {

@@ -1,6 +1,6 @@
 import { splitCurve } from '../../curve/split.js';
 import { choice } from '../../describe/describe.js';
-import { parameter } from '../parts.js';
+import { parameter } from '../part/parts.js';
 import { multiplicityAt } from '../../curve/knotVector.js';
 import { onCurves, oneCurve } from './define.js';
 

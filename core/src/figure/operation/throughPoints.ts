@@ -1,5 +1,5 @@
 import { interpolate } from '../../curve/interpolate.js';
-import { degree, parametrisation } from '../parts.js';
+import { degree, parametrisation } from '../part/parts.js';
 import { notAsked, oneCurve } from './define.js';
 
 /** The curve that passes through the control points of its source. */

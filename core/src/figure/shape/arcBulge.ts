@@ -1,6 +1,6 @@
 import { arcFromBulge } from '../../curve/circle.js';
 import { number, place } from '../../describe/describe.js';
-import { passed } from '../handle.js';
+import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
 
 /** A circular arc between two ends by its bulge: its height against half its chord. */

@@ -1,8 +1,8 @@
 import { arcFromEnds } from '../../curve/circle.js';
 import { distance } from '../../curve/vector.js';
 import { choice, flag, place } from '../../describe/describe.js';
-import { positiveLength } from '../parts.js';
-import { passed } from '../handle.js';
+import { positiveLength } from '../part/parts.js';
+import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
 
 /** A circular arc between two ends with a radius. */

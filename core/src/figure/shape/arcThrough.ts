@@ -1,6 +1,6 @@
 import { arcThroughPoints } from '../../curve/circle.js';
 import { place } from '../../describe/describe.js';
-import { passed } from '../handle.js';
+import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
 
 /** A circular arc through three points. */

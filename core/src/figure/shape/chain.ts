@@ -1,7 +1,7 @@
 import { curveOfChain, moveHandle, moveNode } from '../../curve/bezierChain.js';
 import { choice, flag, list, number, object, optional, place } from '../../describe/describe.js';
-import { figureLimits } from '../parts.js';
-import { passed, pulls } from '../handle.js';
+import { figureLimits } from '../part/parts.js';
+import { passed, pulls } from '../part/handle.js';
 import { defineShape } from './define.js';
 
 const node = object({

@@ -1,8 +1,8 @@
 import { exactCircle } from '../../curve/circle.js';
 import { approximateCircle, approximateCircleByCubics } from '../../curve/circleError.js';
 import { either, place, tagged, unionOf, whole } from '../../describe/describe.js';
-import { degree, positiveLength } from '../parts.js';
-import { passed, pulls } from '../handle.js';
+import { degree, positiveLength } from '../part/parts.js';
+import { passed, pulls } from '../part/handle.js';
 import { defineShape } from './define.js';
 import { layout } from './layout.js';
 

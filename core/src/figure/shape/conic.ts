@@ -1,7 +1,7 @@
 import { conicFromShoulder, conicFromTangents, shoulderOf } from '../../curve/conic.js';
 import type { Curve } from '../../curve/curve.js';
 import { choice, number, place, type ValueOf } from '../../describe/describe.js';
-import { passed, pulls } from '../handle.js';
+import { passed, pulls } from '../part/handle.js';
 import { defineShape } from './define.js';
 
 /** A conic from two ends, with its shoulder point or its tangent intersection held while rho changes. */

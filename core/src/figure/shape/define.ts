@@ -6,7 +6,7 @@ import {
   type ObjectField,
   type ValueOf,
 } from '../../describe/describe.js';
-import type { ItemHandle } from '../handle.js';
+import type { ItemHandle } from '../part/handle.js';
 
 type Fields = Readonly<Record<string, Field>>;
 type ShapeOf<Kind extends string, Arguments extends Fields> = ValueOf<

@@ -1,7 +1,7 @@
 import { exactEllipse } from '../../curve/circle.js';
 import { addScaled, subtract } from '../../curve/vector.js';
 import { place } from '../../describe/describe.js';
-import { passed, pulls } from '../handle.js';
+import { passed, pulls } from '../part/handle.js';
 import { defineShape } from './define.js';
 import { layout } from './layout.js';
 

@@ -3,7 +3,7 @@ import { CurveError } from '../../curve/error.js';
 import { addScaled, subtract } from '../../curve/vector.js';
 import { place, whole } from '../../describe/describe.js';
 import { closedPolygon } from './closedPolygon.js';
-import { passed, pulls } from '../handle.js';
+import { passed, pulls } from '../part/handle.js';
 import { defineShape } from './define.js';
 
 /** A regular polygon, by its centre and its first corner. */

@@ -2,7 +2,7 @@ import { told } from '../../told/told.js';
 import { CurveError } from '../../curve/error.js';
 import { place } from '../../describe/describe.js';
 import { closedPolygon } from './closedPolygon.js';
-import { passed } from '../handle.js';
+import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
 
 /** A rectangle along the axes, by two opposite corners. */

@@ -6,7 +6,7 @@ import { arcThrough } from './arcThrough.js';
 import { chain } from './chain.js';
 import { circle } from './circle.js';
 import { conic } from './conic.js';
-import type { ItemHandle } from '../handle.js';
+import type { ItemHandle } from '../part/handle.js';
 import type { ShapeMember } from './define.js';
 import { ellipse } from './ellipse.js';
 import { polygon } from './polygon.js';

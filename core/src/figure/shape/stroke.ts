@@ -1,8 +1,8 @@
 import { fitStroke } from '../../curve/fitPoints.js';
 import { addScaled, subtract } from '../../curve/vector.js';
 import { list, place } from '../../describe/describe.js';
-import { degree, figureLimits, positiveLength } from '../parts.js';
-import { passed } from '../handle.js';
+import { degree, figureLimits, positiveLength } from '../part/parts.js';
+import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
 
 /** A freehand stroke, fitted to a tolerance. It has one handle, its start, which takes all of it along. */

@@ -1,7 +1,7 @@
 import { interpolate, interpolateClosed } from '../../curve/interpolate.js';
 import { flag } from '../../describe/describe.js';
-import { degree, parametrisation, places } from '../parts.js';
-import { passed } from '../handle.js';
+import { degree, parametrisation, places } from '../part/parts.js';
+import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
 
 /** A curve through points, which are its own handles. */

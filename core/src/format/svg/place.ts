@@ -1,4 +1,4 @@
-import type { PlaneMap } from '../../figure/plane.js';
+import type { PlaneMap } from '../../figure/part/plane.js';
 import { told } from '../../told/told.js';
 import { atLine, FormatError } from '../define.js';
 

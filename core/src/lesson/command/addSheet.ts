@@ -1,6 +1,6 @@
 import { told } from '../../told/told.js';
 import { sheetId, tagged, type ValueOf } from '../../describe/describe.js';
-import { index } from '../../figure/parts.js';
+import { index } from '../../figure/part/parts.js';
 import { CommandError } from '../../history/history.js';
 import { sheetDescription, sheetOf, type Sheet } from '../lesson.js';
 import { validateSheet, validateSheetCount } from '../validate.js';

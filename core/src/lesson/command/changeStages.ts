@@ -1,8 +1,8 @@
 import { list, optional, sheetId, tagged, whole } from '../../describe/describe.js';
-import { figureDescription, type FigureDocument } from '../../figure/document.js';
-import { index } from '../../figure/parts.js';
+import { figureDescription, type FigureDocument } from '../../figure/document/document.js';
+import { index } from '../../figure/part/parts.js';
 import { lessonLimits, stageDescription, type Stage } from '../lesson.js';
-import { validateFigure } from '../../figure/validate.js';
+import { validateFigure } from '../../figure/document/validate.js';
 import { validateStages } from '../validate.js';
 import { existingSheet, withSheet, type LessonCommandMember } from './define.js';
 import { laterStages, touchesOfLater, withLater } from './later.js';

@@ -1,5 +1,5 @@
 import { list, sheetId, tagged, whole } from '../../describe/describe.js';
-import { index } from '../../figure/parts.js';
+import { index } from '../../figure/part/parts.js';
 import { lessonLimits } from '../lesson.js';
 import { taskDescription, type Task } from '../task/tasks.js';
 import { validateTasks } from '../validate.js';

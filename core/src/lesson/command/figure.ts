@@ -1,5 +1,5 @@
 import { sheetId, tagged } from '../../describe/describe.js';
-import { applyFigureCommand, touchesOfFigureCommand } from '../../figure/applyCommand.js';
+import { applyFigureCommand, touchesOfFigureCommand } from '../../figure/change/applyCommand.js';
 import { figureCommandDescription, type FigureCommand } from '../../figure/command/commands.js';
 import type { Stage } from '../lesson.js';
 import { existingSheet, withSheet, type LessonCommandMember } from './define.js';

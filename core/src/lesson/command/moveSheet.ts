@@ -1,5 +1,5 @@
 import { sheetId, tagged, type ValueOf } from '../../describe/describe.js';
-import { index } from '../../figure/parts.js';
+import { index } from '../../figure/part/parts.js';
 import { existingSheet, type LessonCommandMember } from './define.js';
 
 const description = tagged('name', 'moveSheet', { sheet: sheetId, to: index });

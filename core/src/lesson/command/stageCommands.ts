@@ -1,7 +1,7 @@
 import { list, sheetId, tagged, whole } from '../../describe/describe.js';
 import { figureCommandDescription, type FigureCommand } from '../../figure/command/commands.js';
-import { touchesOfFigureCommand } from '../../figure/applyCommand.js';
-import { index } from '../../figure/parts.js';
+import { touchesOfFigureCommand } from '../../figure/change/applyCommand.js';
+import { index } from '../../figure/part/parts.js';
 import { lessonLimits, type Stage } from '../lesson.js';
 import { partId } from '../task/define.js';
 import { validateStages } from '../validate.js';

@@ -1,6 +1,6 @@
 import { jointContinuities } from '../../curve/match.js';
 import { itemId, signs } from '../../describe/describe.js';
-import { jointsOf } from '../../figure/joints.js';
+import { jointsOf } from '../../figure/joint/joints.js';
 import { defineCondition, notThere, orderReached, otherCurve } from './define.js';
 
 /** The curve meets another one, with at least this continuity. */

@@ -2,7 +2,7 @@ import { measureContinuity } from '../../curve/continuity.js';
 import { domainOf, relativeKnotTolerance, interiorKnots } from '../../curve/knotVector.js';
 import { jointContinuities } from '../../curve/match.js';
 import { signs } from '../../describe/describe.js';
-import { parameter } from '../../figure/parts.js';
+import { parameter } from '../../figure/part/parts.js';
 import { atLeast, defineCondition, notThere, orderReached } from './define.js';
 
 /** At a knot the measured continuity is at least this; where there is no knot the curve is as smooth as any. */

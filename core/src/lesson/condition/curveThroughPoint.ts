@@ -1,6 +1,6 @@
 import { nearestPoint } from '../../curve/nearest.js';
 import { itemId } from '../../describe/describe.js';
-import { itemOf } from '../../figure/document.js';
+import { itemOf } from '../../figure/document/document.js';
 import { atPlace, defineCondition, notThere, tolerance } from './define.js';
 
 /** The curve passes within a tolerance of a reference point. */

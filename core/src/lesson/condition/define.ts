@@ -16,8 +16,9 @@ import {
   type ObjectField,
   type ValueOf,
 } from '../../describe/describe.js';
-import { isCurveItem, type FigureDocument, type FigureItem, type PointKind } from '../../figure/document.js';
-import type { Evaluation } from '../../figure/evaluate.js';
+import { type FigureDocument, type PointKind } from '../../figure/document/document.js';
+import { isCurveItem, type FigureItem } from '../../figure/document/item.js';
+import type { Evaluation } from '../../figure/evaluation/evaluate.js';
 import { told } from '../../told/told.js';
 
 /** How one condition came out, with the number that decided it. */

@@ -1,4 +1,4 @@
-import { degree } from '../../figure/parts.js';
+import { degree } from '../../figure/part/parts.js';
 import { atLeast, defineCondition } from './define.js';
 
 /** The curve has at least this degree. */

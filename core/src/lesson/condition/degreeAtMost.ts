@@ -1,4 +1,4 @@
-import { degree } from '../../figure/parts.js';
+import { degree } from '../../figure/part/parts.js';
 import { atMost, defineCondition } from './define.js';
 
 /** The degree of the curve is at most a number. */

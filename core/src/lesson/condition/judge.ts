@@ -1,8 +1,8 @@
 import { spend } from '../../curve/effort.js';
 import { CurveError } from '../../curve/error.js';
 import { referencesIn } from '../../describe/ids.js';
-import { itemOf, type FigureDocument } from '../../figure/document.js';
-import { curveOf, evaluateFigure, type Evaluation } from '../../figure/evaluate.js';
+import { itemOf, type FigureDocument } from '../../figure/document/document.js';
+import { curveOf, evaluateFigure, type Evaluation } from '../../figure/evaluation/evaluate.js';
 import {
   conditions,
   isGroup,

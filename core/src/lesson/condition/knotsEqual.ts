@@ -1,5 +1,5 @@
 import { list, number } from '../../describe/describe.js';
-import { figureLimits } from '../../figure/parts.js';
+import { figureLimits } from '../../figure/part/parts.js';
 import { atMost, defineCondition, notThere } from './define.js';
 
 /** The knots are those of a list, within a number. */

@@ -1,6 +1,6 @@
 import { multiplicityAt } from '../../curve/knotVector.js';
 import { whole } from '../../describe/describe.js';
-import { parameter } from '../../figure/parts.js';
+import { parameter } from '../../figure/part/parts.js';
 import { atLeast, defineCondition } from './define.js';
 
 /** A knot stands at a parameter, at least so many times. */

@@ -1,6 +1,6 @@
 import { multiplicityAt } from '../../curve/knotVector.js';
 import { whole } from '../../describe/describe.js';
-import { parameter } from '../../figure/parts.js';
+import { parameter } from '../../figure/part/parts.js';
 import { atMost, defineCondition } from './define.js';
 
 /** A knot stands at a parameter at most so many times; with zero there is none. */

@@ -1,6 +1,6 @@
 import { largestDistance } from '../../curve/hausdorff.js';
 import { itemId } from '../../describe/describe.js';
-import { curveOf } from '../../figure/evaluate.js';
+import { curveOf } from '../../figure/evaluation/evaluate.js';
 import { defineCondition, notThere, tolerance, otherCurve, withinDistance } from './define.js';
 
 /** The curve lies within a distance of another one, and that one within it of the curve. */

@@ -1,5 +1,5 @@
 import { whole } from '../../describe/describe.js';
-import type { FigureDocument } from '../../figure/document.js';
+import type { FigureDocument } from '../../figure/document/document.js';
 import { atMost, defineCondition } from './define.js';
 
 /** How many operations were done in the place of curves, of whatever kind. */

@@ -1,5 +1,5 @@
 import { place, whole } from '../../describe/describe.js';
-import { pointKind } from '../../figure/parts.js';
+import { pointKind } from '../../figure/part/parts.js';
 import { atPlace, defineCondition, notThere, pointsOfKind, tolerance } from './define.js';
 
 /** A control point or edit point lies within a tolerance of a place. */

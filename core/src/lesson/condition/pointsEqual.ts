@@ -1,6 +1,6 @@
 import { distance } from '../../curve/vector.js';
 import { distinctPointCount } from '../../curve/periodic.js';
-import { places } from '../../figure/parts.js';
+import { places } from '../../figure/part/parts.js';
 import { atMost, defineCondition, notThere, tolerance } from './define.js';
 
 /** The control points are those of a list, each within a distance. */

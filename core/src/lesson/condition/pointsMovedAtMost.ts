@@ -1,6 +1,6 @@
 import { distance } from '../../curve/vector.js';
 import { whole } from '../../describe/describe.js';
-import { pointKind } from '../../figure/parts.js';
+import { pointKind } from '../../figure/part/parts.js';
 import { atMost, defineCondition, notThere, pointsOfKind } from './define.js';
 
 /** Below this share of the curve's size a point counts as unmoved. */

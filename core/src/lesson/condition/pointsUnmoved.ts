@@ -1,6 +1,6 @@
 import { distance } from '../../curve/vector.js';
-import { indices } from '../../figure/document.js';
-import { pointKind } from '../../figure/parts.js';
+import { indices } from '../../figure/document/document.js';
+import { pointKind } from '../../figure/part/parts.js';
 import { atMost, defineCondition, notThere, pointsOfKind, tolerance } from './define.js';
 
 /** These points are where they were at the start, within a tolerance. */

@@ -1,5 +1,5 @@
 import { number } from '../../describe/describe.js';
-import { index } from '../../figure/parts.js';
+import { index } from '../../figure/part/parts.js';
 import { between, defineCondition, notThere } from './define.js';
 
 /** The weight of a control point lies between two numbers. */

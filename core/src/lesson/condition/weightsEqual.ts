@@ -1,5 +1,5 @@
 import { list, number } from '../../describe/describe.js';
-import { figureLimits } from '../../figure/parts.js';
+import { figureLimits } from '../../figure/part/parts.js';
 import { atMost, defineCondition, notThere } from './define.js';
 
 /** The weights are those of a list but for a common factor, within a share of the largest. */

@@ -1,5 +1,5 @@
 import { choice, itemId, tagged, whole, type ValueOf } from '../../describe/describe.js';
-import { itemOf } from '../../figure/document.js';
+import { itemOf } from '../../figure/document/document.js';
 import { facts } from '../../figure/fact/facts.js';
 import { near } from '../condition/define.js';
 import { onBoth, type GuessMember, type StepSide } from './define.js';

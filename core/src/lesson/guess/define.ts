@@ -1,8 +1,8 @@
 import type { Curve } from '../../curve/curve.js';
 import { CurveError } from '../../curve/error.js';
 import type { Field } from '../../describe/describe.js';
-import type { FigureDocument } from '../../figure/document.js';
-import { curveOf, evaluateFigure, type Evaluation } from '../../figure/evaluate.js';
+import type { FigureDocument } from '../../figure/document/document.js';
+import { curveOf, evaluateFigure, type Evaluation } from '../../figure/evaluation/evaluate.js';
 import type { ConditionResult } from '../condition/define.js';
 
 /** A figure before a change or after it. */

@@ -1,7 +1,7 @@
 import { flag, itemId, number, signs, tagged, type ValueOf } from '../../describe/describe.js';
 import { jointContinuities } from '../../curve/match.js';
 import { interiorKnots } from '../../curve/knotVector.js';
-import { curveOf } from '../../figure/evaluate.js';
+import { curveOf } from '../../figure/evaluation/evaluate.js';
 import { holds } from '../condition/define.js';
 import { judgeCondition } from '../condition/judge.js';
 import { onBoth, type GuessMember } from './define.js';

@@ -1,6 +1,6 @@
 import { distance } from '../../curve/vector.js';
 import { itemId, number, place as placeField, tagged, type ValueOf } from '../../describe/describe.js';
-import { index, pointKind } from '../../figure/parts.js';
+import { index, pointKind } from '../../figure/part/parts.js';
 import { atPlace, pointsOfKind } from '../condition/define.js';
 import { onBoth, type GuessMember } from './define.js';
 

@@ -16,7 +16,7 @@ import {
 } from '../../describe/describe.js';
 import { controlDescription, type Control } from '../../figure/control/controls.js';
 import { measureDescription, type Measure } from '../../figure/measure/measures.js';
-import { targetDescription, type Target } from '../../figure/target.js';
+import { targetDescription, type Target } from '../../figure/part/target.js';
 
 /** Rich text as a tree: a `doc` of blocks of text with marks, and formulas in TeX notation. */
 export interface Prose {

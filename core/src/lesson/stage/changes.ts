@@ -1,6 +1,6 @@
-import { makesNeedless } from '../../figure/applyCommand.js';
+import { makesNeedless } from '../../figure/change/applyCommand.js';
 import type { FigureCommand } from '../../figure/command/commands.js';
-import { differenceOf } from '../../figure/difference.js';
+import { differenceOf } from '../../figure/change/difference.js';
 import type { LessonCommand } from '../command/commands.js';
 import type { Sheet, Stage } from '../lesson.js';
 import { withFollowing, type LeadingCommand } from './lead.js';

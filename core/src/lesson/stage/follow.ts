@@ -1,13 +1,13 @@
 import { CurveError } from '../../curve/error.js';
-import { applyFigureCommand } from '../../figure/applyCommand.js';
+import { applyFigureCommand } from '../../figure/change/applyCommand.js';
 import {
   singleCommands,
   type FigureCommand,
   type SingleFigureCommand,
 } from '../../figure/command/commands.js';
-import type { FigureDocument } from '../../figure/document.js';
-import { evaluateFigure, geometryOf } from '../../figure/evaluate.js';
-import { operate, sourcesOfOperation } from '../../figure/operate.js';
+import type { FigureDocument } from '../../figure/document/document.js';
+import { evaluateFigure, geometryOf } from '../../figure/evaluation/evaluate.js';
+import { operate, sourcesOfOperation } from '../../figure/operation/operate.js';
 import { CommandError } from '../../history/history.js';
 import type { Sheet, Stage } from '../lesson.js';
 import { stageStates, stateAfter } from './states.js';

@@ -1,6 +1,6 @@
 import type { Told } from '../../told/told.js';
-import { applyFigureCommand } from '../../figure/applyCommand.js';
-import type { FigureDocument } from '../../figure/document.js';
+import { applyFigureCommand } from '../../figure/change/applyCommand.js';
+import type { FigureDocument } from '../../figure/document/document.js';
 import { CommandError } from '../../history/history.js';
 import type { Sheet, Stage } from '../lesson.js';
 

@@ -8,7 +8,7 @@ import {
   whole,
   type ValueOf,
 } from '../../describe/describe.js';
-import { targetDescription, type Target } from '../../figure/target.js';
+import { targetDescription, type Target } from '../../figure/part/target.js';
 import { describeTask, taskLimits, unanswered, type AnyTask, type TaskMember } from './define.js';
 
 /** One of the answers to choose from. */

@@ -1,7 +1,7 @@
 import { list, object, optional, tagged, text, type Field } from '../../describe/describe.js';
-import type { FigureDocument } from '../../figure/document.js';
-import { evaluateFigure, type Evaluation } from '../../figure/evaluate.js';
-import { targetDescription, type Target } from '../../figure/target.js';
+import type { FigureDocument } from '../../figure/document/document.js';
+import { evaluateFigure, type Evaluation } from '../../figure/evaluation/evaluate.js';
+import { targetDescription, type Target } from '../../figure/part/target.js';
 import type { ConditionResult } from '../condition/define.js';
 import { variationDescription, type Variation } from '../variation/variations.js';
 

@@ -9,7 +9,7 @@ import {
   type ValueOf,
 } from '../../describe/describe.js';
 import { measured, measureDescription, type Measure } from '../../figure/measure/measures.js';
-import { targetDescription, type Target } from '../../figure/target.js';
+import { targetDescription, type Target } from '../../figure/part/target.js';
 import { describeTask, taskLimits, unanswered, type AnyTask, type Given, type TaskMember } from './define.js';
 import { numberOf } from './number.js';
 

@@ -1,6 +1,6 @@
 import { interiorKnots } from '../../curve/knotVector.js';
-import type { FigureDocument } from '../../figure/document.js';
-import { curveOf, evaluateFigure } from '../../figure/evaluate.js';
+import type { FigureDocument } from '../../figure/document/document.js';
+import { curveOf, evaluateFigure } from '../../figure/evaluation/evaluate.js';
 import type { Variation } from './variations.js';
 
 /** Everything of a figure that can be different for each student, the items of the rail's curve first. */

@@ -8,9 +8,9 @@ import {
   type ValueOf,
 } from '../../describe/describe.js';
 import type { FigureCommand } from '../../figure/command/commands.js';
-import { itemOf, type FigureDocument } from '../../figure/document.js';
-import { curveOf, evaluateFigure } from '../../figure/evaluate.js';
-import { index, pointKind } from '../../figure/parts.js';
+import { itemOf, type FigureDocument } from '../../figure/document/document.js';
+import { curveOf, evaluateFigure } from '../../figure/evaluation/evaluate.js';
+import { index, pointKind } from '../../figure/part/parts.js';
 import { pointsOfKind } from '../condition/define.js';
 
 const point = tagged('of', 'point', {
