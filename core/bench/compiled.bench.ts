@@ -1,5 +1,5 @@
 import type { Curve, Point } from '../src/curve/curve.js';
-import { derivativesAtMany, pointsAt, tessellate } from '../src/curve/evaluateMany.js';
+import { derivativesAtMany, pointsAt } from '../src/curve/evaluateMany.js';
 import { fitPoints } from '../src/curve/fitPoints.js';
 import { insertKnots } from '../src/curve/insertKnot.js';
 import { interpolate } from '../src/curve/interpolate.js';
@@ -26,13 +26,12 @@ const curveOf = (count: number, degree: number): Curve => ({
 const evenly = (count: number): Float64Array =>
   Float64Array.from({ length: count }, (_, k) => k / (count - 1));
 
-const [cubic, quintic, hundred] = [curveOf(12, 3), curveOf(40, 5), curveOf(100, 3)];
+const [quintic, hundred] = [curveOf(40, 5), curveOf(100, 3)];
 const [some, even] = [evenly(10_000), [...evenly(2000)]];
 const [given, samples] = [pointsOf(1000), pointsOf(2000)];
 const ten = Array.from({ length: 10 }, (_, k) => (k + 0.37) / 11);
 
 for (const [name, act] of Object.entries({
-  'a million points of a cubic': () => tessellate(cubic, 1_000_000),
   'ten thousand points of a quintic': () => pointsAt(quintic, some),
   'first and second derivatives there': () => derivativesAtMany(quintic, some, 2),
   'interpolation of 1,000 points': () => interpolate(given, 3),

@@ -3,12 +3,11 @@ import type { Curve, Point } from '../src/curve/curve.js';
 import { editPoints, moveEditPoint } from '../src/curve/editPoint.js';
 import { elevateDegree } from '../src/curve/elevateDegree.js';
 import { pointAt } from '../src/curve/evaluate.js';
-import { derivativesAtMany, pointsAt, tessellate } from '../src/curve/evaluateMany.js';
+import { derivativesAtMany, pointsAt } from '../src/curve/evaluateMany.js';
 import { fitStroke } from '../src/curve/fitPoints.js';
 import { largestDistance } from '../src/curve/hausdorff.js';
 import { insertKnots } from '../src/curve/insertKnot.js';
 import { interpolate, interpolateClosed } from '../src/curve/interpolate.js';
-import { intersectCurves } from '../src/curve/intersect.js';
 import { clampedUniformKnots } from '../src/curve/knotVector.js';
 import { lengthOfCurve } from '../src/curve/length.js';
 import { nearestFinder } from '../src/curve/nearest.js';
@@ -112,13 +111,7 @@ function measure(name: string, unit: Row['unit'], cost: () => number, aim?: numb
 }
 
 measure(
-  'tessellation, rational cubic of 12 points, a million',
-  'ns a point',
-  () => point(() => tessellate(prepared, million, places)),
-  20,
-);
-measure(
-  'the same at a million unsorted parameters',
+  'points of a rational cubic of 12 points at a million unsorted parameters',
   'ns a point',
   () => point(() => pointsAt(prepared, unsorted, places)),
   60,
@@ -141,7 +134,6 @@ measure('refit of degree 5, 40 points, to 20 cubic spans', 'µs', () => time(() 
 measure('freehand stroke of 3,000 points', 'ms', () => time(() => fitStroke(stroke, 0.5)));
 measure('nearest point, degree 5, 40 points', 'µs', () => time(() => find([187, 55])));
 measure('largest distance of two such curves', 'ms', () => time(() => largestDistance(dense, other)));
-measure('their intersections', 'ms', () => time(() => intersectCurves(dense, other)));
 measure('length', 'µs', () => time(() => lengthOfCurve(dense)));
 measure('measured continuity at its 34 knots', 'µs', () => time(() => measureContinuity(dense)));
 measure('samples for drawing it', 'µs', () => time(() => sampleCurve(dense, 12)));

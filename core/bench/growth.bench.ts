@@ -18,7 +18,6 @@ import { periodicCurve } from '../src/curve/periodic.js';
 import { reduceDegree } from '../src/curve/reduceDegree.js';
 import { refitCurve } from '../src/curve/refit.js';
 import { removeKnot, removeNeedlessKnots } from '../src/curve/removeKnot.js';
-import { splitAtKnots } from '../src/curve/split.js';
 
 /**
  * How the cost of operations grows with the control points of a cubic: one run each, in milliseconds, after a run on the
@@ -58,7 +57,6 @@ const acts: Readonly<Record<string, (sample: Sample) => unknown>> = {
       open,
       Array.from({ length: count }, (_, k) => (k + 0.37) / (count + 1)),
     ),
-  'split at all knots': ({ open }) => splitAtKnots(open),
   'take apart into Bézier pieces': ({ open }) => decompose(open),
   'put those together again': ({ open }) => composePieces(decompose(open), 1e-6),
   'raise the degree': ({ open }) => elevateDegree(open),

@@ -2,7 +2,7 @@ import { describe, expect, it } from 'vitest';
 import { planeProjection, toPixel } from '../src/figure/geometry/projection.js';
 import { alongCurve, alongRail } from '../src/figure/hold/parameter.js';
 import { pixels, places } from '../src/figure/hold/place.js';
-import { alongLine, angleAbout, lengthDown } from '../src/figure/hold/scalar.js';
+import { alongLine, lengthDown } from '../src/figure/hold/scalar.js';
 import type { HeldKeys, KeyPress, ValueSpace } from '../src/figure/hold/valueSpace.js';
 import { railAxis } from '../src/rail/axis.js';
 
@@ -54,7 +54,6 @@ describe.each([1, 1.75])('a projection with marks %s times as large', (markScale
       }) as ValueSpace<unknown>,
       [-1, 0, 0.4, 5],
     ],
-    ['an angle', angleAbout(projection, [20, 20], 40) as ValueSpace<unknown>, [-3, -0.5, 0, 1.5, 3.1]],
     ['a length', lengthDown([40, 320], 8) as ValueSpace<unknown>, [40, 97, 320]],
     ['a pixel', pixels as ValueSpace<unknown>, [[3, 4]]],
   ])('%s is found again under its mark', (_, space, values) => {
@@ -89,9 +88,6 @@ describe('values in the hand', () => {
     const drawn = places(projection, 10, (pointer) => (pointer[0]! > 50 ? [60, 60] : null));
     expect(drawn.at(projection.toScreen([55, 1]), none)).toEqual([60, 60]);
     expect(drawn.at(projection.toScreen([5.00049, 1]), none)).toEqual([5, 1]);
-    const angle = angleAbout(projection, [0, 0], 40);
-    const near = angle.toScreen(Math.PI / 4 + 0.05);
-    expect(angle.at(near, { ...none, ctrlKey: true })).toBeCloseTo(Math.PI / 4, 12);
   });
 
   it('are stepped by the keys, ten steps with Shift and a tenth with Alt', () => {
@@ -106,8 +102,6 @@ describe('values in the hand', () => {
     expect(places(projection, 10).nudged([1, 2], press('ArrowUp', { shiftKey: true }))).toEqual([1, 12]);
     expect(places(projection, 10).nudged([1, 2], press('ArrowLeft', { altKey: true }))).toEqual([0.9, 2]);
     expect(lengthDown([40, 320], 8).nudged(50, press('ArrowUp'))).toBe(42);
-    const turned = angleAbout(projection, [0, 0], 40).nudged(Math.PI - 0.001, press('ArrowUp'));
-    expect(turned).toBeCloseTo(-Math.PI - 0.001 + Math.PI / 180, 9);
   });
 
   it.each([
@@ -117,6 +111,5 @@ describe('values in the hand', () => {
     expect(alongRail(curve, axis).nudged(0.5, key)).toBeUndefined();
     expect(places(projection, 10).nudged([1, 2], key)).toBeUndefined();
     expect(lengthDown([40, 320], 8).nudged(50, key)).toBeUndefined();
-    expect(angleAbout(projection, [0, 0], 40).nudged(1, key)).toBeUndefined();
   });
 });

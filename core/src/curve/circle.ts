@@ -6,9 +6,8 @@ import { CurveError } from './error.js';
 import { addScaled, cross, crossInSpace, distance, dot, lengthOf, mix, subtract, unit } from './vector.js';
 
 /** The circle layouts: the ways in which an exact full circle is written as one NURBS curve. */
-export type CircleLayout = 'quadratic9' | 'quadratic7' | 'cubic7' | 'quintic6';
-
-export const circleLayouts: readonly CircleLayout[] = ['quadratic9', 'quadratic7', 'cubic7', 'quintic6'];
+export const circleLayouts = ['quadratic9', 'quadratic7', 'cubic7', 'quintic6'] as const;
+export type CircleLayout = (typeof circleLayouts)[number];
 
 /** Centre, radius and plane of a circle: x and y are perpendicular unit vectors, the angle runs from x to y. */
 export interface CirclePlace {
@@ -240,7 +239,7 @@ export function exactEllipse(centre: Point, axisX: Point, axisY: Point, layout: 
 }
 
 /** @throws CurveError `argument` where two half axes are parallel or zero, `point` */
-export function validateHalfAxes(centre: Point, axisX: Point, axisY: Point): void {
+function validateHalfAxes(centre: Point, axisX: Point, axisY: Point): void {
   validatePlaces(centre, axisX, axisY);
   const turn = centre.length === 2 ? Math.abs(cross(axisX, axisY)) : lengthOf(crossInSpace(axisX, axisY));
   if (!(turn > 1e-14 * lengthOf(axisX) * lengthOf(axisY))) {

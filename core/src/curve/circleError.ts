@@ -8,8 +8,7 @@ import { domainOf, spansOf } from './knotVector.js';
 import { periodicCurve } from './periodic.js';
 import { stationaryDistances } from './nearest.js';
 import { solveDenseLeastSquares } from './leastSquares.js';
-import { addScaled, distance, dot } from './vector.js';
-import { validateHalfAxes } from './circle.js';
+import { distance } from './vector.js';
 
 /** How far a curve is from a circle. */
 export interface CircleError {
@@ -147,42 +146,6 @@ export function approximateCircle(
   const size = (2 * radius) / (Math.min(...distances) + Math.max(...distances));
   const curve = ring(size, centre);
   return { curve, error: circleError(curve, centre, radius) };
-}
-
-/** A curve without weights that comes close to an ellipse. */
-export interface EllipseApproximation {
-  readonly curve: Curve;
-  /** No point of either lies farther from the other than this, in the drawing's unit. */
-  readonly deviation: number;
-}
-
-/**
- * A closed curve without weights that comes close to an ellipse: the image of `approximateCircle` under the map that
- * takes two perpendicular radii to the half axes.
- * @param axisX,axisY from the centre to the ends of the half axes, or of any two conjugate radii
- * @param degree 1 to 9
- * @param count number of control points, 3 or more
- * @throws CurveError `argument` where the half axes are parallel or zero, or for the count; `degree`, `point`
- */
-export function approximateEllipse(
-  centre: Point,
-  axisX: Point,
-  axisY: Point,
-  degree: number,
-  count: number,
-): EllipseApproximation {
-  validateHalfAxes(centre, axisX, axisY);
-  const { curve, error } = approximateCircle([0, 0], 1, degree, count);
-  // The map stretches no distance by more than its larger singular value.
-  const [xx, yy, xy] = [dot(axisX, axisX), dot(axisY, axisY), dot(axisX, axisY)];
-  const stretch = Math.sqrt((xx + yy + Math.hypot(xx - yy, 2 * xy)) / 2);
-  return {
-    curve: {
-      ...curve,
-      points: curve.points.map(([x, y]) => addScaled(addScaled(centre, axisX, x!), axisY, y!)),
-    },
-    deviation: Math.abs(error.largest) * stretch * (1 + 2 ** -40),
-  };
 }
 
 /**

@@ -1,7 +1,7 @@
 import { told } from '../told/told.js';
 import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
-import { addScaled, dot, mix, subtract } from './vector.js';
+import { addScaled, mix, subtract } from './vector.js';
 
 function validateRho(rho: number): void {
   if (!(rho > 0 && rho < 1)) {
@@ -53,31 +53,6 @@ export function conicFromShoulder(start: Point, shoulder: Point, end: Point, rho
   return conicFromTangents(start, addScaled(middle, subtract(shoulder, middle), 1 / rho), end, rho);
 }
 
-/**
- * A conic from its two ends, the intersection of their tangents and its shoulder point, from which rho follows: the share
- * at which the shoulder lies on the way from the middle of the chord to the intersection (P&T 7.3).
- * @param tolerance how far beside that way the shoulder may lie, as a share of its length
- * @throws CurveError `argument` where the shoulder does not lie between the two, `point`
- */
-export function conicFromTangentsAndShoulder(
-  start: Point,
-  intersection: Point,
-  end: Point,
-  shoulder: Point,
-  tolerance = 1e-6,
-): Curve {
-  validatePlaces(start, intersection, end, shoulder);
-  const middle = mix(start, end, 0.5);
-  const way = subtract(intersection, middle);
-  const squared = dot(way, way);
-  const rho = dot(subtract(shoulder, middle), way) / squared;
-  const beside = Math.hypot(...subtract(shoulder, addScaled(middle, way, rho)));
-  if (!(rho > 0 && rho < 1 && beside <= tolerance * Math.sqrt(squared))) {
-    throw new CurveError('argument', told('shoulderOffItsWay'), { value: shoulder });
-  }
-  return conicFromTangents(start, intersection, end, rho);
-}
-
 /** The three weights of a quadratic piece, 1 where it has none. */
 export function quadraticPiece(curve: Curve): {
   points: readonly [Point, Point, Point];
@@ -114,16 +89,4 @@ export function rhoOf(curve: Curve): number {
 export function shoulderOf(curve: Curve): Point {
   const { points } = quadraticPiece(curve);
   return mix(mix(points[0], points[2], 0.5), points[1], rhoOf(curve));
-}
-
-/**
- * Another rho for a conic piece while its shoulder stays, so that its tangents turn, or while the tangent
- * intersection stays, so that the shoulder moves.
- * @throws CurveError `degree`, `argument`
- */
-export function changeRho(curve: Curve, rho: number, held: 'shoulder' | 'tangentIntersection'): Curve {
-  const { points } = quadraticPiece(curve);
-  return held === 'shoulder'
-    ? conicFromShoulder(points[0], shoulderOf(curve), points[2], rho)
-    : conicFromTangents(points[0], points[1], points[2], rho);
 }

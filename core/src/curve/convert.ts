@@ -14,9 +14,8 @@ import { told } from '../told/told.js';
 import { distance } from './vector.js';
 
 /** The kinds of curve that one can be converted to. */
-export type CurveKind = 'straight' | 'monotone' | 'bezier' | 'bspline';
-
-export const curveKinds: readonly CurveKind[] = ['straight', 'monotone', 'bezier', 'bspline'];
+export const curveKinds = ['straight', 'monotone', 'bezier', 'bspline'] as const;
+type CurveKind = (typeof curveKinds)[number];
 
 /**
  * A curve as another kind, with the deviation that results.

@@ -60,19 +60,6 @@ export function curvatureDerivativeAt(curve: Curve, u: number, side: Side = 'rig
   return (change * speed ** 2 - 3 * size * along) / speed ** 6;
 }
 
-/**
- * The torsion at `u`: how fast the osculating plane turns about the tangent, in one over the unit of
- * length (F 11). Zero in the plane; `undefined` where the curvature vanishes.
- * @throws CurveError `parameter`
- */
-export function torsionAt(curve: Curve, u: number, side: Side = 'right'): number | undefined {
-  const [, first, second, third] = derivativesAt(curve, u, 3, side) as [Point, Point, Point, Point];
-  if (first.length === 2) return lengthOf(first) > 0 && cross(first, second) !== 0 ? 0 : undefined;
-  const turn = crossInSpace(first, second);
-  const squared = dot(turn, turn);
-  return squared > 0 ? dot(turn, third) / squared : undefined;
-}
-
 /** The circle that touches a curve most closely at a place. */
 export interface OsculatingCircle {
   readonly centre: Point;

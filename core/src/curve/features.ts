@@ -15,37 +15,6 @@ import { pointAt } from './evaluate.js';
 import { partsOfEvenWeight } from './evenWeights.js';
 import { domainOf } from './knotVector.js';
 
-/** The smallest box along the axes that holds a curve. */
-export interface BoundingBox {
-  readonly low: Point;
-  readonly high: Point;
-}
-
-/**
- * The exact bounding box: each coordinate's extremes are at the ends of spans or where its derivative
- * vanishes (P&T 6; roots by F 5).
- */
-export function boundingBox(curve: Curve): BoundingBox {
-  refuseSignedWeights(curve);
-  const dimension = dimensionOf(curve);
-  const low = Array<number>(dimension).fill(Infinity);
-  const high = Array<number>(dimension).fill(-Infinity);
-  for (const piece of decompose(curve).flatMap(partsOfEvenWeight)) {
-    const [start, end] = domainOf(piece.knots, piece.degree);
-    const [numerators] = homogeneousParts(piece);
-    for (let axis = 0; axis < dimension; axis++) {
-      const slope = quotientNumerator(numerators[axis]!, piece.weights);
-      const roots = rootsOfBernstein(slope, 1e-15 * largestOf(slope));
-      for (const t of [0, ...roots, 1]) {
-        const value = pointAt(piece, t === 1 ? end : start + t * (end - start))[axis]!;
-        low[axis] = Math.min(low[axis]!, value);
-        high[axis] = Math.max(high[axis]!, value);
-      }
-    }
-  }
-  return { low, high };
-}
-
 /** A place where the curvature changes sign. */
 export interface CurveLocation {
   readonly parameter: number;

@@ -231,11 +231,7 @@ function correctedFit(
 }
 
 /** How far one step of Newton's method moves the parameter of each point towards its nearest place. */
-export function stepsToNearest(
-  curve: Curve,
-  points: readonly Point[],
-  parameters: readonly number[],
-): number[] {
+function stepsToNearest(curve: Curve, points: readonly Point[], parameters: readonly number[]): number[] {
   const dimension = points[0]!.length;
   const values = derivativesAtMany(curve, parameters, 2);
   return points.map((point, k) => {
@@ -318,7 +314,7 @@ function distancesOf(
 }
 
 /** A curve with how far it lies from points at parameters. */
-export function pointFitOf(curve: Curve, points: readonly Point[], parameters: readonly number[]): PointFit {
+function pointFitOf(curve: Curve, points: readonly Point[], parameters: readonly number[]): PointFit {
   const { distances, worst } = distancesOf(curve, points, parameters);
   return { curve, parameters, deviation: distances[worst]!, worst };
 }

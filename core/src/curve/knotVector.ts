@@ -144,22 +144,6 @@ export function clampedKnotVector(
   ];
 }
 
-/**
- * The knot vector of evenly spaced simple knots without clamped ends, whose curve starts and ends away
- * from its control points (P&T 12.3).
- * @param pointCount number of control points, at least degree + 1
- * @param start,end the domain, `start < end`; 0 and 1 where not given
- * @throws CurveError `degree`, `point-count`, `empty-domain`
- */
-export function unclampedUniformKnots(pointCount: number, degree: number, start = 0, end = 1): number[] {
-  const spans = pointCount - degree;
-  const knots = Array.from({ length: pointCount + degree + 1 }, (_, index) =>
-    index === pointCount ? end : start + ((end - start) * (index - degree)) / spans,
-  );
-  validateKnots(knots, degree, pointCount);
-  return knots;
-}
-
 /** Whether both ends have multiplicity degree + 1, so that the curve starts and ends at control points. */
 export function isClamped(knots: readonly number[], degree: number): boolean {
   const last = knots.length - 1;

@@ -2,7 +2,7 @@ import { told } from '../told/told.js';
 import { closednessOf } from './close.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
-import { intersectLine } from './intersect.js';
+import { intersectLine } from './intersectLine.js';
 import { joinCurves } from './join.js';
 import { domainOf } from './knotVector.js';
 import { mapDomain, reverseCurve } from './reparametrise.js';

@@ -76,20 +76,3 @@ export function reparametriseMobius(curve: Curve, factor: number): Curve {
   });
   return { ...curve, knots: knots.map(map), weights };
 }
-
-/**
- * The same curve with equal weights at both ends, by a Möbius reparametrisation of a clamped curve: the
- * standard form of a conic is the case of degree 2.
- * @throws CurveError as `reparametriseMobius`
- */
-export function equaliseEndWeights(curve: Curve): Curve {
-  const { weights, degree } = curve;
-  if (!weights || weights[0] === weights.at(-1)) return curve;
-  // The last weight is divided by factor^p against the first.
-  const even = reparametriseMobius(curve, (weights.at(-1)! / weights[0]!) ** (1 / degree));
-  const end = even.weights![0]!;
-  return {
-    ...even,
-    weights: even.weights!.map((weight, k) => (k === even.weights!.length - 1 ? end : weight)),
-  };
-}

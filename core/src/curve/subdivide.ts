@@ -2,7 +2,6 @@ import { dimensionOf, type Curve, type Point } from './curve.js';
 import { decompose } from './decompose.js';
 import { homogeneousRows } from './homogeneous.js';
 import { domainOf } from './knotVector.js';
-import { dot, subtract } from './vector.js';
 
 /** A part of a Bézier piece with its control points and the box that holds it. */
 export interface BezierPart {
@@ -65,34 +64,4 @@ export function halvePart({ rows, from, to, low }: BezierPart): [BezierPart, Bez
   const [left, right] = halveRows(rows);
   const middle = (from + to) / 2;
   return [partOfRows(left, low.length, from, middle), partOfRows(right, low.length, middle, to)];
-}
-
-/** Whether the boxes of two parts come closer to each other than `margin`. */
-export function boxesMeet(a: BezierPart, b: BezierPart, margin: number): boolean {
-  for (let axis = 0; axis < a.low.length; axis++) {
-    if (a.low[axis]! > b.high[axis]! + margin || b.low[axis]! > a.high[axis]! + margin) return false;
-  }
-  return true;
-}
-
-/** The length of the longest side of a part's box. */
-export function sizeOfPart({ low, high }: BezierPart): number {
-  let size = 0;
-  for (let axis = 0; axis < low.length; axis++) size = Math.max(size, high[axis]! - low[axis]!);
-  return size;
-}
-
-/**
- * Whether all legs of the polygons of some parts, one after the other, run forward along one direction,
- * so that together they cannot meet themselves (variation diminishing, P&T P3.9).
- */
-export function runsForward(parts: readonly BezierPart[]): boolean {
-  const direction = subtract(parts.at(-1)!.points.at(-1)!, parts[0]!.points[0]!);
-  return parts.every(({ points }) => {
-    for (let k = 1; k < points.length; k++) {
-      const leg = subtract(points[k]!, points[k - 1]!);
-      if (!(dot(leg, direction) > 0) && leg.some((value) => value !== 0)) return false;
-    }
-    return true;
-  });
 }

@@ -2,7 +2,7 @@ import { told } from '../told/told.js';
 import { dimensionOf, type Curve, type Point } from './curve.js';
 import { CurveError } from './error.js';
 import { pointAt } from './evaluate.js';
-import { intersectLine } from './intersect.js';
+import { intersectLine } from './intersectLine.js';
 import { domainOf } from './knotVector.js';
 import { extractPart } from './split.js';
 

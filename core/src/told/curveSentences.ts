@@ -30,8 +30,6 @@ export const curveSentences = {
   openAlready: 'The curve is open already.',
   startOfOpen: 'The curve is open; only a closed curve can start elsewhere.',
   nothingToJoin: 'There are no pieces to join.',
-  shoulderOffItsWay:
-    'The shoulder must lie between the middle of the chord and the intersection of the tangents, on the line through both.',
   rho: 'Rho is {{rho}}; it must lie between 0 and 1.',
   placeCoordinates: 'Point {{index, counted}} must have 2 finite coordinates, or all of them 3.',
   notAConic:
@@ -45,7 +43,6 @@ export const curveSentences = {
   derivativeOrder: 'The order of the derivative is {{order}}; it must be a whole number from 0.',
   derivativeOrderOfMany:
     'The order of the derivative is {{order}}; at many parameters at once it may be at most 3.',
-  sampleCount: '{{count}} points were asked for; at least 2 are needed.',
   spansPerSpan: 'The number of spans for each span is {{count}}; it must be a whole number from 1 to 50.',
   noLength: 'The curve has no length, so it has no arc-length parameter.',
   spanWithoutLength: 'The span that ends at {{end}} has no length, so no parameter has even speed on it.',
@@ -59,8 +56,6 @@ export const curveSentences = {
   weightWouldBe: 'Weight {{index, counted}} of the result would be {{weight}}; weights must stay above zero.',
   lineEnds: 'The line needs two distinct, finite points.',
   hullOfPlaneOnly: 'Polygons around the spans are those of a plane curve; a curve in space has solid hulls.',
-  hullOfSpaceOnly: 'Solid hulls are those of a curve in space; a plane curve has polygons around its spans.',
-  planePlaces: 'The plane needs three points that are finite and do not lie on one line.',
   insertionTimes: 'The knot is to be inserted {{times}} times; the number must be a whole number from 1.',
   knotTooOften:
     'The knot {{knot}} would have multiplicity {{multiplicity}}; at most {{degree}} is allowed for degree {{degree}}.',
@@ -77,7 +72,6 @@ export const curveSentences = {
   pointDimension: 'Point {{index, counted}} has {{count}} coordinates; all points must have 2, or all 3.',
   pointNotFinite: 'Point {{index, counted}} has a coordinate that is not a finite number.',
   intersectionOfPlaneOnly: 'A space curve meets a line only by chance; use two plane curves.',
-  intersectionOfMixedDimensions: 'One curve is plane and the other is not; they can’t be intersected.',
   joinOfMixedDimensions: 'One curve is plane and the other is not; they can’t be joined.',
   endsTooFarApart: 'The ends are {{gap}} apart; at most {{tolerance}} is allowed for joining.',
   degree: 'The degree is {{degree}}; it must be a whole number from 1 to 9.',
@@ -85,9 +79,6 @@ export const curveSentences = {
   knotCount:
     'The knot vector has {{found}} values; {{count}} control points of degree {{degree}} need {{expected}}.',
   knotNotFinite: 'Knot {{index, counted}} is {{value}}; every knot must be a finite number.',
-  closedFitPoints:
-    'There are to be {{count}} control points; a closed curve near these points may have from {{least}} to {{most}}.',
-  closedFitTooFew: 'A closed curve needs at least 3 distinct points; there are {{count}}.',
   knotsTooClose:
     'Knots {{before, counted}} and {{index, counted}} are {{gap}} apart; below {{least}} they can’t be told apart, so give them one value.',
   knotOrder:
@@ -155,7 +146,6 @@ export const curveSentences = {
   parameterOfListOutside: 'Parameter {{index}} is {{parameter}}; it must lie from {{start}} to {{end}}.',
   partWithoutLength: 'The part from {{start}} to {{end}} has no length.',
   splitAtEnd: 'The curve can’t be split at its end {{parameter}}; choose a parameter inside the domain.',
-  unclampPeriodic: 'A periodic curve has no ends to unclamp.',
   trimOfPlaneOnly: 'Only a plane curve can be trimmed to a box.',
   boxWithoutArea: 'The corners of the box must differ along both axes; it has no area.',
   controlPointDimension:

@@ -3,7 +3,7 @@ import { describe, expect, it } from 'vitest';
 import type { Curve, Point } from '../../src/curve/curve.js';
 import { CurveError } from '../../src/curve/error.js';
 import { derivativesAt, pointAt, rationalBasisFunctions } from '../../src/curve/evaluate.js';
-import { derivativesAtMany, pointsAt, tessellate } from '../../src/curve/evaluateMany.js';
+import { derivativesAtMany, pointsAt } from '../../src/curve/evaluateMany.js';
 import { domainOf } from '../../src/curve/knotVector.js';
 import { spanPolynomials } from '../../src/curve/spanPolynomials.js';
 import { arbitraryCurve, sizeOf } from './arbitrary.js';
@@ -72,28 +72,6 @@ describe('many parameters at once', () => {
     );
   });
 
-  it('tessellates evenly from end to end', () => {
-    holds(
-      fc.property(arbitraryCurve(), fc.integer({ min: 2, max: 60 }), (curve, count) => {
-        const dimension = curve.points[0]!.length;
-        const [start, end] = domainOf(curve.knots, curve.degree);
-        const points = tessellate(curve, count);
-        expect(points).toHaveLength(count * dimension);
-        for (let i = 0; i < count; i++) {
-          const u = i === count - 1 ? end : start + ((end - start) * i) / (count - 1);
-          const [point, first] = derivativesAt(curve, u, 1) as [Point, Point];
-          // The parameter itself is rounded, and the point by that times the speed.
-          const rounding = 2 ** -50 * Math.max(Math.abs(start), Math.abs(end)) * Math.hypot(...first);
-          const near = [...points.subarray(i * dimension, (i + 1) * dimension)];
-          const before = pointAt(curve, Math.max(start, u), 'left');
-          const off = (target: Point): number =>
-            Math.hypot(...near.map((value, axis) => value - target[axis]!));
-          expect(Math.min(off(point), off(before))).toBeLessThanOrEqual(1e-12 * sizeOf(curve) + rounding);
-        }
-      }),
-    );
-  });
-
   it('refuses what lies outside, by its index', () => {
     const line: Curve = {
       degree: 1,
@@ -106,8 +84,6 @@ describe('many parameters at once', () => {
     expect(() => pointsAt(line, [0, 0.5, 1.5])).toThrow(/Parameter 2/);
     expect(() => derivativesAtMany(line, [NaN], 1)).toThrow(/Parameter 0/);
     expect(() => derivativesAtMany(line, [0], 4)).toThrow(CurveError);
-    expect(() => tessellate(line, 1)).toThrow(CurveError);
-    expect(() => tessellate(line, NaN)).toThrow(CurveError);
   });
 
   it('rational basis functions sum to one and weigh the points', () => {

@@ -8,26 +8,13 @@ import { CurveError } from '../../src/curve/error.js';
 import { pointAt } from '../../src/curve/evaluate.js';
 import { joinCurves } from '../../src/curve/join.js';
 import { domainOf, spansOf } from '../../src/curve/knotVector.js';
-import { periodicCurve } from '../../src/curve/periodic.js';
 import { mapDomain, reverseCurve } from '../../src/curve/reparametrise.js';
-import { clampEnds, extractPart, splitAtKnots, splitCurve, unclampEnds } from '../../src/curve/split.js';
+import { clampEnds, extractPart, splitCurve } from '../../src/curve/split.js';
 import { validateCurve } from '../../src/curve/validate.js';
 import { arbitraryCurve, arbitraryCurveAndParameter, sizeOf } from './arbitrary.js';
 import { expectClose, referenceCases } from './reference.js';
 import { expectSameCurve, expectSamePlace } from './sameCurve.js';
 import { holds } from '../holds.js';
-
-/** A Bézier curve of degree 2. */
-const bezier = (weights: number[]): Curve => ({
-  degree: 2,
-  knots: [0, 0, 0, 1, 1, 1],
-  points: [
-    [0, 0],
-    [10, 20],
-    [30, 0],
-  ],
-  weights,
-});
 
 describe('splitting', () => {
   it('gives two clamped curves that are the curve', () => {
@@ -60,22 +47,6 @@ describe('splitting', () => {
     );
   });
 
-  it('at all knots gives the Bézier pieces', () => {
-    holds(
-      fc.property(arbitraryCurve(), (curve) => {
-        const pieces = splitAtKnots(curve);
-        const expected = decompose(curve);
-        expect(pieces).toHaveLength(expected.length);
-        pieces.forEach((piece, index) => {
-          expect(piece.knots).toEqual(expected[index]!.knots);
-          piece.points.forEach((point, k) =>
-            expectClose(point, expected[index]!.points[k]!, 1e-11, sizeOf(curve)),
-          );
-        });
-      }),
-    );
-  });
-
   it('takes parts and clamps ends, and refuses what has no length', () => {
     holds(
       fc.property(arbitraryCurve(), (curve) => {
@@ -92,56 +63,6 @@ describe('splitting', () => {
         expect(() => splitCurve(curve, NaN)).toThrow(CurveError);
       }),
     );
-  });
-
-  it.each([false, true])('unclamping and clamping again leaves the curve; rational: %s', (rational) => {
-    let refused = 0;
-    let unclampedCount = 0;
-    holds(
-      fc.property(arbitraryCurve({ rational, periodic: false }), (curve) => {
-        let unclamped: Curve;
-        try {
-          unclamped = unclampEnds(curve);
-        } catch (error) {
-          // Weights that fall steeply to an end would go on to zero and below.
-          expect(rational).toBe(true);
-          expect(error).toMatchObject({ name: 'CurveError', kind: 'weight' });
-          refused++;
-          return;
-        }
-        unclampedCount++;
-        validateCurve(unclamped);
-        expect(unclamped.points).toHaveLength(curve.points.length);
-        const [start, end] = domainOf(curve.knots, curve.degree);
-        expect(domainOf(unclamped.knots, curve.degree)).toEqual([start, end]);
-        // Far-off control points of short end spans take digits along, heavy ones the more.
-        const rows = unclamped.points.flatMap((point, k) =>
-          [...point, 1].map((value) => Math.abs(value * (unclamped.weights?.[k] ?? 1))),
-        );
-        const tolerance = (1e-12 * Math.max(...rows)) / Math.min(...(curve.weights ?? [1]));
-        expectSameCurve(curve, unclamped, undefined, Math.max(tolerance, 1e-12) / sizeOf(curve));
-        expectSameCurve(curve, clampEnds(unclamped), undefined, Math.max(tolerance, 1e-12) / sizeOf(curve));
-      }),
-      { numRuns: rational ? 400 : 100, least: 100 },
-    );
-    expect(unclampedCount).toBeGreaterThan(20);
-    if (rational) expect(refused).toBeGreaterThan(20);
-  });
-
-  it('does not unclamp what has no ends, or what would reach infinity', () => {
-    expect(() => unclampEnds(bezier([1, 2, 1]))).toThrow(
-      'Weight 0 of the result would be 0; weights must stay above zero.',
-    );
-    expect(unclampEnds(bezier([1, 1, 1])).points).toHaveLength(3);
-    expect(() =>
-      unclampEnds({
-        ...periodicCurve(2, [
-          [0, 0],
-          [1, 0],
-          [1, 1],
-        ]),
-      }),
-    ).toThrow(CurveError);
   });
 
   it('at a gap gives each side its own end', () => {

@@ -4,7 +4,6 @@ import { arcLengthTable } from '../../src/curve/arcLength.js';
 import type { Curve, Point } from '../../src/curve/curve.js';
 import { CurveError } from '../../src/curve/error.js';
 import { pointAt } from '../../src/curve/evaluate.js';
-import { fitClosedPoints, fitClosedToTolerance } from '../../src/curve/fitClosed.js';
 import { fitCurveToTolerance } from '../../src/curve/fitCurve.js';
 import { fitPoints, fitPointsToTolerance, fitStroke } from '../../src/curve/fitPoints.js';
 import { insertKnots } from '../../src/curve/insertKnot.js';
@@ -26,76 +25,6 @@ function noise(seed: number): () => number {
     return state / 2147483648 - 0.5;
   };
 }
-
-describe('closed least squares', () => {
-  const ring = Array.from({ length: 200 }, (_, k): Point => {
-    const angle = (2 * Math.PI * k) / 200;
-    return [(100 + 20 * Math.sin(3 * angle)) * Math.cos(angle), 60 * Math.sin(angle)];
-  });
-
-  it('of points on a periodic curve with as many control points comes near it, smooth all round', () => {
-    for (const degree of [1, 2, 3, 5]) {
-      let before = Infinity;
-      for (const count of [8, 16, 32, 64]) {
-        const { curve, deviation, parameters, worst } = fitClosedPoints(ring, degree, count);
-        validateCurve(curve);
-        expect(curve.periodic).toBe(true);
-        expect(distinctPointCount(curve)).toBe(count);
-        expect(deviation).toBeLessThan(before * 1.05);
-        const away = ring.map((point, k) =>
-          Math.hypot(...pointAt(curve, parameters[k]!).map((value, axis) => value - point[axis]!)),
-        );
-        expect(Math.max(...away)).toBeCloseTo(deviation, 9);
-        expect(away[worst]).toBeCloseTo(deviation, 9);
-        before = deviation;
-      }
-    }
-  });
-
-  it('to a tolerance takes few points, the same wherever it starts, and counts a repeated end once', () => {
-    const { curve, reached, deviation } = fitClosedToTolerance([...ring, ring[0]!], 3, 0.1);
-    expect(reached).toBe(true);
-    expect(deviation).toBeLessThanOrEqual(0.1);
-    expect(distinctPointCount(curve)).toBeLessThan(40);
-    const turned = fitClosedToTolerance([...ring.slice(71), ...ring.slice(0, 71)], 3, 0.1);
-    expect(Math.abs(distinctPointCount(turned.curve) - distinctPointCount(curve))).toBeLessThanOrEqual(4);
-  });
-
-  it('of few points at random is always reached at odd degrees, since a curve through all exists', () => {
-    holds(
-      fc.property(
-        fc.uniqueArray(fc.tuple(fc.integer({ min: 0, max: 200 }), fc.integer({ min: 0, max: 200 })), {
-          minLength: 5,
-          maxLength: 30,
-          selector: String,
-        }),
-        fc.double({ min: 0.1, max: 20, noNaN: true }),
-        (points, tolerance) => {
-          const { reached, deviation, curve } = fitClosedToTolerance(points, 3, tolerance);
-          validateCurve(curve);
-          expect(reached).toBe(true);
-          expect(deviation).toBeLessThanOrEqual(tolerance);
-        },
-      ),
-    );
-  });
-
-  it('refuses too few points, and more control points than points', () => {
-    expect(() =>
-      fitClosedPoints(
-        [
-          [0, 0],
-          [1, 0],
-          [0, 0],
-        ],
-        3,
-        4,
-      ),
-    ).toThrow(/3 distinct points/);
-    expect(() => fitClosedPoints(ring, 3, 201)).toThrow(CurveError);
-    expect(() => fitClosedPoints(ring, 3, 3)).toThrow(/from 4 to 200/);
-  });
-});
 
 describe('fitting to a tolerance', () => {
   const wave = (count: number, degree: number): Curve => ({

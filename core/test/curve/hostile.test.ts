@@ -5,7 +5,7 @@ import { curvatureAt, curvatureDerivativeAt } from '../../src/curve/differential
 import { pointAt } from '../../src/curve/evaluate.js';
 import { derivativesAtMany, pointsAt } from '../../src/curve/evaluateMany.js';
 import { insertKnot } from '../../src/curve/insertKnot.js';
-import { domainOf, unclampedUniformKnots } from '../../src/curve/knotVector.js';
+import { domainOf } from '../../src/curve/knotVector.js';
 import { periodicCurve } from '../../src/curve/periodic.js';
 import { removeKnot } from '../../src/curve/removeKnot.js';
 import { withSettledKnots } from '../../src/curve/settleKnots.js';
@@ -51,7 +51,7 @@ const hard: [string, Curve][] = [
   ['a turn back', { degree: 1, knots: [0, 0, 1, 2, 2], points: [points[0]!, points[1]!, points[0]!] }],
   ['a periodic curve of one point', periodicCurve(3, points.slice(0, 1))],
   ['a periodic curve of two points', periodicCurve(5, points.slice(0, 2))],
-  ['unclamped ends', { ...base, knots: unclampedUniformKnots(6, 3) }],
+  ['unclamped ends', { ...base, knots: [-3, -2, -1, 0, 1, 2, 3, 4, 5, 6] }],
   ['a weight below zero', { ...base, weights: [1, 1, -0.5, 1, 1, 1], signedWeights: true }],
   ['poles in every span', { ...base, weights: [1, -1, 1, -1, 1, -1], signedWeights: true }],
   [

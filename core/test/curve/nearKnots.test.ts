@@ -6,18 +6,13 @@ import { elevateDegree } from '../../src/curve/elevateDegree.js';
 import { CurveError } from '../../src/curve/error.js';
 import { insertKnot, insertKnots } from '../../src/curve/insertKnot.js';
 import { joinCurves } from '../../src/curve/join.js';
-import {
-  clampedKnotVector,
-  domainOf,
-  interiorKnots,
-  unclampedUniformKnots,
-} from '../../src/curve/knotVector.js';
+import { clampedKnotVector, domainOf, interiorKnots } from '../../src/curve/knotVector.js';
 import { lengthOfCurve } from '../../src/curve/length.js';
 import { periodicKnotVector, wrapped } from '../../src/curve/periodic.js';
 import { refitCurve } from '../../src/curve/refit.js';
 import { reverseCurve } from '../../src/curve/reparametrise.js';
 import { settleKnots, withSettledKnots } from '../../src/curve/settleKnots.js';
-import { extractPart, splitAtKnots, splitCurve } from '../../src/curve/split.js';
+import { extractPart, splitCurve } from '../../src/curve/split.js';
 import { validateCurve } from '../../src/curve/validate.js';
 import { sizeOf } from './arbitrary.js';
 import { expectSameCurve } from './sameCurve.js';
@@ -81,9 +76,9 @@ const close: fc.Arbitrary<Curve> = fc
         : ends === 'periodic'
           ? periodicKnotVector([{ value: start, multiplicity: 1 }, ...inner], end, degree)
           : [
-              ...unclampedUniformKnots(degree + 1, degree, start, end).slice(0, degree),
+              ...Array.from({ length: degree }, (_, k) => start - (degree - k) * (end - start)),
               ...clampedKnotVector(start, end, inner, degree).slice(degree, -degree),
-              ...unclampedUniformKnots(degree + 1, degree, start, end).slice(-degree),
+              ...Array.from({ length: degree }, (_, k) => end + (k + 1) * (end - start)),
             ];
     const count = knots.length - degree - 1 - (ends === 'periodic' ? degree : 0);
     const close = <T>(list: T[]): T[] => (ends === 'periodic' ? wrapped(list, degree) : list);
@@ -165,7 +160,6 @@ describe('knots that can’t be told apart', () => {
           expectSameCurve(curve, joinCurves(...parts, 1e-9 * sizeOf(curve)));
         }
         decompose(curve).forEach(same);
-        splitAtKnots(curve).forEach(same);
         same(extractPart(curve, start + 0.1 * share * (end - start), u));
         const turned = reverseCurve(reverseCurve(curve));
         // Between knots this close the rounding of a knot is seen; the knots themselves come back but for it.

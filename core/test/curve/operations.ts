@@ -11,16 +11,16 @@ import { curvatureAt, curvatureDerivativeAt, osculatingCircleAt } from '../../sr
 import { editPoints, moveEditPoint } from '../../src/curve/editPoint.js';
 import { elevateDegree } from '../../src/curve/elevateDegree.js';
 import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
-import { derivativesAtMany, pointsAt, tessellate } from '../../src/curve/evaluateMany.js';
+import { derivativesAtMany, pointsAt } from '../../src/curve/evaluateMany.js';
 import { evenOut, unevennessOf } from '../../src/curve/evenOut.js';
-import { boundingBox, curvatureExtremes, inflections } from '../../src/curve/features.js';
+import { curvatureExtremes, inflections } from '../../src/curve/features.js';
 import { fitCurveToTolerance } from '../../src/curve/fitCurve.js';
 import { fitStroke } from '../../src/curve/fitPoints.js';
 import { largestDistance } from '../../src/curve/hausdorff.js';
 import { spanHulls } from '../../src/curve/hull.js';
 import { insertKnot } from '../../src/curve/insertKnot.js';
 import { interpolate, interpolateClosed } from '../../src/curve/interpolate.js';
-import { intersectCurves, intersectLine, selfIntersections } from '../../src/curve/intersect.js';
+import { intersectLine } from '../../src/curve/intersectLine.js';
 import { lengthOfCurve } from '../../src/curve/length.js';
 import { matchCurve } from '../../src/curve/match.js';
 import { monotoneCubic } from '../../src/curve/monotone.js';
@@ -53,7 +53,6 @@ export const operations: readonly [string, (curve: Curve, u: number) => unknown]
   ['derivativesAt', (curve, u) => derivativesAt(curve, u, 3, 'left')],
   ['pointsAt', (curve, u) => pointsAt(curve, [u])],
   ['derivativesAtMany', (curve, u) => derivativesAtMany(curve, [u], 3)],
-  ['tessellate', (curve) => tessellate(curve, 50)],
   ['sampleCurve', (curve) => sampleCurve(curve, 5)],
   ['sampleBasis', (curve) => sampleBasis(curve, 5)],
   ['curvatureAt', curvatureAt],
@@ -75,11 +74,8 @@ export const operations: readonly [string, (curve: Curve, u: number) => unknown]
   ['arcLengthTable', (curve) => arcLengthTable(curve).length],
   ['enclosedArea', enclosedArea],
   ['nearestPoint', (curve) => nearestPoint(curve, [5, 5])],
-  ['boundingBox', boundingBox],
   ['inflections', inflections],
   ['curvatureExtremes', curvatureExtremes],
-  ['selfIntersections', (curve) => selfIntersections(curve)],
-  ['intersectCurves', (curve) => intersectCurves(curve, other)],
   [
     'intersectLine',
     (curve) =>

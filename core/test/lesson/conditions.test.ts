@@ -15,7 +15,6 @@ import {
   conditions,
   type Condition,
   type ConditionKind,
-  type ConditionOf,
 } from '../../src/lesson/condition/conditions.js';
 import { firstCondition, otherConditions } from '../../src/lesson/condition/judge.js';
 import { firstStageId, newSheet } from '../../src/lesson/lesson.js';
@@ -75,7 +74,7 @@ const flat: FigureCommand = { name: 'setPoints', item: 'c', points: points.map((
 /** For each condition one that a change meets and one that it does not, so that none is there untested. */
 const cases: {
   readonly [Kind in ConditionKind]: {
-    readonly condition: Omit<ConditionOf<Kind>, 'kind' | 'item'>;
+    readonly condition: Omit<Extract<Condition, { readonly kind: Kind }>, 'kind' | 'item'>;
     readonly meets: FigureCommand;
     readonly fails: FigureCommand;
   };

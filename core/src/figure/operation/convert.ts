@@ -1,4 +1,4 @@
-import { convertCurve } from '../../curve/convert.js';
+import { convertCurve, curveKinds } from '../../curve/convert.js';
 import { choice } from '../../describe/describe.js';
 import { onCurves, oneCurve } from './define.js';
 
@@ -7,7 +7,7 @@ export const convert = onCurves({
   name: 'convert',
   aim: 'kind',
   sources: oneCurve,
-  arguments: { kind: choice('straight', 'monotone', 'bezier', 'bspline') },
+  arguments: { kind: choice(...curveKinds) },
   shape: 'near',
   asks: ['kind'],
   first: () => ({ kind: 'bezier' }) as const,

@@ -1,4 +1,5 @@
+import { circleLayouts } from '../../curve/circle.js';
 import { choice } from '../../describe/describe.js';
 
 /** The layouts of control points in which a whole circle or ellipse is exact, by degree and count. */
-export const layout = choice('quadratic9', 'quadratic7', 'cubic7', 'quintic6');
+export const layout = choice(...circleLayouts);

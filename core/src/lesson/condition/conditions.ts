@@ -92,9 +92,6 @@ export type ConditionKind = keyof Conditions;
 /** One thing that a task asks of a curve, judged by calculation. */
 export type SingleCondition = ValueOf<Conditions[ConditionKind]['description']>;
 
-/** One kind of condition. */
-export type ConditionOf<Kind extends ConditionKind> = ValueOf<Conditions[Kind]['description']>;
-
 /** How conditions are taken together: all of them are to be met, at least one, or none. */
 const groupKinds = ['all', 'any', 'none'] as const;
 type GroupKind = (typeof groupKinds)[number];

@@ -9,9 +9,6 @@ const mostSigns = 30_000;
 /** Bytes that may come out of one. */
 const mostBytes = 4_000_000;
 
-/** Whether an address carries a figure. */
-export const carriesFigure = (hash: string): boolean => hash.startsWith(sign);
-
 /**
  * The part of an address that carries a figure, without its pictures.
  * @throws FormatError where it would be too long

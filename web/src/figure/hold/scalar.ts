@@ -31,31 +31,6 @@ export function alongLine(
   };
 }
 
-/** Degrees between the angles that a direction snaps to with Ctrl, and that an arrow turns it. */
-const degrees = { snap: 15, step: 1 };
-const radians = (angle: number): number => (angle * Math.PI) / 180;
-
-/**
- * A direction about a place of the drawing, in radians, counter-clockwise from the horizontal, in (−π, π].
- * @param radius how far from the place its mark stands, in pixels
- */
-export function angleAbout(projection: Projection, centre: Point, radius: number): ValueSpace<number> {
-  const [cx, cy] = toPixel(projection, centre);
-  const turned = (angle: number): number => Math.atan2(Math.sin(angle), Math.cos(angle));
-  return {
-    toScreen: (angle) => [cx + radius * Math.cos(angle), cy - radius * Math.sin(angle)],
-    at: ([x, y], { ctrlKey }) => {
-      const angle = Math.atan2(cy - y, x - cx);
-      const unit = radians(degrees.snap);
-      return ctrlKey ? turned(Math.round(angle / unit) * unit) : angle;
-    },
-    nudged: (angle, press) => {
-      const direction = directionOf(press);
-      return direction === 0 ? undefined : turned(angle + direction * stepsOf(press) * radians(degrees.step));
-    },
-  };
-}
-
 /** A ratio on an upright logarithmic scale: equal ways mean equal factors. */
 interface RatioScale {
   /** The least and the largest ratio, and where they stand, in pixels from above. */
