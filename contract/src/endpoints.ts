@@ -40,6 +40,6 @@ export type Query<Name extends EndpointName> = Endpoints[Name] extends { query: 
   ? z.output<Q>
   : undefined;
 export type Body<Name extends EndpointName> = Endpoints[Name] extends { body: infer B extends z.ZodType }
-  ? z.input<B>
+  ? DeepReadonly<z.input<B>>
   : undefined;
 export type Progress = z.infer<typeof progress>;

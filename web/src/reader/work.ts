@@ -90,7 +90,7 @@ export async function openWork(place: WorkPlace, before: FigureDocument): Promis
     tooLarge: i18next.t('save.tooLargeAlone'),
     load: () => call('openWork', { params: { ...place }, body: {} }),
     send: (base, steps) =>
-      call('appendToWork', { params: { work: work.id }, body: { base, steps } as never, keepalive: true }),
+      call('appendToWork', { params: { work: work.id }, body: { base, steps }, keepalive: true }),
   });
   const result = { edited, id: work.id, place, ...(keepLocks ? { keepLocks } : {}) };
   opened.set(key, result);
@@ -153,7 +153,7 @@ export async function checkOnServer(
   const answer = keptAnswer(work, task);
   const { results } = await call('checkTask', {
     params: { edition, sheet, task },
-    body: answer ? { answer: answer as never } : {},
+    body: answer ? { answer } : {},
   });
   // From now on the server has it, for every device; what was typed meanwhile stays.
   const key = answerKey(id, task);

@@ -1,4 +1,4 @@
-import type { Sheet } from '@bogen/core/lesson';
+import type { LessonCommand, Sheet, Step } from '@bogen/core/lesson';
 import { useMutation } from '@tanstack/react-query';
 import { useState, type ReactNode } from 'react';
 import { call } from '../api/instructorCall.js';
@@ -99,8 +99,8 @@ async function addSheetTo(lesson: string, sheet: Sheet): Promise<string> {
   const { revision, document } = await call('draft', { params: { lesson } });
   const isTaken = document.sheets.some(({ id }) => id === sheet.id);
   const added = isTaken ? { ...sheet, id: newId() } : sheet;
-  const command = { name: 'addSheet', sheet: added, at: document.sheets.length };
-  const steps = [{ id: newId(), kind: 'do', command }];
-  await call('appendToDraft', { params: { lesson }, body: { base: revision, steps } as never });
+  const command: LessonCommand = { name: 'addSheet', sheet: added, at: document.sheets.length };
+  const steps: Step<LessonCommand>[] = [{ id: newId(), kind: 'do', command }];
+  await call('appendToDraft', { params: { lesson }, body: { base: revision, steps } });
   return added.id;
 }

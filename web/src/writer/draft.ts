@@ -50,7 +50,7 @@ export async function openDraft(lesson: string): Promise<OpenDraft> {
     tooLarge: i18next.t('save.tooLargeAlone'),
     load: () => call('draft', { params: { lesson } }),
     send: (base, steps) =>
-      call('appendToDraft', { params: { lesson }, body: { base, steps } as never, keepalive: true }),
+      call('appendToDraft', { params: { lesson }, body: { base, steps }, keepalive: true }),
   });
   const result = { id: lesson, edited, course: draft.course, edition: draft.edition };
   opened.set(lesson, result);
