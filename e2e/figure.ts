@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import type { Point } from '@bogen/core/curve';
 import type { FigureDocument, FigureItem } from '@bogen/core/figure';
 import type { LessonDocument } from '@bogen/core/lesson';

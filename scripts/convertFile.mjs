@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import { readFileSync, statSync, writeFileSync } from 'node:fs';
 import { basename } from 'node:path';
 import { TextDecoder } from 'node:util';

@@ -1,3 +1,4 @@
+import '../src/figure/allMathematics.js';
 import { coreSentences } from '../src/told/coreSentences.js';
 import { wordMessagesBy } from '../src/told/told.js';
 

@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import type { Curve } from '@bogen/core/curve';
 import {
   curveOf,

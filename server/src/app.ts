@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import { jsonFileSchemas, lessonFileSchema, toldByServer } from '@bogen/contract';
 import express, { type Express } from 'express';
 import { sql } from 'kysely';

@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import './text/enAlone.js';
 import type { AloneLesson } from '@bogen/contract';
 import { QueryClientProvider } from '@tanstack/react-query';

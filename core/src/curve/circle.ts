@@ -1,13 +1,10 @@
 import { told } from '../told/told.js';
 import { multiplyBernstein } from './bernstein.js';
 import { validatePlaces } from './conic.js';
+import type { CircleLayout } from './circleLayouts.js';
 import type { Curve, Point } from './curve.js';
 import { CurveError } from './error.js';
 import { addScaled, cross, crossInSpace, distance, dot, lengthOf, mix, subtract, unit } from './vector.js';
-
-/** The circle layouts: the ways in which an exact full circle is written as one NURBS curve. */
-export const circleLayouts = ['quadratic9', 'quadratic7', 'cubic7', 'quintic6'] as const;
-export type CircleLayout = (typeof circleLayouts)[number];
 
 /** Centre, radius and plane of a circle: x and y are perpendicular unit vectors, the angle runs from x to y. */
 export interface CirclePlace {

@@ -12,10 +12,7 @@ import type { Approximation } from './removeKnot.js';
 import { sizeOf } from './sizeOf.js';
 import { told } from '../told/told.js';
 import { distance } from './vector.js';
-
-/** The kinds of curve that one can be converted to. */
-export const curveKinds = ['straight', 'monotone', 'bezier', 'bspline'] as const;
-type CurveKind = (typeof curveKinds)[number];
+import type { CurveKind } from './curveKinds.js';
 
 /**
  * A curve as another kind, with the deviation that results.

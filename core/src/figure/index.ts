@@ -40,6 +40,7 @@ export {
   type ShapeItem,
 } from './document/item.js';
 export { curveIndex, pointLetter } from './document/pointNames.js';
+export { fetchMathematicsFor } from './mathematicsFor.js';
 export { labelDirection } from './part/labelDirection.js';
 export { degreeOrSpan, sideBySideCommand, type DegreeOrSpan } from './change/degreeOrSpan.js';
 export { type CalculationLine, type CalculationStep } from './calculation/calculation.js';

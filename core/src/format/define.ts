@@ -73,3 +73,9 @@ export interface OutgoingCurve {
 export function atLine(line: number, reason: Told): FormatError {
   return new FormatError(told('fileLine', { line, reason }));
 }
+
+/** @throws FormatError where the format is only written */
+export function readerOf(format: FormatMember): NonNullable<FormatMember['read']> {
+  if (format.read) return format.read;
+  throw new FormatError(told('fileCantBeRead', { format: format.name }));
+}

@@ -23,9 +23,3 @@ export function formatOfFile(name: string): FormatMember {
   const known = Object.values<FormatMember>(formats).flatMap(({ endings }) => endings);
   throw new FormatError(told('fileFormatUnknown', { ending: ending || '–', known: known.join(', ') }));
 }
-
-/** @throws FormatError where the format is only written */
-export function readerOf(format: FormatMember): NonNullable<FormatMember['read']> {
-  if (format.read) return format.read;
-  throw new FormatError(told('fileCantBeRead', { format: format.name }));
-}

@@ -4,11 +4,11 @@ import {
   arcFromBulge,
   arcFromEnds,
   arcThroughPoints,
-  circleLayouts,
   circularArc,
   exactCircle,
   exactEllipse,
 } from '../../src/curve/circle.js';
+import { circleLayouts } from '../../src/curve/circleLayouts.js';
 import {
   approximateCircle,
   approximateCircleByCubics,

@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Curve } from '../../src/curve/curve.js';
-import type { FormatMember } from '../../src/format/define.js';
-import { formatNames, formats, readerOf } from '../../src/format/formats.js';
+import { type FormatMember, readerOf } from '../../src/format/define.js';
+import { formatNames, formats } from '../../src/format/formats.js';
 import { curveItem, outgoing } from './figures.js';
 
 const curve: Curve = {

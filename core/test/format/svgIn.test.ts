@@ -7,7 +7,8 @@ import { largestDistance } from '../../src/curve/hausdorff.js';
 import { emptyFigure } from '../../src/figure/document/document.js';
 import type { FigureItem } from '../../src/figure/document/item.js';
 import { curveOf, evaluateFigure } from '../../src/figure/evaluation/evaluate.js';
-import { formats, readerOf } from '../../src/format/formats.js';
+import { formats } from '../../src/format/formats.js';
+import { readerOf } from '../../src/format/define.js';
 import { curveItem, outgoing } from './figures.js';
 import { holds } from '../holds.js';
 

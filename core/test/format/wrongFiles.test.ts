@@ -1,7 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import type { Curve } from '../../src/curve/curve.js';
-import { FormatError, type FormatMember } from '../../src/format/define.js';
-import { formats, readerOf, type FormatName } from '../../src/format/formats.js';
+import { FormatError, type FormatMember, readerOf } from '../../src/format/define.js';
+import { formats, type FormatName } from '../../src/format/formats.js';
 import { curveItem, outgoing } from './figures.js';
 import { hostile } from './hostile.js';
 

@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import { parentPort, workerData } from 'node:worker_threads';
 import { ToldError } from '@bogen/core/lesson';
 import type { Problem } from '@bogen/contract';

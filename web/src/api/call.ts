@@ -118,3 +118,17 @@ export async function callAt<Name extends EndpointName>(
   if (problem.type === 'database-unavailable') throw new NotConnected(problem.detail, problem.told);
   throw new ApiProblem(problem);
 }
+
+/**
+ * Fetches code that was not part of the page. After an update it stands under another name: everything is loaded anew then,
+ * and nothing has failed.
+ * @throws NotConnected where it could not be fetched
+ */
+export async function fetchCode<Code>(fetch: () => Promise<Code>): Promise<Code> {
+  try {
+    return await fetch();
+  } catch {
+    if (await askWhetherOutdated()) await new Promise(() => location.reload());
+    throw new NotConnected();
+  }
+}

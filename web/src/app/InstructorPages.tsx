@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import { Route, Routes } from 'react-router';
 import { NotFound } from '../ui/States.js';
 import { page } from './page.js';

@@ -1,4 +1,4 @@
-import { askWhetherOutdated, NotConnected } from '../api/call.js';
+import { fetchCode } from '../api/call.js';
 import { lazy, type ComponentType, type LazyExoticComponent } from 'react';
 
 /** What to do so that pages that could not be fetched are tried anew when they are next opened. */
@@ -12,12 +12,10 @@ export function page(fetch: () => Promise<ComponentType>): ComponentType {
   };
   const open = async () => {
     try {
-      return { default: await fetch() };
-    } catch {
-      // After an update the page stands under another name: everything is being loaded anew, and nothing has failed.
-      if (await askWhetherOutdated()) await new Promise(() => location.reload());
+      return { default: await fetchCode(fetch) };
+    } catch (error) {
       failed.add(forget);
-      throw new NotConnected();
+      throw error;
     }
   };
   return function Page() {

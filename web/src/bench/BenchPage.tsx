@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import '../text/enBench.js';
 import '../text/enPages.js';
 import { useQuery, useQueryClient } from '@tanstack/react-query';

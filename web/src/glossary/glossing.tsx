@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import type { Prose, ProseNode } from '@bogen/core/lesson';
 import type { ReactNode } from 'react';
 import { AskedTerm } from './AskedTerm.js';

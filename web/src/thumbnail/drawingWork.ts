@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import type { FigureDocument } from '@bogen/core/figure';
 import { smallDrawingOf, type SmallDrawing } from './smallDrawing.js';
 

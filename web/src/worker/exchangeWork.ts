@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import { pointAt, domainOf, type Point } from '@bogen/core/curve';
 import {
   boxOf,

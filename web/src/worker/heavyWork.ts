@@ -1,3 +1,4 @@
+import '@bogen/core/mathematics';
 import type { Told } from '@bogen/core/lesson';
 import { CurveError, fitStroke, largestDistance, type Curve, type Point } from '@bogen/core/curve';
 import { previewOperation, type FigureDocument, type Operation } from '@bogen/core/figure';

@@ -1,10 +1,11 @@
 import { reverseCurve } from '../../curve/reparametrise.js';
-import { bridgeCurves, bridgeHandle, strengthFor, type BridgeEnd } from '../../curve/bridge.js';
+import { type BridgeEnd } from '../../curve/bridge.js';
 import type { Curve, Point } from '../../curve/curve.js';
 import { choice, number, signs } from '../../describe/describe.js';
 import { curvesOf, type Geometry } from '../part/geometry.js';
 import { pulls } from '../part/handle.js';
 import { onCurves, twoCurves } from './define.js';
+import { mathematics } from './later.js';
 
 type Order = 'G0' | 'G1' | 'G2' | 'G3';
 interface Arguments {
@@ -20,7 +21,7 @@ const orderOf = (continuity: Order): BridgeEnd['order'] => Number(continuity[1])
 const strengthField = number({ unit: 'ratio', least: 0.01, most: 100 });
 
 function bridgeOf(first: Curve, second: Curve, args: Arguments): Curve {
-  return bridgeCurves(
+  return mathematics().bridgeCurves(
     { curve: first, end: args.end, order: orderOf(args.continuity), strength: args.strength },
     {
       curve: second,
@@ -71,14 +72,14 @@ export const bridge = onCurves({
     at: (sources, args) => {
       const curve = between(sources, args);
       return sides.flatMap(({ key, which, continuity }) => {
-        const handle = bridgeHandle(curve, which, orderOf(args[continuity]));
+        const handle = mathematics().bridgeHandle(curve, which, orderOf(args[continuity]));
         return handle ? [pulls(key, handle.at, handle.from)] : [];
       });
     },
     move: (sources, args, key: string, to: Point) => {
       const side = sides.find((other) => other.key === key);
       if (!side) return args;
-      const strength = strengthFor(between(sources, args), side.which, to, args[side.strength]);
+      const strength = mathematics().strengthFor(between(sources, args), side.which, to, args[side.strength]);
       return { ...args, [side.strength]: Math.min(100, strength) };
     },
   },

@@ -1,6 +1,6 @@
-import { closeCurve } from '../../curve/close.js';
 import { choice, signs } from '../../describe/describe.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** The curve closed in one of three ways. */
 export const close = onCurves({
@@ -15,7 +15,9 @@ export const close = onCurves({
   shape: 'another',
   asks: ['way', 'continuity'],
   first: () => ({ way: 'wrap', continuity: 1 }) as const,
-  run: (curve, { way, continuity }) => closeCurve(curve, way, continuity),
+  run: (curve, { way, continuity }) => mathematics().closeCurve(curve, way, continuity),
   calculation: async (curve, { way, continuity }) =>
-    (await import('../calculation/ofFacts.js')).continuityCalculation(closeCurve(curve, way, continuity)),
+    (await import('../calculation/ofFacts.js')).continuityCalculation(
+      mathematics().closeCurve(curve, way, continuity),
+    ),
 });

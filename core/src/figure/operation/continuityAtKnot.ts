@@ -1,10 +1,9 @@
 import { extractPart } from '../../curve/split.js';
 import { domainOf } from '../../curve/knotVector.js';
-import { continueAtKnot } from '../../curve/continueAtKnot.js';
-import { largestDeviation } from '../../curve/deviation.js';
 import { interiorKnots } from '../../curve/knotVector.js';
 import { number, signs } from '../../describe/describe.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** The curve brought to a continuity at one of its knots. */
 export const continuityAtKnot = onCurves({
@@ -23,15 +22,15 @@ export const continuityAtKnot = onCurves({
       continuity: 'G1',
     }) as const,
   run: (source, { parameter, continuity }) => {
-    const { curve, largestMove } = continueAtKnot(source, parameter, continuity);
+    const { curve, largestMove } = mathematics().continueAtKnot(source, parameter, continuity);
     return {
       curve,
-      deviation: largestDeviation(source, curve),
+      deviation: mathematics().largestDeviation(source, curve),
       measure: { kind: 'largestMove', value: largestMove },
     };
   },
   calculation: async (source, { parameter, continuity }) => {
-    const { curve } = continueAtKnot(source, parameter, continuity);
+    const { curve } = mathematics().continueAtKnot(source, parameter, continuity);
     const { jointCalculation } = await import('../calculation/joint.js');
     const [start, end] = domainOf(curve.knots, curve.degree);
     if (!(parameter > start && parameter < end)) return [];

@@ -1,6 +1,7 @@
-import { convertCurve, curveKinds } from '../../curve/convert.js';
+import { curveKinds } from '../../curve/curveKinds.js';
 import { choice } from '../../describe/describe.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** The curve as another kind. */
 export const convert = onCurves({
@@ -11,9 +12,9 @@ export const convert = onCurves({
   shape: 'near',
   asks: ['kind'],
   first: () => ({ kind: 'bezier' }) as const,
-  run: (curve, { kind }) => convertCurve(curve, kind),
+  run: (curve, { kind }) => mathematics().convertCurve(curve, kind),
   calculation: async (source, { kind }) => {
-    const { curve, deviation } = convertCurve(source, kind);
+    const { curve, deviation } = mathematics().convertCurve(source, kind);
     return (await import('../calculation/approximation.js')).approximation(curve, deviation);
   },
 });

@@ -1,7 +1,7 @@
-import { interpolate, interpolateClosed } from '../../curve/interpolate.js';
 import { flag } from '../../describe/describe.js';
 import { degree, parametrisation } from '../part/parts.js';
 import { onReferencePoints } from './define.js';
+import { mathematics } from './later.js';
 
 /** The curve that passes through reference points, in this order. */
 export const curveThroughReferencePoints = onReferencePoints({
@@ -9,6 +9,6 @@ export const curveThroughReferencePoints = onReferencePoints({
   arguments: { degree, parametrisation, closed: flag },
   run: (points, args) =>
     args.closed
-      ? interpolateClosed(points, args.degree, args.parametrisation).curve
-      : interpolate(points, args.degree, args.parametrisation).curve,
+      ? mathematics().interpolateClosed(points, args.degree, args.parametrisation).curve
+      : mathematics().interpolate(points, args.degree, args.parametrisation).curve,
 });

@@ -1,6 +1,6 @@
-import { evenOut as even } from '../../curve/evenOut.js';
 import { list, number, object, optional, whole } from '../../describe/describe.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** The curve with a parameter that follows its arc length. */
 export const evenOut = onCurves({
@@ -16,11 +16,11 @@ export const evenOut = onCurves({
   asks: ['perSpan', 'held'],
   first: () => ({ held: [], perSpan: 1 }),
   run: (source, { held, perSpan }) => {
-    const { curve, deviation, unevenness } = even(source, held, perSpan);
+    const { curve, deviation, unevenness } = mathematics().evenOut(source, held, perSpan);
     return { curve, deviation, measure: { kind: 'unevenness', value: unevenness } };
   },
   calculation: async (source, { held, perSpan }) => {
-    const { curve, deviation } = even(source, held, perSpan);
+    const { curve, deviation } = mathematics().evenOut(source, held, perSpan);
     return (await import('../calculation/approximation.js')).approximation(curve, deviation);
   },
 });

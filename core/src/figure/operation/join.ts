@@ -1,6 +1,6 @@
-import { joinCurves } from '../../curve/join.js';
 import { number } from '../../describe/describe.js';
 import { onCurves, twoCurves } from './define.js';
+import { mathematics } from './later.js';
 
 /** One curve of two that meet within a tolerance. */
 export const join = onCurves({
@@ -11,7 +11,7 @@ export const join = onCurves({
   shape: 'another',
   asks: ['tolerance'],
   first: () => ({ tolerance: 0.001 }),
-  run: (curve, { tolerance }, second) => joinCurves(curve, second, tolerance),
+  run: (curve, { tolerance }, second) => mathematics().joinCurves(curve, second, tolerance),
   calculation: async (curve, _, second) =>
     (await import('../calculation/joint.js')).jointCalculation(curve, second),
 });

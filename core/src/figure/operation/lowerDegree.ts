@@ -1,6 +1,6 @@
-import { reduceDegree } from '../../curve/reduceDegree.js';
 import { whole } from '../../describe/describe.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** A curve of a lower degree, as near as it comes. */
 export const lowerDegree = onCurves({
@@ -12,9 +12,9 @@ export const lowerDegree = onCurves({
   asks: ['times'],
   compares: 'times',
   first: () => ({ times: 1 }),
-  run: (curve, { times }) => reduceDegree(curve, times),
+  run: (curve, { times }) => mathematics().reduceDegree(curve, times),
   calculation: async (curve, { times }) => {
-    const { curve: made, deviation } = reduceDegree(curve, times);
+    const { curve: made, deviation } = mathematics().reduceDegree(curve, times);
     return (await import('../calculation/approximation.js')).approximation(made, deviation);
   },
 });

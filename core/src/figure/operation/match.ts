@@ -1,8 +1,7 @@
 import { reverseCurve } from '../../curve/reparametrise.js';
-import { largestDeviation } from '../../curve/deviation.js';
-import { matchCurve } from '../../curve/match.js';
 import { choice, optional, signs } from '../../describe/describe.js';
 import { onCurves, twoCurves } from './define.js';
+import { mathematics } from './later.js';
 
 /** The curve with its end moved so that it continues another. */
 export const match = onCurves({
@@ -24,15 +23,22 @@ export const match = onCurves({
       : ['continuity', 'curveEnd', 'targetEnd', 'movement'],
   first: () => ({ continuity: 'G1', curveEnd: 'start', targetEnd: 'end', movement: 'sameHandle' }) as const,
   run: (source, { continuity, curveEnd, targetEnd, movement }, target) => {
-    const { curve, largestMove } = matchCurve(source, target, continuity, curveEnd, targetEnd, movement);
+    const { curve, largestMove } = mathematics().matchCurve(
+      source,
+      target,
+      continuity,
+      curveEnd,
+      targetEnd,
+      movement,
+    );
     return {
       curve,
-      deviation: largestDeviation(source, curve),
+      deviation: mathematics().largestDeviation(source, curve),
       measure: { kind: 'largestMove', value: largestMove },
     };
   },
   calculation: async (source, { continuity, curveEnd, targetEnd, movement }, target) => {
-    const { curve } = matchCurve(source, target, continuity, curveEnd, targetEnd, movement);
+    const { curve } = mathematics().matchCurve(source, target, continuity, curveEnd, targetEnd, movement);
     return (await import('../calculation/joint.js')).jointCalculation(
       targetEnd === 'end' ? target : reverseCurve(target),
       curveEnd === 'start' ? curve : reverseCurve(curve),

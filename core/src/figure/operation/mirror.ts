@@ -1,6 +1,6 @@
-import { mirrorCurve, mirrorThrough } from '../../curve/mirror.js';
 import { line } from '../../describe/describe.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** The mirror image of a curve in the line through two places. */
 export const mirror = onCurves({
@@ -19,7 +19,7 @@ export const mirror = onCurves({
       ],
     } as const;
   },
-  run: (curve, { axis }) => mirrorCurve(curve, mirrorThrough(...axis)),
+  run: (curve, { axis }) => mathematics().mirrorCurve(curve, mathematics().mirrorThrough(...axis)),
   calculation: async (curve, { axis }) =>
-    (await import('../calculation/pointByPoint.js')).mirrored(curve, mirrorThrough(...axis)),
+    (await import('../calculation/pointByPoint.js')).mirrored(curve, mathematics().mirrorThrough(...axis)),
 });

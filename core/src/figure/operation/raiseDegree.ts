@@ -1,6 +1,6 @@
-import { elevateDegree } from '../../curve/elevateDegree.js';
 import { whole } from '../../describe/describe.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** The same curve at a higher degree. */
 export const raiseDegree = onCurves({
@@ -13,6 +13,6 @@ export const raiseDegree = onCurves({
   asks: ['times'],
   compares: 'times',
   first: () => ({ times: 1 }),
-  run: (curve, { times }) => elevateDegree(curve, times),
+  run: (curve, { times }) => mathematics().elevateDegree(curve, times),
   calculation: async (curve) => (await import('../calculation/degreeElevation.js')).degreeElevation(curve),
 });

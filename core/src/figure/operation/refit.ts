@@ -1,8 +1,8 @@
 import { spansOf } from '../../curve/knotVector.js';
-import { refitCurve } from '../../curve/refit.js';
 import { whole } from '../../describe/describe.js';
 import { degree } from '../part/parts.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** The best curve of a degree and number of spans. */
 export const refit = onCurves({
@@ -14,9 +14,9 @@ export const refit = onCurves({
   asks: ['degree', 'spans'],
   compares: 'degree',
   first: (curve) => ({ degree: curve.degree, spans: spansOf(curve.knots, curve.degree).length }),
-  run: (curve, args) => refitCurve(curve, args.degree, args.spans),
+  run: (curve, args) => mathematics().refitCurve(curve, args.degree, args.spans),
   calculation: async (curve, args) => {
-    const { curve: made, deviation } = refitCurve(curve, args.degree, args.spans);
+    const { curve: made, deviation } = mathematics().refitCurve(curve, args.degree, args.spans);
     return (await import('../calculation/approximation.js')).approximation(made, deviation);
   },
 });

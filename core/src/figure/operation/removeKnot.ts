@@ -1,7 +1,7 @@
 import { interiorKnots } from '../../curve/knotVector.js';
-import { removeKnot as remove } from '../../curve/removeKnot.js';
 import { number, whole } from '../../describe/describe.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** The curve with a knot taken out, as near as it comes. */
 export const removeKnot = onCurves({
@@ -12,7 +12,7 @@ export const removeKnot = onCurves({
   shape: 'near',
   asks: ['parameter', 'times'],
   first: (curve) => ({ parameter: interiorKnots(curve.knots, curve.degree)[0]?.value ?? NaN, times: 1 }),
-  run: (curve, args) => remove(curve, args.parameter, args.times),
+  run: (curve, args) => mathematics().removeKnot(curve, args.parameter, args.times),
   calculation: async (curve, { parameter }) =>
     (await import('../calculation/knotRemoval.js')).knotRemoval(curve, parameter),
 });

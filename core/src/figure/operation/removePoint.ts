@@ -1,6 +1,6 @@
-import { removeControlPoint } from '../../curve/removeControlPoint.js';
 import { index } from '../part/parts.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** The curve with a control point less, and its edit point with it. */
 export const removePoint = onCurves({
@@ -11,9 +11,9 @@ export const removePoint = onCurves({
   shape: 'near',
   asks: ['index'],
   first: () => ({ index: 1 }),
-  run: (curve, args) => removeControlPoint(curve, args.index),
+  run: (curve, args) => mathematics().removeControlPoint(curve, args.index),
   calculation: async (curve, { index }) => {
-    const { curve: made, deviation } = removeControlPoint(curve, index);
+    const { curve: made, deviation } = mathematics().removeControlPoint(curve, index);
     return (await import('../calculation/approximation.js')).approximation(made, deviation);
   },
 });

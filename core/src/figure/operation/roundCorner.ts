@@ -1,10 +1,11 @@
 import { extractPart } from '../../curve/split.js';
 import { domainOf } from '../../curve/knotVector.js';
-import { cornersOf, roundCorner as round, roundingSizeFor, type Rounding } from '../../curve/roundCorner.js';
+import { type Rounding } from '../../curve/roundCorner.js';
 import { choice, number, signs } from '../../describe/describe.js';
 import { curvesOf } from '../part/geometry.js';
 import { passed } from '../part/handle.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 interface Arguments {
   readonly corner: number;
@@ -48,8 +49,9 @@ export const roundCorner = onCurves({
         : ['corner', 'rounding', 'setback', 'continuity', 'strength'],
   first: (curve, cursor) => ({
     corner:
-      cornersOf(curve).sort((a, b) => Math.abs(a - cursor) - Math.abs(b - cursor))[0] ??
-      curve.knots[curve.degree]!,
+      mathematics()
+        .cornersOf(curve)
+        .sort((a, b) => Math.abs(a - cursor) - Math.abs(b - cursor))[0] ?? curve.knots[curve.degree]!,
     rounding: 'byRadius' as const,
     radius: 10,
     setback: 10,
@@ -60,21 +62,21 @@ export const roundCorner = onCurves({
   handles: {
     at: (sources, args) => {
       const [curve] = curvesOf(sources);
-      const { piece } = round(curve!, args.corner, roundingOf(args));
+      const { piece } = mathematics().roundCorner(curve!, args.corner, roundingOf(args));
       return [passed('rounding', piece.points[0]!)];
     },
     move: (sources, args, _, to) => {
       const [curve] = curvesOf(sources);
-      const size = roundingSizeFor(curve!, args.corner, args.rounding, to);
+      const size = mathematics().roundingSizeFor(curve!, args.corner, args.rounding, to);
       return args.rounding === 'byRadius' ? { ...args, radius: size } : { ...args, setback: size };
     },
   },
   run: (curve, args) => {
-    const { curve: rounded, cut } = round(curve, args.corner, roundingOf(args));
+    const { curve: rounded, cut } = mathematics().roundCorner(curve, args.corner, roundingOf(args));
     return { curve: rounded, goes: cut };
   },
   calculation: async (curve, args) => {
-    const { curve: rounded, piece } = round(curve, args.corner, roundingOf(args));
+    const { curve: rounded, piece } = mathematics().roundCorner(curve, args.corner, roundingOf(args));
     const [from, to] = domainOf(piece.knots, piece.degree);
     const [start, end] = domainOf(rounded.knots, rounded.degree);
     const { jointCalculation } = await import('../calculation/joint.js');

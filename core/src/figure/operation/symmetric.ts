@@ -1,7 +1,7 @@
-import { halfAtMirror, mirrorThrough, symmetricCurve } from '../../curve/mirror.js';
 import { reverseCurve } from '../../curve/reparametrise.js';
 import { choice, flag, line, optional } from '../../describe/describe.js';
 import { onCurves, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** A curve and its mirror image in one, its end put on the line. */
 export const symmetric = onCurves({
@@ -32,13 +32,13 @@ export const symmetric = onCurves({
     } as const;
   },
   run: (curve, { axis, smooth, keep }) => {
-    const mirror = mirrorThrough(...axis);
-    if (!keep) return symmetricCurve(curve, mirror, smooth);
-    const { half, goes } = halfAtMirror(curve, mirror, keep);
-    const made = symmetricCurve(half, mirror, smooth);
+    const mirror = mathematics().mirrorThrough(...axis);
+    if (!keep) return mathematics().symmetricCurve(curve, mirror, smooth);
+    const { half, goes } = mathematics().halfAtMirror(curve, mirror, keep);
+    const made = mathematics().symmetricCurve(half, mirror, smooth);
     // It runs as the source does.
     return { curve: keep === 'after' ? reverseCurve(made) : made, ...(goes ? { goes: [goes] } : {}) };
   },
   calculation: async (curve, { axis }) =>
-    (await import('../calculation/pointByPoint.js')).mirrored(curve, mirrorThrough(...axis)),
+    (await import('../calculation/pointByPoint.js')).mirrored(curve, mathematics().mirrorThrough(...axis)),
 });

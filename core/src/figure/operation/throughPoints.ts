@@ -1,6 +1,6 @@
-import { interpolate } from '../../curve/interpolate.js';
 import { degree, parametrisation } from '../part/parts.js';
 import { notAsked, oneCurve } from './define.js';
+import { mathematics } from './later.js';
 
 /** The curve that passes through the control points of its source. */
 export const throughPoints = notAsked({
@@ -8,5 +8,5 @@ export const throughPoints = notAsked({
   sources: oneCurve,
   arguments: { degree, parametrisation },
   shape: 'another',
-  run: (curve, args) => interpolate(curve.points, args.degree, args.parametrisation).curve,
+  run: (curve, args) => mathematics().interpolate(curve.points, args.degree, args.parametrisation).curve,
 });

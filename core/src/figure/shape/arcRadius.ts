@@ -1,16 +1,17 @@
-import { arcFromEnds } from '../../curve/circle.js';
 import { distance } from '../../curve/vector.js';
 import { choice, flag, place } from '../../describe/describe.js';
 import { positiveLength } from '../part/parts.js';
 import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
+import { mathematics } from './later.js';
 
 /** A circular arc between two ends with a radius. */
 export const arcRadius = defineShape(
   'arcRadius',
   { start: place, end: place, radius: positiveLength, side: choice('left', 'right'), large: flag },
   {
-    curve: ({ start, end, radius, side, large }) => arcFromEnds(start, end, radius, side, large),
+    curve: ({ start, end, radius, side, large }) =>
+      mathematics().arcFromEnds(start, end, radius, side, large),
     handles: ({ start, end }) => [passed('start', start), passed('end', end)],
     moveHandle: (shape, key, to) => ({ ...shape, [key]: to }),
     closed: () => false,

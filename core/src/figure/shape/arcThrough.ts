@@ -1,14 +1,14 @@
-import { arcThroughPoints } from '../../curve/circle.js';
 import { place } from '../../describe/describe.js';
 import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
+import { mathematics } from './later.js';
 
 /** A circular arc through three points. */
 export const arcThrough = defineShape(
   'arcThrough',
   { start: place, through: place, end: place },
   {
-    curve: ({ start, through, end }) => arcThroughPoints(start, through, end),
+    curve: ({ start, through, end }) => mathematics().arcThroughPoints(start, through, end),
     handles: ({ start, through, end }) => [
       passed('start', start),
       passed('through', through),

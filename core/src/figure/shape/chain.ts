@@ -1,8 +1,8 @@
-import { curveOfChain, moveHandle, moveNode } from '../../curve/bezierChain.js';
 import { choice, flag, list, number, object, optional, place } from '../../describe/describe.js';
 import { figureLimits } from '../part/parts.js';
 import { passed, pulls } from '../part/handle.js';
 import { defineShape } from './define.js';
+import { mathematics } from './later.js';
 
 const node = object({
   point: place,
@@ -18,7 +18,7 @@ export const chain = defineShape(
   'chain',
   { chain: object({ nodes: list(node, figureLimits.points), closed: flag }) },
   {
-    curve: (shape) => curveOfChain(shape.chain),
+    curve: (shape) => mathematics().curveOfChain(shape.chain),
     handles: (shape) =>
       shape.chain.nodes.flatMap(({ point, before, after }, index) => [
         passed(`${index}`, point),
@@ -30,8 +30,8 @@ export const chain = defineShape(
       return {
         ...shape,
         chain: side
-          ? moveHandle(shape.chain, Number(index), side, to)
-          : moveNode(shape.chain, Number(index), to),
+          ? mathematics().moveHandle(shape.chain, Number(index), side, to)
+          : mathematics().moveNode(shape.chain, Number(index), to),
       };
     },
     closed: (shape) => shape.chain.closed,

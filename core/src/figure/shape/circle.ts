@@ -1,10 +1,9 @@
-import { exactCircle } from '../../curve/circle.js';
-import { approximateCircle, approximateCircleByCubics } from '../../curve/circleError.js';
 import { either, place, tagged, unionOf, whole } from '../../describe/describe.js';
 import { degree, positiveLength } from '../part/parts.js';
 import { passed, pulls } from '../part/handle.js';
 import { defineShape } from './define.js';
 import { layout } from './layout.js';
+import { mathematics } from './later.js';
 
 /** A circle that is only approximated: periodic of a degree and count, or a chain of cubic pieces. */
 const approximation = unionOf('approximation', {
@@ -18,10 +17,11 @@ export const circle = defineShape(
   { centre: place, radius: positiveLength, layout: either(layout, approximation) },
   {
     curve: ({ centre, radius, layout: by }) => {
-      if (typeof by === 'string') return exactCircle({ centre, radius, x: [1, 0], y: [0, 1] }, by);
+      if (typeof by === 'string')
+        return mathematics().exactCircle({ centre, radius, x: [1, 0], y: [0, 1] }, by);
       return by.approximation === 'periodic'
-        ? approximateCircle(centre, radius, by.degree, by.count).curve
-        : approximateCircleByCubics(centre, radius, by.pieces).curve;
+        ? mathematics().approximateCircle(centre, radius, by.degree, by.count).curve
+        : mathematics().approximateCircleByCubics(centre, radius, by.pieces).curve;
     },
     handles: ({ centre, radius }) => {
       const rim = [centre[0]! + radius, centre[1]!];

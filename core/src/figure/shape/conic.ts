@@ -1,8 +1,8 @@
-import { conicFromShoulder, conicFromTangents, shoulderOf } from '../../curve/conic.js';
 import type { Curve } from '../../curve/curve.js';
 import { choice, number, place, type ValueOf } from '../../describe/describe.js';
 import { passed, pulls } from '../part/handle.js';
 import { defineShape } from './define.js';
+import { mathematics } from './later.js';
 
 /** A conic from two ends, with its shoulder point or its tangent intersection held while rho changes. */
 export const conic = defineShape(
@@ -17,7 +17,9 @@ export const conic = defineShape(
   },
   {
     curve: ({ start, end, held, place: at, rho }) =>
-      held === 'shoulder' ? conicFromShoulder(start, at, end, rho) : conicFromTangents(start, at, end, rho),
+      held === 'shoulder'
+        ? mathematics().conicFromShoulder(start, at, end, rho)
+        : mathematics().conicFromTangents(start, at, end, rho),
     handles: ({ start, end, held, place: at }) => [
       passed('start', start),
       held === 'shoulder' ? passed('place', at) : pulls('place', at, start),
@@ -35,5 +37,5 @@ export function conicHeldBy(
   curve: Curve,
 ): ValueOf<typeof conic.description> {
   if (shape.held === held) return shape;
-  return { ...shape, held, place: held === 'shoulder' ? shoulderOf(curve) : curve.points[1]! };
+  return { ...shape, held, place: held === 'shoulder' ? mathematics().shoulderOf(curve) : curve.points[1]! };
 }

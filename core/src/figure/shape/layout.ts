@@ -1,4 +1,4 @@
-import { circleLayouts } from '../../curve/circle.js';
+import { circleLayouts } from '../../curve/circleLayouts.js';
 import { choice } from '../../describe/describe.js';
 
 /** The layouts of control points in which a whole circle or ellipse is exact, by degree and count. */

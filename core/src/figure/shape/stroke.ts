@@ -1,16 +1,16 @@
-import { fitStroke } from '../../curve/fitPoints.js';
 import { addScaled, subtract } from '../../curve/vector.js';
 import { list, place } from '../../describe/describe.js';
 import { degree, figureLimits, positiveLength } from '../part/parts.js';
 import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
+import { mathematics } from './later.js';
 
 /** A freehand stroke, fitted to a tolerance. It has one handle, its start, which takes all of it along. */
 export const stroke = defineShape(
   'stroke',
   { points: list(place, figureLimits.strokePoints, 1), tolerance: positiveLength, degree },
   {
-    curve: (shape) => fitStroke(shape.points, shape.tolerance, shape.degree).curve,
+    curve: (shape) => mathematics().fitStroke(shape.points, shape.tolerance, shape.degree).curve,
     handles: ({ points }) => [passed('start', points[0]!)],
     moveHandle: (shape, _, to) => {
       const by = subtract(to, shape.points[0]!);

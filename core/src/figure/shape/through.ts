@@ -1,8 +1,8 @@
-import { interpolate, interpolateClosed } from '../../curve/interpolate.js';
 import { flag } from '../../describe/describe.js';
 import { degree, parametrisation, places } from '../part/parts.js';
 import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
+import { mathematics } from './later.js';
 
 /** A curve through points, which are its own handles. */
 export const through = defineShape(
@@ -11,8 +11,8 @@ export const through = defineShape(
   {
     curve: (shape) =>
       shape.closed
-        ? interpolateClosed(shape.points, shape.degree, shape.parametrisation).curve
-        : interpolate(shape.points, shape.degree, shape.parametrisation).curve,
+        ? mathematics().interpolateClosed(shape.points, shape.degree, shape.parametrisation).curve
+        : mathematics().interpolate(shape.points, shape.degree, shape.parametrisation).curve,
     handles: ({ points }) => points.map((point, index) => passed(String(index), point)),
     moveHandle: (shape, key, to) => ({
       ...shape,

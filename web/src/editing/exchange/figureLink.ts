@@ -1,5 +1,5 @@
 import { evaluateFigure, type FigureDocument } from '@bogen/core/figure';
-import { FormatError, formats, readerOf } from '@bogen/core/format';
+import { FormatError, json, readerOf } from '@bogen/core/format';
 import { told } from '@bogen/core/lesson';
 
 /** What stands before a figure in the part of an address that no server gets to see. */
@@ -14,7 +14,7 @@ const mostBytes = 4_000_000;
  * @throws FormatError where it would be too long
  */
 export async function hashOf(document: FigureDocument): Promise<string> {
-  const { text } = formats.json.write({ document, evaluation: evaluateFigure(document) }, {});
+  const { text } = json.write({ document, evaluation: evaluateFigure(document) }, {});
   const plain = new Blob([JSON.stringify(JSON.parse(text))]).stream();
   const bytes = await bytesOf(plain.pipeThrough(new CompressionStream('deflate-raw')), mostBytes);
   const hash = sign + inLetters(bytes);
@@ -37,7 +37,7 @@ export async function figureOf(hash: string): Promise<FigureDocument> {
   } catch {
     throw new FormatError(told('linkBroken'));
   }
-  const { figure } = readerOf(formats.json)(text);
+  const { figure } = readerOf(json)(text);
   if (!figure) throw new FormatError(told('linkBroken'));
   return figure;
 }

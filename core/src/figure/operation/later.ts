@@ -1,0 +1,6 @@
+import { later } from '../part/later.js';
+
+export const mathematics = later<typeof import('./mathematics.js')>(
+  'operations',
+  () => import('./mathematics.js'),
+);

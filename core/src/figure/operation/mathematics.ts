@@ -1,0 +1,20 @@
+/** What operations compute by; it is fetched with the first figure that is built by one. */
+export { bridgeCurves, bridgeHandle, strengthFor } from '../../curve/bridge.js';
+export { closeCurve } from '../../curve/close.js';
+export { continueAtKnot } from '../../curve/continueAtKnot.js';
+export { convertCurve } from '../../curve/convert.js';
+export { largestDeviation } from '../../curve/deviation.js';
+export { elevateDegree } from '../../curve/elevateDegree.js';
+export { evenOut } from '../../curve/evenOut.js';
+export { fitCurveToTolerance } from '../../curve/fitCurve.js';
+export { insertEditPoint } from '../../curve/insertEditPoint.js';
+export { interpolate, interpolateClosed } from '../../curve/interpolate.js';
+export { joinCurves } from '../../curve/join.js';
+export { matchCurve } from '../../curve/match.js';
+export { halfAtMirror, mirrorCurve, mirrorThrough, symmetricCurve } from '../../curve/mirror.js';
+export { reduceDegree } from '../../curve/reduceDegree.js';
+export { refitCurve } from '../../curve/refit.js';
+export { removeControlPoint } from '../../curve/removeControlPoint.js';
+export { removeKnot } from '../../curve/removeKnot.js';
+export { cornersOf, roundCorner, roundingSizeFor } from '../../curve/roundCorner.js';
+export { trimToBox } from '../../curve/trim.js';

@@ -1,0 +1,1 @@
+import '@bogen/core/mathematics';
