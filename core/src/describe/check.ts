@@ -96,6 +96,18 @@ export function mismatchOf(field: Field, value: unknown, path = '', depth = 0): 
   }
 }
 
+/** The first list in a value that is longer than its description lets it be. */
+export function overfullList(field: Field, value: unknown): { count: number; most: number } | undefined {
+  if (field.type === 'list' && Array.isArray(value) && value.length > field.most)
+    return { count: value.length, most: field.most };
+  if (field.type !== 'object' || !isObject(value)) return undefined;
+  for (const [key, inner] of Object.entries(field.fields)) {
+    const found = overfullList(inner, value[key]);
+    if (found) return found;
+  }
+  return undefined;
+}
+
 function mismatchOfObject(
   fields: Readonly<Record<string, Field>>,
   value: unknown,

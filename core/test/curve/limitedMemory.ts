@@ -1,3 +1,4 @@
+import '../../src/figure/allMathematics.js';
 import { parentPort, workerData } from 'node:worker_threads';
 import { withinEffort } from '../../src/curve/effort.js';
 import { CurveError } from '../../src/curve/error.js';

@@ -33,6 +33,8 @@ import { sampleCurve } from '../../src/curve/sample.js';
 import { sampleBasis } from '../../src/curve/sampleBasis.js';
 import { splitCurve } from '../../src/curve/split.js';
 import type { Curve } from '../../src/curve/curve.js';
+import { offeredOperations, operations as operationMembers } from '../../src/figure/operation/operations.js';
+import type { Geometry } from '../../src/figure/part/geometry.js';
 
 const other: Curve = {
   degree: 3,
@@ -47,8 +49,24 @@ const other: Curve = {
   ],
 };
 
-/** Every operation of the core on one curve, with arguments that suit many. */
+/** Every operation that is offered on a curve, with what its form holds at first. */
+const offered = offeredOperations.map((name): [string, (curve: Curve, u: number) => unknown] => [
+  `the operation ${name}`,
+  (curve, u) => {
+    const { first, run } = operationMembers[name] as unknown as {
+      readonly first: (curve: Curve, cursor: number) => object;
+      readonly run: (sources: readonly Geometry[], args: object) => unknown;
+    };
+    return run(
+      [curve, other].map((one) => ({ kind: 'curve', curve: one })),
+      first(curve, u),
+    );
+  },
+]);
+
+/** Every calculation of the core on one curve, with arguments that suit many. */
 export const operations: readonly [string, (curve: Curve, u: number) => unknown][] = [
+  ...offered,
   ['pointAt', pointAt],
   ['derivativesAt', (curve, u) => derivativesAt(curve, u, 3, 'left')],
   ['pointsAt', (curve, u) => pointsAt(curve, [u])],

@@ -2,7 +2,9 @@ import { told } from '../../told/told.js';
 import { validateCurve } from '../../curve/validate.js';
 import { validateDegree } from '../../curve/knotVector.js';
 import { CurveError } from '../../curve/error.js';
+import { overfullList } from '../../describe/check.js';
 import { CommandError } from '../../history/history.js';
+import { shapes } from '../shape/shapes.js';
 import { itemOf, looseOf, type FigureDocument, type LoosePoints, type View } from './document.js';
 import { isCurveItem, sourcesOf, type BuiltItem, type FigureItem } from './item.js';
 import { figureLimits } from '../part/parts.js';
@@ -104,13 +106,8 @@ export function validateItem(item: FigureItem): void {
       if ('degree' in item.operation) validateDegree(item.operation.degree);
     } else if (item.kind === 'shape') {
       // Whether it comes to a curve is found when it is evaluated; here only what would cost too much.
-      const { shape } = item;
-      const count =
-        shape.kind === 'stroke' ? shape.points.length : shape.kind === 'chain' ? shape.chain.nodes.length : 0;
-      const most = shape.kind === 'stroke' ? figureLimits.strokePoints : figureLimits.points;
-      if (count > most) {
-        throw new CommandError(told('tooManyPoints', { name: item.name, count, most }));
-      }
+      const overfull = overfullList(shapes[item.shape.kind].description, item.shape);
+      if (overfull) throw new CommandError(told('tooManyPoints', { name: item.name, ...overfull }));
     } else if (item.kind === 'picture') {
       const { size, width, fade, centre } = item;
       if (!(size[0] > 0 && size[1] > 0 && width > 0 && fade >= 0 && fade <= 1 && centre.length === 2)) {

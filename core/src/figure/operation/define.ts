@@ -60,8 +60,8 @@ export interface OperationMember<
   readonly description: ObjectField<{ readonly name: ChoiceField<Name> } & Sources & Arguments>;
   readonly arguments: Arguments;
   readonly sources: Sources;
+  /** The kind of geometry that every one of its sources has to come to; others are refused, and it is offered on none. */
   readonly takes: GeometryKind;
-  readonly gives: GeometryKind;
   readonly shape: ShapeEffect;
   /** Absent where it is not offered on a curve. */
   readonly aim?: Aim;
@@ -132,7 +132,6 @@ function member<const Name extends string, const Sources extends Fields, const A
       { readonly name: ChoiceField<Name> } & Sources & Arguments
     >,
     takes: 'curve' as const,
-    gives: 'curve' as const,
     run: (sources: readonly Geometry[], args: ArgumentsOf<Arguments>): OperationResult => {
       const [first, second] = curvesOf(sources);
       const result = run(first!, args, second ?? first!);
@@ -200,7 +199,6 @@ export function onReferencePoints<const Name extends string, const Arguments ext
     sources: referencePoints,
     description: tagged('name', spec.name, { ...referencePoints, ...spec.arguments }) as never,
     takes: 'point',
-    gives: 'curve',
     shape: 'another',
     asks: [],
     first: undefined,

@@ -4,7 +4,7 @@ import { CurveError } from '../../curve/error.js';
 import { withSettledKnots } from '../../curve/settleKnots.js';
 import { validateCurve } from '../../curve/validate.js';
 import { referencesIn } from '../../describe/ids.js';
-import type { Geometry } from '../part/geometry.js';
+import { refuseOtherThan, type Geometry, type GeometryKind } from '../part/geometry.js';
 import type { OperationResult } from './define.js';
 import { operationDescription, operations, type Operation } from './operations.js';
 import { figureLimits } from '../part/parts.js';
@@ -20,11 +20,13 @@ export function sourcesOfOperation(operation: Operation): readonly string[] {
  * @throws CurveError where the operation can't be done on them; its sentence is the reason to show
  */
 export function operate(operation: Operation, sources: readonly Geometry[]): OperationResult {
-  const { run, signedWeights } = operations[operation.name] as {
+  const { run, takes, signedWeights } = operations[operation.name] as {
     readonly run: (sources: readonly Geometry[], args: Operation) => OperationResult;
+    readonly takes: GeometryKind;
     readonly signedWeights?: true;
   };
   for (const source of sources) {
+    refuseOtherThan(takes, source);
     if (!signedWeights && source.kind === 'curve') refuseSignedWeights(source.curve);
   }
   const made = run(sources, operation);

@@ -90,5 +90,6 @@ export type OfferedOperation = {
 }[OperationName];
 
 export const offeredOperations = (Object.keys(operations) as OperationName[]).filter(
-  (name): name is OfferedOperation => operations[name].first !== undefined,
+  (name): name is OfferedOperation =>
+    operations[name].takes === 'curve' && operations[name].first !== undefined,
 );

@@ -12,14 +12,20 @@ export type Geometry =
 
 export type GeometryKind = Geometry['kind'];
 
+/** @throws CurveError `argument` where a geometry is of another kind than what is built needs */
+export function refuseOtherThan(kind: GeometryKind, geometry: Geometry): void {
+  if (geometry.kind === kind) return;
+  throw new CurveError('argument', told(kind === 'curve' ? 'builtFromPoint' : 'curveNeedsPoints'));
+}
+
 /**
- * The curves among which every one of these must be.
+ * The curves that every one of these must be.
  * @throws CurveError `argument` where one is something else
  */
 export function curvesOf(geometries: readonly Geometry[]): Curve[] {
-  return geometries.map((geometry) => {
-    if (geometry.kind === 'curve') return geometry.curve;
-    throw new CurveError('argument', told('builtFromPoint'));
+  return geometries.flatMap((geometry) => {
+    refuseOtherThan('curve', geometry);
+    return geometry.kind === 'curve' ? [geometry.curve] : [];
   });
 }
 
@@ -28,8 +34,8 @@ export function curvesOf(geometries: readonly Geometry[]): Curve[] {
  * @throws CurveError `argument` where one is something else
  */
 export function pointsOf(geometries: readonly Geometry[]): Point[] {
-  return geometries.map((geometry) => {
-    if (geometry.kind === 'point') return geometry.at;
-    throw new CurveError('argument', told('curveNeedsPoints'));
+  return geometries.flatMap((geometry) => {
+    refuseOtherThan('point', geometry);
+    return geometry.kind === 'point' ? [geometry.at] : [];
   });
 }
