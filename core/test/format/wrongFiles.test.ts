@@ -1,8 +1,10 @@
+import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
 import type { Curve } from '../../src/curve/curve.js';
 import { FormatError, type FormatMember, readerOf } from '../../src/format/define.js';
-import { formats, type FormatName } from '../../src/format/formats.js';
+import { formatNames, formats, type FormatName } from '../../src/format/formats.js';
 import { curveItem, outgoing } from './figures.js';
+import { holds } from '../holds.js';
 import { hostile } from './hostile.js';
 
 const cubic: Curve = {
@@ -219,4 +221,24 @@ describe('a hostile file', () => {
   it.each(hostile)('is refused by %s: %s', (name, _, text) => {
     expect(refusal(name, text)).not.toBe('it was read');
   });
+});
+
+describe('a file of any format that was cut off or altered', () => {
+  it.each(formatNames.filter((name) => (formats[name] as FormatMember).read))(
+    'is refused with a sentence, or read: %s',
+    (name) => {
+      const text = written(name);
+      const place = fc.nat({ max: text.length - 1 });
+      holds(
+        fc.property(place, place, fc.string({ maxLength: 4 }), (a, b, put) => {
+          const altered = text.slice(0, Math.min(a, b)) + put + text.slice(Math.max(a, b));
+          try {
+            expect(read(name, altered).items).toBeInstanceOf(Array);
+          } catch (error) {
+            expect(error).toBeInstanceOf(FormatError);
+          }
+        }),
+      );
+    },
+  );
 });

@@ -7,7 +7,14 @@ import {
   type FigureDocument,
   type FigureItem,
 } from '@bogen/core/figure';
-import { FormatError, formatLimits, formatOfFile, type FormatName } from '@bogen/core/format';
+import {
+  FormatError,
+  formatLimits,
+  formatOfFile,
+  formats,
+  type FormatMember,
+  type FormatName,
+} from '@bogen/core/format';
 import { CommandError, told } from '@bogen/core/lesson';
 import { useEffect, useMemo, useRef, useState, useSyncExternalStore } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';
@@ -18,6 +25,12 @@ import { Choice } from '../../ui/Choice.js';
 import { ProblemText } from '../../ui/ProblemText.js';
 import { exchange, type FileContent } from '../../worker/exchange.js';
 import { pasteCommand } from '../clipboard/clipboard.js';
+
+/** The formats that are read, and their names as a choice of them. */
+const readable = Object.values<FormatMember>(formats).filter(({ read }) => read);
+const readableNames = new Intl.ListFormat('en-GB', { type: 'disjunction' }).format(
+  readable.map(({ name }) => name.toUpperCase()),
+);
 
 interface TakeInProps {
   readonly scene: FigureScene;
@@ -117,11 +130,11 @@ export function TakeIn({ scene, dropped, onTaken }: TakeInProps) {
       <h3 id="exchange-in" className="font-semibold">
         {t('exchange.in')}
       </h3>
-      <p className="text-[12.5px] text-soft">{t('exchange.inLead')}</p>
+      <p className="text-[12.5px] text-soft">{t('exchange.inLead', { formats: readableNames })}</p>
       <input
         ref={input}
         type="file"
-        accept=".svg,.step,.stp,.igs,.iges,.csv,.txt,.json"
+        accept={readable.flatMap(({ endings }) => endings.map((ending) => `.${ending}`)).join()}
         aria-label={t('exchange.choose')}
         className="sr-only"
         tabIndex={-1}

@@ -57,7 +57,7 @@ export const exchange = {
     'The address carries the figure as it is now, and opens it at anybody’s bench. Nothing of it is stored.',
   linkCopied: 'The link is copied. It opens the figure as it is now at anybody’s bench.',
   in: 'In',
-  inLead: 'SVG, STEP, IGES, CSV or JSON. A file can also be dropped onto the figure.',
+  inLead: '{{formats}}. A file can also be dropped onto the figure.',
   choose: 'Choose a file …',
   reading: 'Reading {{name}} …',
   stop: 'Stop',
