@@ -433,6 +433,10 @@ test('from sheet to sheet the list keeps the focus, and what belonged to one she
   await test.step('a sheet that is removed gives way to its neighbour at once', async () => {
     await link('Afterwards').click();
     await page.getByRole('button', { name: 'Copy this sheet' }).click();
+    await expect(page.locator('[data-sheet]').nth(2).getByRole('link')).toHaveAttribute(
+      'aria-current',
+      'page',
+    );
     await title.fill('Too many');
     await page.keyboard.press('Enter');
     await page.evaluate(() => {
