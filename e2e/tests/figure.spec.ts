@@ -951,6 +951,8 @@ test('a finger pulls every mark that there is: knots, weights, the weight pull, 
   await newLesson(page, 'Marks for fingers');
   const finger = await context.newCDPSession(page);
   const pull = async (mark: string, by: Readonly<{ x: number; y: number }>): Promise<void> => {
+    // A finger goes to where the mark stands still.
+    await (await page.locator(mark).first().elementHandle())!.waitForElementState('stable');
     const box = (await page.locator(mark).first().boundingBox())!;
     expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(20);
     const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
