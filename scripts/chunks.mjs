@@ -7,8 +7,8 @@ import { firstLoads } from '../web/firstLoads.mjs';
 
 /**
  * What the chunks of a page's first load hold: `npm run chunks` for the reader's first sheet, `npm run chunks -- NAME` for
- * another of `web/firstLoads.mjs`, or for a page by its source file, such as `src/account/AccountPage.tsx`. Each chunk with its compressed size, and its
- * modules with the bytes that are left of them, the largest first.
+ * another of `web/firstLoads.mjs`, or for a page by its source file, such as `src/account/AccountPage.tsx`. Each chunk
+ * with its compressed size, and its modules with the bytes that are left of them, the largest first.
  */
 await run(async () => {
   await ensureNodePackages();
