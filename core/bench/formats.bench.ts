@@ -1,7 +1,7 @@
 import { performance } from 'node:perf_hooks';
 import type { Curve } from '../src/curve/curve.js';
 import { emptyFigure } from '../src/figure/document/document.js';
-import { type FigureItem } from '../src/figure/document/item.js';
+import type { FigureItem } from '../src/figure/document/item.js';
 import { evaluateFigure } from '../src/figure/evaluation/evaluate.js';
 import { FormatError, formats, readerOf } from '../src/format/index.js';
 import { hostile } from '../test/format/hostile.js';

@@ -2,7 +2,7 @@ import { performance } from 'node:perf_hooks';
 import { clampedUniformKnots } from '../src/curve/knotVector.js';
 import type { Curve } from '../src/curve/curve.js';
 import { emptyFigure, type FigureDocument } from '../src/figure/document/document.js';
-import { type FigureItem } from '../src/figure/document/item.js';
+import type { FigureItem } from '../src/figure/document/item.js';
 import { checkTask } from '../src/lesson/checkTask.js';
 import { conditions, type ConditionKind } from '../src/lesson/condition/conditions.js';
 import { firstCondition } from '../src/lesson/condition/judge.js';

@@ -328,7 +328,9 @@ test('Knots on the rail is worked through as a file without a network, and its w
   test.setTimeout(240_000);
   const instructor = await signIn(await newContext());
   const given = instructor.waitForEvent('download');
-  await instructor.getByRole('button', { name: 'What to do with the lesson Knots on the rail' }).click();
+  await instructor
+    .getByRole('button', { name: 'What to do with the lesson Knots on the rail', exact: true })
+    .click();
   await instructor.getByRole('button', { name: 'Give out as a page that needs no server' }).click();
   const file = info.outputPath('knots.html');
   await (await given).saveAs(file);

@@ -7,7 +7,7 @@ test('a sheet that is opened for it is shown within another page, and no other',
   bogen,
 }) => {
   const page = await signIn(await newContext());
-  await page.getByRole('button', { name: 'What to do with the lesson Near and far' }).click();
+  await page.getByRole('button', { name: 'What to do with the lesson Near and far', exact: true }).click();
   await page.getByRole('button', { name: 'Show sheets within other pages' }).click();
   const row = page.locator('[data-embedding]', { hasText: 'A control point acts near' });
   await row.getByRole('checkbox').click();

@@ -30,7 +30,7 @@ test('a lesson is printed as handouts with numbered pages, fonts inside and text
   newContext,
 }, info) => {
   const page = await signIn(await newContext());
-  await page.getByRole('button', { name: 'What to do with the lesson A true round' }).click();
+  await page.getByRole('button', { name: 'What to do with the lesson A true round', exact: true }).click();
   await page.getByRole('button', { name: 'Handouts, to print or as PDF' }).click();
   await expect(page.locator('[data-handout-task]')).toHaveCount(6);
   await expect(page.locator('.handout .katex').first()).toBeVisible();

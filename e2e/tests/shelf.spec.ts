@@ -39,7 +39,7 @@ test('courses and lessons are named, copied, moved, put away, deleted and brough
   await done.getByRole('button', { name: 'Undo' }).click();
   await expect(cards('Lines of a viol').nth(1)).toHaveText('Arching');
   if (shot) {
-    await page.getByRole('button', { name: 'What to do with the lesson Arching' }).click();
+    await page.getByRole('button', { name: 'What to do with the lesson Arching', exact: true }).click();
     await page.screenshot({ path: '/tmp/shelf.png' });
     await page.keyboard.press('Escape');
   }
@@ -90,7 +90,7 @@ test('a lesson goes out as a file and comes in again; a broken one is refused an
   const before = await lesson(page);
   await page.goto('/shelf');
   const waiting = page.waitForEvent('download');
-  await page.getByRole('button', { name: 'What to do with the lesson To give out' }).click();
+  await page.getByRole('button', { name: 'What to do with the lesson To give out', exact: true }).click();
   await page.getByRole('button', { name: 'Give out as a file' }).click();
   const download = await waiting;
   expect(download.suggestedFilename()).toBe('To give out.json');

@@ -237,7 +237,9 @@ test('a number, a choice, an order and a prediction are written, tried, publishe
   await test.step('in a file without a network, too, the number is one’s own, and the desk takes it in', async () => {
     await page.goto('/');
     const given = page.waitForEvent('download');
-    await page.getByRole('button', { name: 'What to do with the lesson Asked in five ways' }).click();
+    await page
+      .getByRole('button', { name: 'What to do with the lesson Asked in five ways', exact: true })
+      .click();
     await page.getByRole('button', { name: 'Give out as a page that needs no server' }).click();
     const file = info.outputPath('asked.html');
     await (await given).saveAs(file);

@@ -56,7 +56,19 @@ export function essence(sheet: Sheet): unknown {
 
 /** A word that is written is none of the ids that it may be equal to. */
 const isText = (key: string): boolean =>
-  ['kind', 'text', 'latex', 'caption', 'prompt', 'reason', 'tracks', 'name', 'parametrisation'].includes(key);
+  [
+    'kind',
+    'text',
+    'latex',
+    'caption',
+    'prompt',
+    'reason',
+    'tracks',
+    'name',
+    'parametrisation',
+    'shown',
+    'keys',
+  ].includes(key);
 
 /** Ids, digits of words, how large what is drawn by hand may be, how much a picture is faded, and what hints light up. */
 const unessential = new Set(['id', 'digits', 'scale', 'fade', 'lights', 'picture']);

@@ -22,7 +22,7 @@ export const lintJobs = [
   },
   { name: 'unused exports and packages', work: () => program('npx', ['knip', '--no-progress']) },
   {
-    name: 'circles of folders',
+    name: 'circles of imports',
     work: () => program(process.execPath, [join(root, 'scripts', 'rooms.mjs')]),
   },
 ];

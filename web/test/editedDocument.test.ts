@@ -12,7 +12,7 @@ import { batchLimits } from '@bogen/contract/limits';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
 import { ApiProblem, NotConnected } from '../src/api/call.js';
 import { EditedDocument } from '../src/saving/editedDocument.js';
-import { type ServerState, type EditedOptions } from '../src/saving/state.js';
+import type { ServerState, EditedOptions } from '../src/saving/state.js';
 import { MemoryDevice } from './support/memorySteps.js';
 
 /** A document that is easy to follow: named numbers, with a text where size matters. */

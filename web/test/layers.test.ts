@@ -1,4 +1,4 @@
-import { type FigureDocument, type FigureItem } from '@bogen/core/figure';
+import type { FigureDocument, FigureItem } from '@bogen/core/figure';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
 import { Layers, withRange } from '../src/figure/paint/layers.js';
 import { wholePane } from '../src/figure/scene/pane.js';

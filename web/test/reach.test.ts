@@ -1,4 +1,4 @@
-import { type Curve } from '@bogen/core/curve';
+import type { Curve } from '@bogen/core/curve';
 import { describe, expect, it } from 'vitest';
 import { samplesOf } from '../src/figure/geometry/geometry.js';
 import { reachOf, samePullOfControlPoint } from '../src/figure/paint/drawReach.js';

@@ -15,7 +15,7 @@ import { lessonSchema, toldByServer } from '@bogen/contract';
 import { firstIssue } from '../http/route.js';
 import type { Runner } from '../pool/pool.js';
 import { manyCommands } from '../stream/stream.js';
-import { type StreamKind } from '../stream/kind.js';
+import type { StreamKind } from '../stream/kind.js';
 
 /**
  * A lesson that came from outside: brought to the current version, then checked, shape and sense.

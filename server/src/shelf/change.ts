@@ -1,5 +1,5 @@
 import { toldByServer, type Body } from '@bogen/contract';
-import { type LessonCommand, type LessonDocument } from '@bogen/core/lesson';
+import type { LessonCommand, LessonDocument } from '@bogen/core/lesson';
 import { randomUUID } from 'node:crypto';
 import { Router } from 'express';
 import { sql } from 'kysely';

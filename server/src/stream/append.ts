@@ -9,7 +9,7 @@ import { appendAtOnce } from './appendAtOnce.js';
 import { Applying } from './applying.js';
 import { StepRows } from './stepRows.js';
 import { readDocument, readStream, snapshotEvery } from './stream.js';
-import { type StreamKind } from './kind.js';
+import type { StreamKind } from './kind.js';
 import { textOf, tried } from './steps.js';
 
 /** So many steps of others, and so many bytes of them, a stale client gets to join its own with. */

@@ -5,7 +5,7 @@ import { savedBy, storedAt, type WrittenStep } from './atOnce.js';
 import { lately, type KnownDocument } from './lately.js';
 import { presentDocument } from './present.js';
 import { snapshotEvery } from './stream.js';
-import { type StreamKind } from './kind.js';
+import type { StreamKind } from './kind.js';
 import { textOf, tried } from './steps.js';
 
 /**

@@ -17,7 +17,7 @@ import type { Db } from '../db/connect.js';
 import { HttpProblem } from '../http/problem.js';
 import type { Runner } from '../pool/pool.js';
 import { manyCommands } from '../stream/stream.js';
-import { type StreamKind } from '../stream/kind.js';
+import type { StreamKind } from '../stream/kind.js';
 
 /** A student's figure as a stream of commands. */
 export const workStream: StreamKind<FigureDocument, FigureCommand> = {

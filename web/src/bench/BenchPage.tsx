@@ -15,7 +15,7 @@ import { BenchDesk } from './BenchDesk.js';
 import { browserBench, NotOnBench } from './browser.js';
 import { withSentPictures } from './picturesHere.js';
 import { benchOf } from './store.js';
-import { type BenchFigure, type BenchStore } from './kept.js';
+import type { BenchFigure, BenchStore } from './kept.js';
 
 /** The bench: figures without a lesson, for anyone. */
 export function BenchPage() {

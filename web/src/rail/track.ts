@@ -1,5 +1,5 @@
 import { interiorKnots, polesOf, type Curve } from '@bogen/core/curve';
-import { type Looks, type TrackName } from '@bogen/core/figure';
+import type { Looks, TrackName } from '@bogen/core/figure';
 import type { LinearScale } from '../figure/geometry/linearScale.js';
 import type { ComponentType } from 'react';
 import type { FigureScene } from '../figure/scene/scene.js';

@@ -9,7 +9,7 @@ import {
   type FigureCommand,
   type FigureDocument,
 } from '@bogen/core/figure';
-import { type ConditionResult, type TaskAnswer } from '@bogen/core/lesson';
+import type { ConditionResult, TaskAnswer } from '@bogen/core/lesson';
 import { replaceEqualDeep } from '@tanstack/react-query';
 import i18next from 'i18next';
 import { ApiProblem, call, NotConnected } from '../api/call.js';

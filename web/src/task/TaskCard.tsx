@@ -1,5 +1,5 @@
 import '../text/enTask.js';
-import { type FigureDocument } from '@bogen/core/figure';
+import type { FigureDocument } from '@bogen/core/figure';
 import {
   checkTask,
   isAnsweredByFigure,

@@ -1,8 +1,8 @@
 import { applyFigureCommand } from './applyCommand.js';
 import type { FigureCommand, SingleFigureCommand } from '../command/commands.js';
 import { itemOf, looseOf, type FigureDocument } from '../document/document.js';
-import { type Shown } from '../document/shown.js';
-import { type Looks } from '../document/looks.js';
+import type { Shown } from '../document/shown.js';
+import type { Looks } from '../document/looks.js';
 import { sourcesOf, type FigureItem } from '../document/item.js';
 import { nothingLoose } from '../document/loose.js';
 import { isSameValue } from '../../describe/sameValue.js';

@@ -3,7 +3,7 @@ import type { Curve } from '../../curve/curve.js';
 import { withSettledKnots } from '../../curve/settleKnots.js';
 import { CommandError } from '../../history/history.js';
 import { itemOf, looseOf, type FigureDocument, type LoosePoints } from '../document/document.js';
-import { type CurveItem, type FigureItem } from '../document/item.js';
+import type { CurveItem, FigureItem } from '../document/item.js';
 import { refuseCycles, refuseLostSources, validateItem } from '../document/validate.js';
 
 /** What commands share: finding an item, and putting a changed one in its place. */

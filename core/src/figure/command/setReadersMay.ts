@@ -1,5 +1,5 @@
 import { tagged } from '../../describe/describe.js';
-import { type FigureDocument } from '../document/document.js';
+import type { FigureDocument } from '../document/document.js';
 import { freedomsDescription, type Freedom } from '../document/freedoms.js';
 import type { CommandMember } from './define.js';
 

@@ -1,6 +1,6 @@
 import { choice, list, optional, tagged, type ValueOf } from '../../describe/describe.js';
 import { figureDescription } from '../document/document.js';
-import { type Shown } from '../document/shown.js';
+import type { Shown } from '../document/shown.js';
 import { somethingShown } from '../document/item.js';
 import type { CommandMember } from './define.js';
 

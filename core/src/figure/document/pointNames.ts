@@ -1,5 +1,5 @@
 import { pointLetterOf, type Notation } from '../../notation/notation.js';
-import { type FigureDocument, type PointKind } from './document.js';
+import type { FigureDocument, PointKind } from './document.js';
 import { isCurveItem } from './item.js';
 
 /** The letters of the edit points of a figure's curves, in the order of the curves; one that comes again has a prime. */

@@ -1,7 +1,7 @@
 import type { Curve, Point } from '../../curve/curve.js';
 import { CurveError } from '../../curve/error.js';
 import { told, type Told } from '../../told/told.js';
-import { type FigureDocument } from '../document/document.js';
+import type { FigureDocument } from '../document/document.js';
 import { sourcesOf, type FigureItem } from '../document/item.js';
 import type { Geometry } from '../part/geometry.js';
 import { operate, refuseTooManyPoints } from '../operation/operate.js';

@@ -5,7 +5,7 @@ import { CurveError } from '../../curve/error.js';
 import { spansOf } from '../../curve/knotVector.js';
 import { distinctPointCount } from '../../curve/periodic.js';
 import { itemOf, type FigureDocument } from '../document/document.js';
-import { type FigureItem } from '../document/item.js';
+import type { FigureItem } from '../document/item.js';
 import { closednessOfItem } from '../fact/closedness.js';
 import type { Closedness } from '../fact/define.js';
 import { told, type Told } from '../../told/told.js';

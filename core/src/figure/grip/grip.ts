@@ -6,7 +6,7 @@ import type { FigureCommand, SingleFigureCommand } from '../command/commands.js'
 import type { OperationHandles } from '../operation/define.js';
 import { operations, type Operation } from '../operation/operations.js';
 import { itemOf, type FigureDocument, type PointKind } from '../document/document.js';
-import { type BuiltItem, type FigureItem } from '../document/item.js';
+import type { BuiltItem, FigureItem } from '../document/item.js';
 import { curveOf, geometryOf, type Evaluation } from '../evaluation/evaluate.js';
 import type { Geometry } from '../part/geometry.js';
 import { passed, pulls, type ItemHandle } from '../part/handle.js';

@@ -4,7 +4,7 @@ import { distance } from '../../curve/vector.js';
 import type { FigureCommand, SingleFigureCommand } from '../command/commands.js';
 import { itemOf, type FigureDocument } from '../document/document.js';
 import { looksOf } from '../document/seen.js';
-import { type CurveItem } from '../document/item.js';
+import type { CurveItem } from '../document/item.js';
 
 /** A command that moves one point of a curve. */
 export type PointMove = Extract<

@@ -9,7 +9,7 @@ import { told } from '../../told/told.js';
 import { applyFigureCommand } from '../change/applyCommand.js';
 import { singleCommands, type FigureCommand, type SingleFigureCommand } from '../command/commands.js';
 import { hasLocks, itemOf, type FigureDocument } from '../document/document.js';
-import { type CurveItem } from '../document/item.js';
+import type { CurveItem } from '../document/item.js';
 import { curveOf, evaluateFigure, type Evaluation } from '../evaluation/evaluate.js';
 import { keepingLockedKnots } from './lockedKnots.js';
 import { lockBetween, locksOf, runningInto, type EndOfCurve, type Lock } from './joints.js';

@@ -2,7 +2,7 @@ import { CurveError } from '../../curve/error.js';
 import type { Curve } from '../../curve/curve.js';
 import type { Field } from '../../describe/describe.js';
 import { itemOf, type FigureDocument } from '../document/document.js';
-import { type FigureItem } from '../document/item.js';
+import type { FigureItem } from '../document/item.js';
 import { curveOf, type Evaluation } from '../evaluation/evaluate.js';
 import type { FactUnit, FactValue } from '../fact/define.js';
 

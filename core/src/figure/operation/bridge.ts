@@ -1,5 +1,5 @@
 import { reverseCurve } from '../../curve/reparametrise.js';
-import { type BridgeEnd } from '../../curve/bridge.js';
+import type { BridgeEnd } from '../../curve/bridge.js';
 import type { Curve, Point } from '../../curve/curve.js';
 import { choice, number, signs } from '../../describe/describe.js';
 import { curvesOf, type Geometry } from '../part/geometry.js';

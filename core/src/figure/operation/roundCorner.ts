@@ -1,6 +1,6 @@
 import { extractPart } from '../../curve/split.js';
 import { domainOf } from '../../curve/knotVector.js';
-import { type Rounding } from '../../curve/roundCorner.js';
+import type { Rounding } from '../../curve/roundCorner.js';
 import { choice, number, signs } from '../../describe/describe.js';
 import { curvesOf } from '../part/geometry.js';
 import { passed } from '../part/handle.js';

@@ -1,6 +1,6 @@
 import type { Point } from '../../curve/curve.js';
 import { itemOf, type FigureDocument } from '../../figure/document/document.js';
-import { type FigureItem, type ItemColor } from '../../figure/document/item.js';
+import type { FigureItem, ItemColor } from '../../figure/document/item.js';
 import { usualNotation, type Notation } from '../../notation/notation.js';
 import { number } from './path.js';
 

@@ -3,7 +3,7 @@ import { domainOf, spansOf } from '../../curve/knotVector.js';
 import { pointAt } from '../../curve/evaluate.js';
 import { decompose } from '../../curve/decompose.js';
 import { isShown, looksOf } from '../../figure/document/seen.js';
-import { type FigureItem, type LineWeight } from '../../figure/document/item.js';
+import type { FigureItem, LineWeight } from '../../figure/document/item.js';
 import { curveOf } from '../../figure/evaluation/evaluate.js';
 import { told } from '../../told/told.js';
 import type { OutgoingCurve, OutgoingFigure, WrittenFile } from '../define.js';

@@ -16,7 +16,7 @@ import {
   type ObjectField,
   type ValueOf,
 } from '../../describe/describe.js';
-import { type FigureDocument, type PointKind } from '../../figure/document/document.js';
+import type { FigureDocument, PointKind } from '../../figure/document/document.js';
 import { isCurveItem, type FigureItem } from '../../figure/document/item.js';
 import type { Evaluation } from '../../figure/evaluation/evaluate.js';
 import { told } from '../../told/told.js';

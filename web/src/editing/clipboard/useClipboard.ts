@@ -1,5 +1,5 @@
 import { useTold } from '../../text/told.js';
-import { type FigureItem } from '@bogen/core/figure';
+import type { FigureItem } from '@bogen/core/figure';
 import { FormatError } from '@bogen/core/format';
 import { CommandError } from '@bogen/core/lesson';
 import { useEffect } from 'react';

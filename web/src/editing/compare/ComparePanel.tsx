@@ -1,5 +1,5 @@
 import { useTold } from '../../text/told.js';
-import { type LargestDistance } from '@bogen/core/curve';
+import type { LargestDistance } from '@bogen/core/curve';
 import {
   countsOf,
   curveOf,

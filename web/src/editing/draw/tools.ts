@@ -6,7 +6,7 @@ import {
   type Parametrisation,
   type Point,
 } from '@bogen/core/curve';
-import { type FigureItem, type Shape } from '@bogen/core/figure';
+import type { FigureItem, Shape } from '@bogen/core/figure';
 
 /** What can be drawn, in the order of the menu. */
 export type ToolName =

@@ -1,4 +1,4 @@
-import { type Curve } from '@bogen/core/curve';
+import type { Curve } from '@bogen/core/curve';
 import {
   factNames,
   facts,

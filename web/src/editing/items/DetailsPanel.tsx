@@ -1,4 +1,4 @@
-import { type Point } from '@bogen/core/curve';
+import type { Point } from '@bogen/core/curve';
 import {
   boxOf,
   curveOf,

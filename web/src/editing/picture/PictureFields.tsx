@@ -1,4 +1,4 @@
-import { type Point } from '@bogen/core/curve';
+import type { Point } from '@bogen/core/curve';
 import { pictureCorners, scalePictureBy, type PictureItem } from '@bogen/core/figure';
 import { useState } from 'react';
 import type { FigureScene } from '../../figure/scene/scene.js';

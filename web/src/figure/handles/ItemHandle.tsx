@@ -1,4 +1,4 @@
-import { type Point } from '@bogen/core/curve';
+import type { Point } from '@bogen/core/curve';
 import { gripKey, gripPlace, itemOf, moveHandleOf, type Grip } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { useLayoutEffect, useRef } from 'react';

@@ -1,4 +1,4 @@
-import { type Point } from '@bogen/core/curve';
+import type { Point } from '@bogen/core/curve';
 import { gripKey, itemOf, type Grip, type PointItem } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { useLayoutEffect, useRef } from 'react';

@@ -1,4 +1,4 @@
-import { type Curve, type Point } from '@bogen/core/curve';
+import type { Curve, Point } from '@bogen/core/curve';
 import type { Palette } from '../../theme/theme.js';
 import { samplesOf } from '../geometry/geometry.js';
 import { addSamples, tracePoints } from '../geometry/path.js';

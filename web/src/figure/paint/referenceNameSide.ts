@@ -1,4 +1,4 @@
-import { type Point } from '@bogen/core/curve';
+import type { Point } from '@bogen/core/curve';
 import { isShown, labelDirection } from '@bogen/core/figure';
 import type { FigureScene } from '../scene/scene.js';
 

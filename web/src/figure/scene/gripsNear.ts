@@ -1,4 +1,4 @@
-import { type Point } from '@bogen/core/curve';
+import type { Point } from '@bogen/core/curve';
 import { curveOf, gripPlace, gripsOfItem, isMarked, itemOf, type Grip } from '@bogen/core/figure';
 import { handlesOf, liesUnderControlPoint } from './handles.js';
 import { mayMove } from './may.js';

@@ -1,4 +1,4 @@
-import { type Point } from '@bogen/core/curve';
+import type { Point } from '@bogen/core/curve';
 import { boxOf, curveOf, gripPlace, pictureCorners, type FigureCommand, type View } from '@bogen/core/figure';
 import { Minus, Plus } from 'lucide-react';
 import { useEffect, useLayoutEffect, useRef, type RefObject } from 'react';
