@@ -16,7 +16,8 @@ import { mirrorAxis, firstOptions } from '../src/editing/draw/tools.js';
 import { panesOf } from '../src/figure/scene/pane.js';
 import { planeProjection } from '../src/figure/geometry/projection.js';
 import { movedWindow, railAxis, zoomedWindow } from '../src/rail/axis.js';
-import { basisTrack } from '../src/rail/basisTrack.js';
+import { tracks } from '../src/rail/tracks.js';
+import { trackWords } from '../src/rail/trackWords.js';
 import { recursionOf } from '../src/editing/unfold/recursion.js';
 import { shownGroups, shownKeys } from '../src/editing/looks/shownKeys.js';
 import { cubic, curve, figure, reversed } from './support/figures.js';
@@ -201,13 +202,14 @@ describe('the rail', () => {
       exact: false,
       lit: null,
       looks: {} as never,
+      words: trackWords,
     };
-    expect(basisTrack.valuesAt(contents, 0)).toEqual(['N0 1.000', 'N1 0.000', 'N2 0.000', 'N3 0.000']);
+    expect(tracks.basis.valuesAt(contents, 0)).toEqual(['N0 1.000', 'N1 0.000', 'N2 0.000', 'N3 0.000']);
     const axis = railAxis(cubic, 800, null);
     const input = { ...contents, axis, width: 800, height: 96 };
-    expect(basisTrack.pickAt!(input, axis(0), 15)).toBe(0);
-    expect(basisTrack.pickAt!(input, axis(1), 15)).toBe(5);
-    expect(basisTrack.pickAt!(input, 2, 15)).toBeNull();
+    expect(tracks.basis.pickAt!(input, axis(0), 15)).toBe(0);
+    expect(tracks.basis.pickAt!(input, axis(1), 15)).toBe(5);
+    expect(tracks.basis.pickAt!(input, 2, 15)).toBeNull();
   });
 });
 

@@ -1,5 +1,5 @@
+import { addLine, addSpans } from '@bogen/core/figure';
 import { describe, expect, it } from 'vitest';
-import { addLine, addSpans } from '../src/figure/geometry/path.js';
 
 type Place = readonly [number, number];
 

@@ -1,14 +1,8 @@
+import { basisOf, samplesOf } from '@bogen/core/figure';
 import * as curveCore from '@bogen/core/curve';
 import * as figureCore from '@bogen/core/figure';
 import { afterEach, beforeEach, describe, expect, it, vi } from 'vitest';
-import {
-  basisOf,
-  editPointsOf,
-  evaluationOf,
-  largestCurvature,
-  lengthOf,
-  samplesOf,
-} from '../src/figure/geometry/geometry.js';
+import { editPointsOf, evaluationOf, largestCurvature, lengthOf } from '../src/figure/geometry/geometry.js';
 import { prepareFigures, sheetsByNearness, stepsToPrepare } from '../src/sheet/prepare.js';
 import { fakeBitmaps, palette, type FakeBitmap } from './support/canvas.js';
 import { figure, reversed, wave } from './support/figures.js';

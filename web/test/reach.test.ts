@@ -1,6 +1,6 @@
+import { samplesOf } from '@bogen/core/figure';
 import type { Curve } from '@bogen/core/curve';
 import { describe, expect, it } from 'vitest';
-import { samplesOf } from '../src/figure/geometry/geometry.js';
 import { reachOf, samePullOfControlPoint } from '../src/figure/paint/drawReach.js';
 
 const curve: Curve = {

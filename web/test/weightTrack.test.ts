@@ -1,8 +1,8 @@
+import { weightScale, weightsOf } from '@bogen/core/figure';
 import type { Curve } from '@bogen/core/curve';
 import { describe, expect, it } from 'vitest';
 import { numberUp, ratioUp } from '../src/figure/hold/scalar.js';
 import type { HeldKeys } from '../src/figure/hold/valueSpace.js';
-import { weightScale, weightsOf } from '../src/rail/weightScale.js';
 
 const none: HeldKeys = { ctrlKey: false, shiftKey: false, altKey: false, metaKey: false };
 const line = (weights?: readonly number[]): Curve => ({

@@ -40,6 +40,7 @@ export { isRational, type Curve, type Point } from './curve.js';
 export { curvatureAt, osculatingCircleAt } from './differential.js';
 export { editPoints, type EditPoint } from './editPoint.js';
 export { CurveError } from './error.js';
+export { unlessPole } from './unlessPole.js';
 export { derivativesAt, pointAt } from './evaluate.js';
 export { exactForm, exactText, type ExactForm } from './exactForm.js';
 export { distanceFromSegment, facetsOf, type Facets } from './facets.js';

@@ -1,3 +1,4 @@
+import { unlessPole } from '@bogen/core/curve';
 import {
   controlCommand,
   controlRange,
@@ -8,7 +9,6 @@ import {
 } from '@bogen/core/figure';
 import { useEffect, useId, useRef } from 'react';
 import { driftAtKnots, driftDistance } from '../figure/apart/drift.js';
-import { unlessPole } from '../figure/geometry/unlessPole.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { shownNumber } from '../text/number.js';
 import { useTranslation } from '../text/text.js';

@@ -1,7 +1,6 @@
-import { curveOf, itemOf } from '@bogen/core/figure';
+import { curveOf, itemOf, samplesOf } from '@bogen/core/figure';
 import type { Curve } from '@bogen/core/curve';
 import { useLayoutEffect, useRef } from 'react';
-import { samplesOf } from '../figure/geometry/geometry.js';
 import { reachOf } from '../figure/paint/drawReach.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { gutter, railAxis } from './axis.js';

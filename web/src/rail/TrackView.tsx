@@ -1,3 +1,4 @@
+import { unlessPole } from '@bogen/core/curve';
 import {
   Suspense,
   useDeferredValue,
@@ -8,8 +9,7 @@ import {
   useSyncExternalStore,
   type PointerEvent,
 } from 'react';
-import type { TrackName } from '@bogen/core/figure';
-import { unlessPole } from '../figure/geometry/unlessPole.js';
+import type { TrackContents, TrackInput, TrackName } from '@bogen/core/figure';
 import clsx from 'clsx';
 import { prepare } from '../figure/paint/canvas.js';
 import { drawBitmap, isSame, kept, type Kept } from '../figure/paint/kept.js';
@@ -24,7 +24,8 @@ import { lazyPart } from '../ui/lazyPart.js';
 import { useTheme, type Palette } from '../theme/theme.js';
 import { gutter, railAxis } from './axis.js';
 import { contentsOf } from './contents.js';
-import { plotFont, type Track, type TrackContents, type TrackInput } from './track.js';
+import type { Track } from './track.js';
+import { trackWords } from './trackWords.js';
 import { noteOf, summaryOf } from './words.js';
 
 /** Only for those who arrange the rail. */
@@ -78,9 +79,9 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       if (!context) return;
       before = depends;
       const axis = railAxis(contents.curve, width, parameterWindow);
-      const input = { ...contents, context, axis, width, height, palette };
+      const input = { ...contents, pen: context, axis, width, height, colours: palette };
       const { knots } = contents.curve;
-      const drawAll = (own: TrackInput): void => {
+      const drawAll = (own: ScreenInput): void => {
         drawGround(track, own, isPart);
         drawPlot(track, own, isPart);
       };
@@ -93,7 +94,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
       const stands = [resting, lit?.index, compared, scene.document.looks];
       if (past && part) {
         standing = kept(standing, stands, () =>
-          drawBitmap(width, height, (own) => drawAll({ ...input, ...past, context: own })),
+          drawBitmap(width, height, (own) => drawAll({ ...input, ...past, pen: own })),
         );
         context.drawImage(standing.image, 0, 0, width, height);
         drawWithin(input, part, drawAll);
@@ -104,7 +105,7 @@ export function TrackView({ track, scene, width }: TrackViewProps) {
         drawNames();
       } else if (isMoving && (knots === ground?.parts[0] || knots === lastKnots)) {
         ground = kept(ground, [knots], () =>
-          drawBitmap(width, height, (own) => drawGround(track, { ...input, context: own }, isPart)),
+          drawBitmap(width, height, (own) => drawGround(track, { ...input, pen: own }, isPart)),
         );
         context.drawImage(ground.image, 0, 0, width, height);
         drawPlot(track, input, isPart);
@@ -198,8 +199,11 @@ function Summary({ name, contents }: { name: TrackName; contents: TrackContents 
   return summaryOf(name, useDeferredValue(contents), t);
 }
 
+/** What is drawn on the screen's own canvas. */
+type ScreenInput = TrackInput & { readonly pen: CanvasRenderingContext2D; readonly colours: Palette };
+
 /** Draws the plot and its scale. */
-function drawPlot(track: Track, input: TrackInput, clipped: boolean): void {
+function drawPlot(track: Track, input: ScreenInput, clipped: boolean): void {
   drawInside(input, clipped, track.draw);
   track.drawScale?.(input);
 }
@@ -209,47 +213,47 @@ const margin = 8;
 
 /** Draws a part of the axis, with what stands beside it, and leaves the rest as it is. */
 function drawWithin(
-  input: TrackInput,
+  input: ScreenInput,
   [from, to]: readonly [number, number],
-  draw: (input: TrackInput) => void,
+  draw: (input: ScreenInput) => void,
 ): void {
-  const { context, axis, width, height } = input;
+  const { pen, axis, width, height } = input;
   const left = Math.max(gutter.left, Math.floor(axis(from)) - margin);
   const right = Math.min(width - gutter.right, Math.ceil(axis(to)) + margin);
   if (from === to || right <= left) return;
-  context.save();
-  context.beginPath();
-  context.rect(left, 0, right - left, height);
-  context.clip();
+  pen.save();
+  pen.beginPath();
+  pen.rect(left, 0, right - left, height);
+  pen.clip();
   draw({ ...input, part: [axis.invert(left), axis.invert(right)] });
-  context.restore();
+  pen.restore();
 }
 
 /** Draws inside the plot alone, where only a part of the axis is shown. */
 function drawInside(
-  input: TrackInput,
+  input: ScreenInput,
   clipped: boolean,
-  draw: ((input: TrackInput) => void) | undefined,
+  draw: ((input: ScreenInput) => void) | undefined,
 ): void {
   if (!draw) return;
   if (!clipped) {
     draw(input);
     return;
   }
-  const { context, width, height } = input;
-  context.save();
-  context.beginPath();
-  context.rect(gutter.left, 0, width - gutter.left - gutter.right, height);
-  context.clip();
+  const { pen, width, height } = input;
+  pen.save();
+  pen.beginPath();
+  pen.rect(gutter.left, 0, width - gutter.left - gutter.right, height);
+  pen.clip();
   draw(input);
-  context.restore();
+  pen.restore();
 }
 
 /** The sheet with what stays while points move. */
-function drawGround(track: Track, input: TrackInput, clipped: boolean): void {
-  const { context, width, height, palette } = input;
-  context.fillStyle = palette.sheet;
-  context.fillRect(0, 0, width, height);
+function drawGround(track: Track, input: ScreenInput, clipped: boolean): void {
+  const { pen, width, height, colours } = input;
+  pen.fillStyle = colours.sheet;
+  pen.fillRect(0, 0, width, height);
   drawInside(input, clipped, track.drawGround);
 }
 
@@ -272,7 +276,7 @@ function drawValues(
   if (!context) return;
   canvas.dataset['values'] = values.join(gap);
   context.clearRect(0, 0, width, valuesHeight);
-  context.font = plotFont;
+  context.font = trackWords.fonts.number;
   context.textAlign = 'right';
   context.textBaseline = 'middle';
   let text = values.join(gap);

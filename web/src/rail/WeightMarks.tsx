@@ -1,6 +1,6 @@
 import '../text/enRail.js';
 import { distinctPointCount, grevilleAbscissae } from '@bogen/core/curve';
-import { itemOf } from '@bogen/core/figure';
+import { itemOf, weightScale, weightsOf } from '@bogen/core/figure';
 import type { Told } from '@bogen/core/lesson';
 import clsx from 'clsx';
 import { useLayoutEffect, useRef, useSyncExternalStore, type KeyboardEvent } from 'react';
@@ -13,7 +13,6 @@ import { useTold } from '../text/told.js';
 import { railAxis } from './axis.js';
 import { Said, type Say } from './Said.js';
 import type { TrackMarksProps } from './track.js';
-import { weightScale, weightsOf } from './weightScale.js';
 import { counted } from '../text/notation.js';
 
 /** How far a weight can be pulled, also beyond the track; the scale goes along. */

@@ -1,5 +1,5 @@
+import { linearScale, type LinearScale } from '@bogen/core/figure';
 import { domainOf, type Curve } from '@bogen/core/curve';
-import { linearScale, type LinearScale } from '../figure/geometry/linearScale.js';
 
 /** Pixels to the left of the plots, for names and numbers, and to their right. */
 export const gutter = { left: 122, right: 24 };

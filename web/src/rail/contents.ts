@@ -1,9 +1,9 @@
 import { domainOf, type Curve } from '@bogen/core/curve';
-import { looksOf } from '@bogen/core/figure';
+import { looksOf, type TrackContents } from '@bogen/core/figure';
 import { comparedCurve } from '../figure/scene/compared.js';
 import type { FigureScene } from '../figure/scene/scene.js';
 import { useExact } from '../text/useExact.js';
-import type { TrackContents } from './track.js';
+import { trackWords } from './trackWords.js';
 
 /** A curve where it has the same domain as another, so that both can be plotted over one axis. */
 function sameDomain(curve: Curve, other: Curve | undefined): Curve | undefined {
@@ -23,6 +23,7 @@ export function contentsOf(scene: FigureScene): TrackContents | undefined {
     made: sameDomain(curve, scene.previews.reparametrised),
     exact: useExact.getState().exact,
     looks: looksOf(scene.document),
+    words: trackWords,
     lit: support?.item === scene.document.rail.item ? support : null,
   };
 }

@@ -1,6 +1,5 @@
 import { domainOf, type Curve, type CurveEnd } from '@bogen/core/curve';
-import { itemOf } from '@bogen/core/figure';
-import { distinctKnotsOf } from '../figure/geometry/geometry.js';
+import { itemOf, distinctKnotsOf } from '@bogen/core/figure';
 import type { FigureScene } from '../figure/scene/scene.js';
 
 /** A knot of the rail's curve as it can be taken hold of. */

@@ -1,17 +1,15 @@
-import { trackNames, trackOf, type TrackName } from '@bogen/core/figure';
-import { basisTrack } from './basisTrack.js';
-import { functionTrack } from './functionTrack.js';
-import { knotTrack } from './knotTrack.js';
+import { drawingOf, trackNames, type TrackName } from '@bogen/core/figure';
+import { lazyPart } from '../ui/lazyPart.js';
 import type { Track } from './track.js';
-import { weightTrack } from './weightTrack.js';
 
-/** The tracks that have a drawing of their own; all others plot what the registry says. */
-const drawn: Partial<Record<TrackName, Track>> = {
-  knots: knotTrack,
-  basis: basisTrack,
-  weights: weightTrack,
+const marks: Partial<Record<TrackName, Track['Marks']>> = {
+  knots: lazyPart(async () => (await import('./KnotMarks.js')).KnotMarks),
+  weights: lazyPart(async () => (await import('./WeightMarks.js')).WeightMarks),
 };
 
 export const tracks = Object.fromEntries(
-  trackNames.map((name) => [name, drawn[name] ?? functionTrack(name, trackOf(name).plots ?? [])]),
+  trackNames.map((name): [TrackName, Track] => {
+    const Marks = marks[name];
+    return [name, { ...drawingOf(name), name, ...(Marks && { Marks }) }];
+  }),
 ) as Readonly<Record<TrackName, Track>>;

@@ -1,10 +1,14 @@
 import { distinctPointCount, shortKnotList } from '@bogen/core/curve';
-import { trackOf, type TrackName } from '@bogen/core/figure';
+import {
+  trackOf,
+  type TrackName,
+  distinctKnotsOf,
+  plottedValues,
+  rangeWithZero,
+  type TrackContents,
+} from '@bogen/core/figure';
 import type { TFunction } from 'i18next';
-import { distinctKnotsOf } from '../figure/geometry/geometry.js';
 import { shownNumber, shownScientific } from '../text/number.js';
-import { plottedValues, rangeWithZero } from './functionTrack.js';
-import type { TrackContents } from './track.js';
 
 type Contents = Pick<TrackContents, 'curve' | 'compared'>;
 
@@ -29,7 +33,7 @@ export function noteOf(name: TrackName, contents: Contents, t: TFunction<'texts'
 /** What a track shows, in words, for those who don't see it. */
 export function summaryOf(name: TrackName, contents: TrackContents, t: TFunction<'texts'>): string {
   const { curve } = contents;
-  const [least, most] = rangeWithZero(plottedValues(name, contents));
+  const [least, most] = rangeWithZero(plottedValues(trackOf(name), contents));
   const knots = distinctKnotsOf(curve)
     .map(({ value, multiplicity }) => t('rail.timesAt', { value: shownNumber(value, 1), multiplicity }))
     .join('; ');

@@ -1,8 +1,7 @@
-import { pointAt, spansOf } from '@bogen/core/curve';
+import { pointAt, spansOf, unlessPole } from '@bogen/core/curve';
 import { curveOf, evaluateFigure, migrateFigure, type FigureDocument } from '@bogen/core/figure';
 import { useMemo } from 'react';
 import type { Projection } from '../figure/geometry/projection.js';
-import { unlessPole } from '../figure/geometry/unlessPole.js';
 
 /** Places on a span between which it is drawn straight. */
 const perSpan = 24;

@@ -1,4 +1,4 @@
-import { isShown, type FigureDocument } from '@bogen/core/figure';
+import { isShown, type FigureDocument, jumpsOf, basisOf } from '@bogen/core/figure';
 import { railAxis } from '../rail/axis.js';
 import { contentsOf } from '../rail/contents.js';
 import { tracks } from '../rail/tracks.js';
@@ -6,7 +6,6 @@ import type { Palette } from '../theme/theme.js';
 import { drawBitmap } from '../figure/paint/kept.js';
 import { drawCurves, drawOver, drawPoints } from '../figure/paint/drawFigure.js';
 import {
-  basisOf,
   continuityOf,
   editPointsOf,
   evaluationOf,
@@ -15,7 +14,6 @@ import {
 } from '../figure/geometry/geometry.js';
 import { stillHost } from '../figure/scene/host.js';
 import { fetchLooks } from '../figure/paint/looks.js';
-import { jumpsOf } from '../figure/paint/jumpMark.js';
 import { wholePane, type Pane } from '../figure/scene/pane.js';
 import { planeProjection } from '../figure/geometry/projection.js';
 import { FigureScene } from '../figure/scene/scene.js';
@@ -64,8 +62,9 @@ function* stepsToDraw(document: FigureDocument, palette: Palette): Generator<voi
   const axis = railAxis(contents.curve, projection.width, null);
   for (const name of document.rail.tracks) {
     const track = tracks[name];
-    draw((context) => {
-      const input = { ...contents, context, axis, width: projection.width, height: track.height, palette };
+    draw((pen) => {
+      const { width } = projection;
+      const input = { ...contents, pen, axis, width, height: track.height, colours: palette };
       track.drawGround?.(input);
       track.draw(input);
       track.drawNames?.(input);

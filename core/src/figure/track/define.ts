@@ -1,5 +1,6 @@
 import type { Curve } from '../../curve/curve.js';
 import type { CurveSamples } from '../../curve/sample.js';
+import type { TrackDrawing } from './drawing.js';
 
 /** What a plot is computed from. Samples are handed in, since whoever draws has them already. */
 export interface PlotInput {
@@ -27,10 +28,11 @@ export interface FunctionsAt {
   readonly values: ArrayLike<number>;
 }
 
-/** A member of the registry of tracks: everything about it that is no drawing. */
+/** A member of the registry of tracks. */
 export interface TrackMember {
-  /** Numbers over the parameter, plotted as every track plots them; absent where a track has a drawing of its own. */
+  /** Numbers over the parameter; they are plotted as every track plots them, unless it has a drawing of its own. */
   readonly plots?: readonly Plot[];
+  readonly drawing?: TrackDrawing;
   /** What its values are called in formulas, where its plots have no signs of their own. */
   readonly letter?: string;
   /** Functions with an index each, as many as there are control points, where a track shows such. */

@@ -31,7 +31,7 @@ export interface Part {
 }
 
 /** How wide a letter is at most, as part of its height. */
-const letterWidth = 0.62;
+export const letterWidth = 0.62;
 
 /** How what is drawn comes onto paper: colours, sizes in millimetres of paper, names. */
 export class Paper {

@@ -5,9 +5,9 @@ import {
   type KnotContinuity,
   type MeasuredContinuity,
   type Point,
+  unlessPole,
 } from '@bogen/core/curve';
 import { curveOf, isMarked, itemOf, jointsOf, lockedKnotsOf, type Joint } from '@bogen/core/figure';
-import { unlessPole } from '../../figure/geometry/unlessPole.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 
 /** A joint or a knot with its measured continuity, as it is marked in the figure. */

@@ -1,6 +1,5 @@
 import '../../text/enRail.js';
-import { unlessPole } from '../../figure/geometry/unlessPole.js';
-import { derivativesAt, distinctKnots, domainOf, pointAt, type Curve } from '@bogen/core/curve';
+import { derivativesAt, distinctKnots, domainOf, pointAt, type Curve, unlessPole } from '@bogen/core/curve';
 import { Plus } from 'lucide-react';
 import { useLayoutEffect, useRef, useSyncExternalStore, type KeyboardEvent } from 'react';
 import type { Projection } from '../../figure/geometry/projection.js';

@@ -1,5 +1,4 @@
-import { unlessPole } from '../../figure/geometry/unlessPole.js';
-import { derivativesAt, domainOf } from '@bogen/core/curve';
+import { derivativesAt, domainOf, unlessPole } from '@bogen/core/curve';
 import { useLayoutEffect, useRef, useSyncExternalStore } from 'react';
 import type { Projection } from '../../figure/geometry/projection.js';
 import { alongCurve } from '../../figure/hold/parameter.js';

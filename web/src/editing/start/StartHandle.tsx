@@ -1,5 +1,4 @@
-import { unlessPole } from '../../figure/geometry/unlessPole.js';
-import { CurveError, derivativesAt, domainOf, pointAt, type Curve } from '@bogen/core/curve';
+import { CurveError, derivativesAt, domainOf, pointAt, type Curve, unlessPole } from '@bogen/core/curve';
 import { closednessOfItem, itemOf, operations, type FigureCommand } from '@bogen/core/figure';
 import { told } from '@bogen/core/lesson';
 import { useLayoutEffect, useRef } from 'react';

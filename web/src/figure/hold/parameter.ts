@@ -1,8 +1,7 @@
-import { domainOf, pointAt, spansOf, type Curve } from '@bogen/core/curve';
+import { type LinearScale } from '@bogen/core/figure';
+import { domainOf, pointAt, spansOf, type Curve, unlessPole } from '@bogen/core/curve';
 import { nearestOn } from '../geometry/geometry.js';
-import type { LinearScale } from '../geometry/linearScale.js';
 import { fromPixel, toPixel, type Projection } from '../geometry/projection.js';
-import { unlessPole } from '../geometry/unlessPole.js';
 import { directionOf, stepsOf, within, type KeyPress, type ValueSpace } from './valueSpace.js';
 
 /** Pixels within which a parameter on the rail snaps to one that attracts it: less where they stand close. */

@@ -1,8 +1,6 @@
-import { liftedCurve, pointAt, type Curve, type Point } from '@bogen/core/curve';
-import type { View } from '@bogen/core/figure';
+import { liftedCurve, pointAt, type Curve, type Point, unlessPole } from '@bogen/core/curve';
+import { type View, samplesOf } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
-import { samplesOf } from '../geometry/geometry.js';
-import { unlessPole } from '../geometry/unlessPole.js';
 import type { SpaceProjection } from '../geometry/spaceProjection.js';
 import { write } from '../paint/drawText.js';
 import { counted, notation } from '../../text/notation.js';

@@ -3,12 +3,12 @@ import {
   deCasteljauConstruction,
   type Construction,
   type Curve,
+  unlessPole,
 } from '@bogen/core/curve';
 import { looksOf, type FigureDocument } from '@bogen/core/figure';
 import { notation } from '../../text/notation.js';
 import { shownShort } from '../../text/number.js';
 import type { Palette } from '../../theme/theme.js';
-import { unlessPole } from '../geometry/unlessPole.js';
 import { write } from './drawText.js';
 import type { Projection } from '../geometry/projection.js';
 import { tracePoints } from '../geometry/path.js';

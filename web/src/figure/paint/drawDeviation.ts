@@ -1,8 +1,8 @@
+import { samplesOf, distancesOf } from '@bogen/core/figure';
 import { nearestPoint, type Curve } from '@bogen/core/curve';
 import { shownScientific } from '../../text/number.js';
 import type { Palette } from '../../theme/theme.js';
-import { comparedCurve, distancesOf } from '../scene/compared.js';
-import { samplesOf } from '../geometry/geometry.js';
+import { comparedCurve } from '../scene/compared.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 

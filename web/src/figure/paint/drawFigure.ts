@@ -6,6 +6,7 @@ import {
   type Curve,
   type CurveSamples,
   type Point,
+  unlessPole,
 } from '@bogen/core/curve';
 import {
   curveOf,
@@ -15,19 +16,22 @@ import {
   type FigureItem,
   type LineWeight,
   type Shown,
+  drawJump,
+  jumpsOf,
+  distinctKnotsOf,
+  samplesOf,
+  addSpans,
 } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
-import { distinctKnotsOf, largestCurvature, samplesOf } from '../geometry/geometry.js';
+import { largestCurvature } from '../geometry/geometry.js';
 import { drawFollowing, drawMarks } from './drawMarks.js';
 import { handlePlace, handlesOf } from '../scene/handles.js';
 import { drawItemHandles } from './drawItemHandles.js';
-import { drawJump, jumpsOf } from './jumpMark.js';
 import { looksFor, showsAlong, showsAtCursor } from './looks.js';
 import { write } from './drawText.js';
 import type { Pane } from '../scene/pane.js';
-import { addSamples, addSpans, tracePoints } from '../geometry/path.js';
+import { addSamples, tracePoints } from '../geometry/path.js';
 import { drawnPolygon } from '../geometry/onTheWay.js';
-import { unlessPole } from '../geometry/unlessPole.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Picked } from '../scene/sceneParts.js';

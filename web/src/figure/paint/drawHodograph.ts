@@ -1,9 +1,8 @@
 import { derivativesAt, polesOf, type Point } from '@bogen/core/curve';
-import { curveOf, isShown, itemOf } from '@bogen/core/figure';
+import { curveOf, isShown, itemOf, samplesOf } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { arrow, type Pixel } from './arrow.js';
 import { write } from './drawText.js';
-import { samplesOf } from '../geometry/geometry.js';
 import type { Pane } from '../scene/pane.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';

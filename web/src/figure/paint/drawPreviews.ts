@@ -1,6 +1,6 @@
+import { samplesOf } from '@bogen/core/figure';
 import type { Curve, Point } from '@bogen/core/curve';
 import type { Palette } from '../../theme/theme.js';
-import { samplesOf } from '../geometry/geometry.js';
 import { addSamples, tracePoints } from '../geometry/path.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';

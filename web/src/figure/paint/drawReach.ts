@@ -1,7 +1,7 @@
 import { distinctPointCount, hasSignedWeights, type Curve, type Point } from '@bogen/core/curve';
-import { curveOf, itemOf } from '@bogen/core/figure';
+import { curveOf, itemOf, samplesOf } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
-import { editPointsOf, samplesOf } from '../geometry/geometry.js';
+import { editPointsOf } from '../geometry/geometry.js';
 import { tracePoints } from '../geometry/path.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';

@@ -1,6 +1,5 @@
-import { derivativesAt, domainOf, type Curve } from '@bogen/core/curve';
+import { derivativesAt, domainOf, type Curve, unlessPole } from '@bogen/core/curve';
 import type { Projection } from '../geometry/projection.js';
-import { unlessPole } from '../geometry/unlessPole.js';
 
 type Context = CanvasRenderingContext2D;
 

@@ -6,6 +6,8 @@ import {
   type EvaluatedItem,
   type Evaluation,
   type FigureDocument,
+  changedSpans,
+  type SpanRange,
 } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
 import { canBeParted, combLength, drawCurves, drawOver, drawPoints } from './drawFigure.js';
@@ -14,7 +16,6 @@ import { drawGround } from './drawGround.js';
 import { drawMarks } from './drawMarks.js';
 import { drawBitmap, isSame, kept, type Kept } from './kept.js';
 import { looksHere } from './looks.js';
-import { changedSpans, type SpanRange } from '../geometry/changedPart.js';
 import { editPointsOf } from '../geometry/geometry.js';
 import { handlesOf } from '../scene/handles.js';
 import type { Pane } from '../scene/pane.js';

@@ -1,6 +1,5 @@
 import { distanceFromSegment } from '@bogen/core/curve';
-import { curveOf, isCurveItem, type FigureItem } from '@bogen/core/figure';
-import { samplesOf } from '../geometry/geometry.js';
+import { curveOf, isCurveItem, type FigureItem, samplesOf } from '@bogen/core/figure';
 import type { Pane } from './pane.js';
 import { fromPixel, type Projection } from '../geometry/projection.js';
 import type { FigureScene } from './scene.js';

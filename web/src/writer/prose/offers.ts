@@ -1,4 +1,4 @@
-import { interiorKnots, spansOf } from '@bogen/core/curve';
+import { interiorKnots, spansOf, unlessPole } from '@bogen/core/curve';
 import {
   curveFormulas,
   curveOf,
@@ -13,7 +13,6 @@ import {
   type Measure,
   type Target,
 } from '@bogen/core/figure';
-import { unlessPole } from '../../figure/geometry/unlessPole.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 
 /** The items of a figure with that of the rail first. */

@@ -1,6 +1,9 @@
-import { distinctKnots, domainOf, interiorKnots, knotJumps, type Curve } from '@bogen/core/curve';
-import { samplesOf } from '../geometry/geometry.js';
-import { unlessPole } from '../geometry/unlessPole.js';
+import type { Curve } from '../../curve/curve.js';
+import { knotJumps } from '../../curve/continuity.js';
+import { distinctKnots, domainOf, interiorKnots } from '../../curve/knotVector.js';
+import { unlessPole } from '../../curve/unlessPole.js';
+import type { Pen } from './pen.js';
+import { samplesOf } from './samples.js';
 
 /** The most abrupt jump at a knot: it is the one that its mark shows. */
 export type Jump = 'corner' | 'speed' | 'curvature';
@@ -49,7 +52,7 @@ export function jumpsOf(curve: Curve): ReadonlyMap<number, Jump> {
  * unequal length for a jump of speed, a half disc for a jump of curvature.
  */
 export function drawJump(
-  context: CanvasRenderingContext2D,
+  pen: Pen,
   jump: Jump,
   x: number,
   y: number,
@@ -59,23 +62,23 @@ export function drawJump(
     x + along * -upY + up * upX,
     y + along * upX + up * upY,
   ];
-  context.beginPath();
+  pen.beginPath();
   if (jump === 'corner') {
-    context.moveTo(...at(0, -3));
-    context.lineTo(...at(4, 4));
-    context.lineTo(...at(-4, 4));
-    context.closePath();
-    context.fill();
+    pen.moveTo(...at(0, -3));
+    pen.lineTo(...at(4, 4));
+    pen.lineTo(...at(-4, 4));
+    pen.closePath();
+    pen.fill();
   } else if (jump === 'speed') {
-    context.moveTo(...at(-1.75, -2));
-    context.lineTo(...at(-1.75, 2));
-    context.moveTo(...at(1.75, -2));
-    context.lineTo(...at(1.75, 5));
-    context.stroke();
+    pen.moveTo(...at(-1.75, -2));
+    pen.lineTo(...at(-1.75, 2));
+    pen.moveTo(...at(1.75, -2));
+    pen.lineTo(...at(1.75, 5));
+    pen.stroke();
   } else {
     const angle = Math.atan2(upX, -upY);
-    context.arc(x, y, 4, angle, angle + Math.PI);
-    context.closePath();
-    context.fill();
+    pen.arc(x, y, 4, angle, angle + Math.PI);
+    pen.closePath();
+    pen.fill();
   }
 }

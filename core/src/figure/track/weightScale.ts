@@ -1,5 +1,5 @@
-import type { Curve } from '@bogen/core/curve';
-import { linearScale } from '../figure/geometry/linearScale.js';
+import type { Curve } from '../../curve/curve.js';
+import { linearScale } from '../drawn/linearScale.js';
 
 /** The weights of a curve, one for each control point; all one where it has none. */
 export const weightsOf = ({ weights, points }: Curve): readonly number[] => weights ?? points.map(() => 1);

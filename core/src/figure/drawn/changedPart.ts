@@ -1,4 +1,4 @@
-import type { Curve } from '@bogen/core/curve';
+import type { Curve } from '../../curve/curve.js';
 
 /** The first and the last index at which two lists of the same length differ; nothing where they don't. */
 function differing<T>(

@@ -1,19 +1,19 @@
-import { hasSignedWeights, polesOf, type Curve } from '@bogen/core/curve';
-import { boxOf, trackOf, type Plot, type PlotInput, type TrackName } from '@bogen/core/figure';
-import { linearScale, type LinearScale } from '../figure/geometry/linearScale.js';
-import { distancesOf } from '../figure/scene/compared.js';
-import { samplesOf } from '../figure/geometry/geometry.js';
-import { addLine } from '../figure/geometry/path.js';
-import { shownScientific, superscript } from '../text/number.js';
-import { changedPart } from '../figure/geometry/changedPart.js';
+import { hasSignedWeights, polesOf } from '../../curve/betweenPoles.js';
+import type { Curve } from '../../curve/curve.js';
+import { changedPart } from '../drawn/changedPart.js';
+import { addLine } from '../drawn/line.js';
+import { linearScale, type LinearScale } from '../drawn/linearScale.js';
+import { distancesOf, samplesOf } from '../drawn/samples.js';
+import { boxOf } from '../part/plane.js';
+import type { Plot, PlotInput, TrackMember } from './define.js';
 import {
   drawKnotLines,
   drawLitBand,
-  plotFont,
-  type Track,
   type TrackContents,
+  type TrackDrawing,
   type TrackInput,
-} from './track.js';
+  type TrackWords,
+} from './drawing.js';
 
 /** The least and largest of some values, with zero between or at an end of them. */
 export function rangeWithZero(values: ArrayLike<number>): [number, number] {
@@ -63,18 +63,17 @@ export function inputOf({ curve, compared }: TrackContents): PlotInput {
 }
 
 /** Every value that a track plots, for its range in words. */
-export function plottedValues(name: TrackName, contents: TrackContents): ArrayLike<number> {
-  return (trackOf(name).plots ?? []).flatMap(({ values }) => [...(values(inputOf(contents)) ?? [])]);
+export function plottedValues({ plots = [] }: TrackMember, contents: TrackContents): ArrayLike<number> {
+  return plots.flatMap(({ values }) => [...(values(inputOf(contents)) ?? [])]);
 }
 
 /** A number of the scale, as narrow as it can be: it stands beside the track's title. */
-const shortScientific = (value: number): string =>
-  shownScientific(value)
+const shortScientific = (words: TrackWords, value: number): string =>
+  words
+    .scientific(value)
     .replace(/(?:\.0)? × /, '×')
     .replace(/(\.\d*?)0+$/, '$1')
     .replace(/\.$/, '');
-
-const powerOfTen = (power: number): string => (power === 0 ? '1' : `10${superscript(power)}`);
 
 /** The power of ten of a size, down to that of the floor of a logarithmic scale. */
 const powerOf = (value: number, floor: number): number => Math.log10(Math.max(Math.abs(value), floor));
@@ -107,41 +106,38 @@ function scaleOf(
  * A track that plots numbers over the parameter, as the registry describes it; a jump at a knot is drawn as a
  * jump, with a mark at both of its ends.
  */
-export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
-  const { floor } = trackOf(name);
+export function plotted({ plots = [], floor, compares, whole }: TrackMember): TrackDrawing {
   return {
-    name,
     height: 96,
     dependsOn: ({ curve, lit, compared, made }) => [
       curve,
       made,
       lit?.from,
       lit?.to,
-      ...(trackOf(name).compares ? [compared] : []),
+      ...(compares ? [compared] : []),
     ],
     valuesAt: (contents, u) =>
       plots.flatMap(({ at, sign }) => {
         const value = at(inputOf(contents), u);
-        return value === undefined ? [] : [`${sign ? `${sign} ` : ''}${shownScientific(value)}`];
+        return value === undefined ? [] : [`${sign ? `${sign} ` : ''}${contents.words.scientific(value)}`];
       }),
     changed: (before, now, height) => {
-      if (trackOf(name).whole || before.compared !== now.compared || before.made !== now.made)
-        return undefined;
+      if (whole || before.compared !== now.compared || before.made !== now.made) return undefined;
       const [a, b] = [before, now].map((contents) => scaleOf(plots, contents, height, floor).domain);
       return a![0] === b![0] && a![1] === b![1] ? changedPart(before.curve, now.curve) : undefined;
     },
     drawGround: drawKnotLines,
     draw: (input) => {
-      const { context, axis, palette, height } = input;
+      const { pen, axis, colours, height } = input;
       const y = scaleOf(plots, input, height, floor);
       const foot = y(floor === undefined ? 0 : y.domain[0]);
       drawLitBand(input);
-      context.strokeStyle = palette.strong;
-      context.lineWidth = 1;
-      context.beginPath();
-      context.moveTo(axis.range[0], Math.round(foot) + 0.5);
-      context.lineTo(axis.range[1], Math.round(foot) + 0.5);
-      context.stroke();
+      pen.strokeStyle = colours.strong;
+      pen.lineWidth = 1;
+      pen.beginPath();
+      pen.moveTo(axis.range[0], Math.round(foot) + 0.5);
+      pen.lineTo(axis.range[1], Math.round(foot) + 0.5);
+      pen.stroke();
       const plotInput = inputOf(input);
       for (const { values, dashed } of plots) {
         const own = values(plotInput);
@@ -149,20 +145,20 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
       }
       const { made } = input;
       if (!made) return;
-      const after = { ...input, curve: made, palette: { ...palette, ink: palette.accent } };
+      const after = { ...input, curve: made, colours: { ...colours, ink: colours.accent } };
       for (const { values } of plots) {
         const own = values(inputOf(after));
         if (own) drawLine(after, drawnValues(own, floor), y, [4, 3]);
       }
     },
     drawScale: (input) => {
-      const { context, axis, palette, height } = input;
+      const { pen, axis, colours, height, words } = input;
       const y = scaleOf(plots, input, height, floor);
       const [low, high] = y.domain;
-      context.font = plotFont;
-      context.textAlign = 'right';
-      context.textBaseline = 'middle';
-      context.fillStyle = palette.soft;
+      pen.font = words.fonts.number;
+      pen.textAlign = 'right';
+      pen.textBaseline = 'middle';
+      pen.fillStyle = colours.soft;
       const x = axis.range[0] - 8;
       const texts = (floor === undefined ? [low, 0, high] : [low, low / 2, high]).filter(
         (value, index, all) => all.indexOf(value) === index,
@@ -171,7 +167,7 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
       for (const value of texts) {
         const at = y(value);
         if (lastY - at < 12) continue;
-        context.fillText(floor === undefined ? shortScientific(value) : powerOfTen(value), x, at);
+        pen.fillText(floor === undefined ? shortScientific(words, value) : words.power(value), x, at);
         lastY = at;
       }
     },
@@ -180,7 +176,7 @@ export function functionTrack(name: TrackName, plots: readonly Plot[]): Track {
 
 /** A line through values at the curve's samples, with every jump at a knot as a jump. */
 export function drawLine(
-  { context, curve, axis, palette, part }: TrackInput,
+  { pen, curve, axis, colours, part }: TrackInput,
   values: Float64Array,
   y: LinearScale,
   dash: readonly number[],
@@ -191,20 +187,20 @@ export function drawLine(
   // Both scales are straight: a product and a sum for each of the samples.
   const [x0, y0] = [axis(0), y(0)];
   const [perParameter, perValue] = [axis(1) - x0, y(1) - y0];
-  context.strokeStyle = palette.ink;
-  context.lineWidth = 1.5;
-  context.lineJoin = 'round';
-  context.setLineDash([...dash]);
-  context.beginPath();
+  pen.strokeStyle = colours.ink;
+  pen.lineWidth = 1.5;
+  pen.lineJoin = 'round';
+  pen.setLineDash([...dash]);
+  pen.beginPath();
   const px = (at: number): number => x0 + perParameter * parameters[at]!;
   const py = (at: number): number => y0 + perValue * values[at]!;
   const [start, end] = part ?? axis.domain;
   for (let first = 0; first < spanCount * stride; first += stride) {
     if (parameters[first]! > end || parameters[first + perSpan]! < start) continue;
-    context.moveTo(px(first), py(first));
-    addLine(context, first, first + perSpan, px, py);
+    pen.moveTo(px(first), py(first));
+    addLine(pen, first, first + perSpan, px, py);
   }
-  context.stroke();
+  pen.stroke();
   const jumps = Array.from({ length: spanCount }, (_, span) => span * stride).filter(
     // Across a pole nothing jumps from one value to the next.
     (at) =>
@@ -212,21 +208,21 @@ export function drawLine(
       parameters[at] === parameters[at - 1] &&
       Math.abs(values[at]! - values[at - 1]!) >= 1e-6 * (high - low),
   );
-  context.setLineDash([2, 2]);
-  context.beginPath();
+  pen.setLineDash([2, 2]);
+  pen.beginPath();
   for (const at of jumps) {
-    context.moveTo(axis(parameters[at]!), y(values[at - 1]!));
-    context.lineTo(axis(parameters[at]!), y(values[at]!));
+    pen.moveTo(axis(parameters[at]!), y(values[at - 1]!));
+    pen.lineTo(axis(parameters[at]!), y(values[at]!));
   }
-  context.stroke();
-  context.setLineDash([]);
-  context.beginPath();
+  pen.stroke();
+  pen.setLineDash([]);
+  pen.beginPath();
   for (const at of jumps) {
     const x = axis(parameters[at]!);
     for (const value of [values[at - 1]!, values[at]!]) {
-      context.moveTo(x - 4, y(value));
-      context.lineTo(x + 4, y(value));
+      pen.moveTo(x - 4, y(value));
+      pen.lineTo(x + 4, y(value));
     }
   }
-  context.stroke();
+  pen.stroke();
 }

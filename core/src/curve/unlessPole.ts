@@ -1,4 +1,4 @@
-import { CurveError } from '@bogen/core/curve';
+import { CurveError } from './error.js';
 
 /** What is computed at a parameter of a curve; nothing where the curve runs to infinity there. */
 export function unlessPole<T>(compute: () => T): T | undefined {

@@ -1,8 +1,8 @@
-import { basisAt, insertKnot, pointAt, spansOf, type Curve } from '@bogen/core/curve';
+import { changedPart, changedSpans } from '../../src/figure/index.js';
+import { basisAt, insertKnot, pointAt, spansOf, type Curve } from '../../src/curve/index.js';
 import fc from 'fast-check';
 import { describe, expect, it } from 'vitest';
-import { changedPart, changedSpans } from '../src/figure/geometry/changedPart.js';
-import { holds } from '../../core/test/holds.js';
+import { holds } from '../holds.js';
 
 /** A clamped curve on evenly spaced knots, of which some points and one knot can be elsewhere. */
 const curves = fc
