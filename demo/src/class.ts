@@ -1,6 +1,7 @@
 import { applyFigureCommand, readerMay } from '@bogen/core/figure';
 import { answerTo, figureOfStage, isAnsweredByFigure, type Sheet, type Task } from '@bogen/core/lesson';
 import type { Attempt, TaskAttempts } from './attempts.js';
+import { demoLessons } from './lessons.js';
 
 export const instructor = {
   name: 'Mirela Kastan',
@@ -23,18 +24,7 @@ const fates: Readonly<Record<string, Went>> = {
   d: 'done',
 };
 
-const lessons = [
-  'Two curves, six pegs',
-  'Near and far',
-  'Degree or spans',
-  'Knots on the rail',
-  'Taking the outline apart',
-  'A true round',
-  'The arch of the bridge',
-  'The section',
-];
-
-/** How each student of the class got on with the sheets of each of those lessons, a sign for each sheet. */
+/** How each student of the class got on with the sheets of each lesson of the course, a sign for each sheet. */
 const progress: readonly (readonly [name: string, ...byLesson: string[]])[] = [
   ['Anouk Tessel', 'ddddddd', 'ddddd', 'dddddd', 'dddddd', 'ddddddd', 'dddddd', 'dddddd', 'ddddddd'],
   // The one who overdoes it: forty points.
@@ -55,7 +45,9 @@ export const students = progress.map(([name, ...byLesson]) => ({
   name,
   /** By the title of a lesson, one for each of its sheets. */
   went: (lesson: string): readonly Went[] =>
-    [...(byLesson[lessons.indexOf(lesson)] ?? '')].map((sign) => fates[sign]!),
+    [...(byLesson[demoLessons.findIndex(({ document }) => document.title === lesson)] ?? '')].map(
+      (sign) => fates[sign]!,
+    ),
 }));
 
 /**

@@ -10,21 +10,24 @@ import sectionFile from '../lessons/8-the-section.json' with { type: 'json' };
 
 /** A lesson as the writer gives it out: the file in demo/lessons, and the document in it. */
 export interface DemoFile {
+  /** Of the file, without its ending. */
+  readonly name: string;
   readonly file: unknown;
   readonly document: LessonDocument;
 }
 
 /** The files are of today's version: a test takes each in as any other lesson file, and finds it unchanged. */
-const given = (file: { readonly lesson: unknown }): DemoFile => ({
+const given = (name: string, file: { readonly lesson: unknown }): DemoFile => ({
+  name,
   file,
   document: file.lesson as LessonDocument,
 });
 
-export const twoCurves = given(twoCurvesFile);
-export const nearAndFar = given(nearAndFarFile);
-export const degreeOrSpans = given(degreeOrSpansFile);
-export const knotsOnTheRail = given(knotsOnTheRailFile);
-export const takenApart = given(takenApartFile);
-export const trueRound = given(trueRoundFile);
-export const archOfBridge = given(archOfBridgeFile);
-export const section = given(sectionFile);
+export const twoCurves = given('1-two-curves-six-pegs', twoCurvesFile);
+export const nearAndFar = given('2-near-and-far', nearAndFarFile);
+export const degreeOrSpans = given('3-degree-or-spans', degreeOrSpansFile);
+export const knotsOnTheRail = given('4-knots-on-the-rail', knotsOnTheRailFile);
+export const takenApart = given('5-taking-the-outline-apart', takenApartFile);
+export const trueRound = given('6-a-true-round', trueRoundFile);
+export const archOfBridge = given('7-the-arch-of-the-bridge', archOfBridgeFile);
+export const section = given('8-the-section', sectionFile);

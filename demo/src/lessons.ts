@@ -14,7 +14,10 @@ export interface DemoLesson extends files.DemoFile {
   readonly attempts: readonly TaskAttempts[];
 }
 
-/** The lessons of the demo course, in their order. A new one is a file in demo/lessons, one beside these and a line here. */
+/**
+ * The lessons of the demo course, in their order. A new one is a file in demo/lessons with its line in `files.ts`, a file
+ * of attempts beside these, and a line here.
+ */
 export const demoLessons: readonly DemoLesson[] = [
   { ...files.twoCurves, attempts: twoCurvesAttempts },
   { ...files.nearAndFar, attempts: nearAndFarAttempts },

@@ -1,3 +1,4 @@
+import { demoLessons } from '@bogen/demo';
 import { expect, saved, signIn, test } from '../bogen.js';
 import { lesson, newLesson } from '../figure.js';
 import { isFull, oneOf } from '../../scripts/test/size.mjs';
@@ -6,16 +7,7 @@ import { lessonFile } from '../writing/lessonFile.js';
 import { makeSheet } from '../writing/makeSheet.js';
 import { Writing } from '../writing/writing.js';
 
-const names = [
-  '1-two-curves-six-pegs',
-  '2-near-and-far',
-  '3-degree-or-spans',
-  '4-knots-on-the-rail',
-  '5-taking-the-outline-apart',
-  '6-a-true-round',
-  '7-the-arch-of-the-bridge',
-  '8-the-section',
-];
+const names = demoLessons.map(({ name }) => name);
 /** Each lesson takes minutes. `npm run prove:writer` makes all of them, and `npm test` one, another one each day. */
 const wanted =
   process.env['BOGEN_BY_HAND']?.split(',') ??

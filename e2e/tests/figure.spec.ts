@@ -956,12 +956,16 @@ test('a finger pulls every mark that there is: knots, weights, the weight pull, 
     const box = (await page.locator(mark).first().boundingBox())!;
     expect(Math.min(box.width, box.height)).toBeGreaterThanOrEqual(20);
     const from = { x: box.x + box.width / 2, y: box.y + box.height / 2 };
-    await finger.send('Input.dispatchTouchEvent', { type: 'touchStart', touchPoints: [from] });
-    for (let k = 1; k <= 6; k++) {
-      const at = { x: from.x + (by.x * k) / 6, y: from.y + (by.y * k) / 6 };
-      await finger.send('Input.dispatchTouchEvent', { type: 'touchMove', touchPoints: [at] });
-    }
-    await finger.send('Input.dispatchTouchEvent', { type: 'touchEnd', touchPoints: [] });
+    const touch = (type: 'touchStart' | 'touchMove' | 'touchEnd', at?: { x: number; y: number }) =>
+      finger.send('Input.dispatchTouchEvent', { type, touchPoints: at ? [at] : [] });
+    // A finger does not wait for the page between its moves: it would rest, and ask for the menu.
+    await Promise.all([
+      touch('touchStart', from),
+      ...[1, 2, 3, 4, 5, 6].map((k) =>
+        touch('touchMove', { x: from.x + (by.x * k) / 6, y: from.y + (by.y * k) / 6 }),
+      ),
+      touch('touchEnd'),
+    ]);
     await expect(saved(page)).toBeVisible();
   };
   const before = await curveOfFirst(page);

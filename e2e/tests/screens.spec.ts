@@ -196,9 +196,12 @@ test('a finger drags a handle, which is large enough for it', async ({ browser, 
       type,
       touchPoints: type === 'touchEnd' ? [] : [{ x: x + dx, y }],
     });
-  await touch('touchStart');
-  for (let dx = 5; dx <= 40; dx += 5) await touch('touchMove', dx);
-  await touch('touchEnd');
+  // A finger does not wait for the page between its moves: it would rest, and ask for the menu.
+  await Promise.all([
+    touch('touchStart'),
+    ...[5, 10, 15, 20, 25, 30, 35, 40].map((dx) => touch('touchMove', dx)),
+    touch('touchEnd'),
+  ]);
   await expect.poll(async () => (await coordinatesOf(page, 'waist/P4'))[0]).toBeGreaterThan(x0 + 5);
   await expect(saved(page)).toBeVisible();
   await context.close();

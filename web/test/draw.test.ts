@@ -7,7 +7,9 @@ import {
   offeredOperations,
   operations,
   type FigureDocument,
+  shapeKinds,
   type FigureItem,
+  type SetPlace,
 } from '@bogen/core/figure';
 import { describe, expect, it } from 'vitest';
 import { snap } from '../src/editing/draw/snap.js';
@@ -16,15 +18,16 @@ import {
   firstOptions,
   toolNames,
   tools,
+  leastOf,
+  waysOf,
   withHovered,
-  type Placed,
 } from '../src/editing/draw/tools.js';
 import { planeProjection } from '../src/figure/geometry/projection.js';
 import { referenceNames } from '../src/editing/draw/referenceNames.js';
 import { referenceNameSide } from '../src/figure/paint/referenceNameSide.js';
 import { expressionReader } from '../src/ui/expression.js';
 
-const places: Placed[] = [
+const places: SetPlace[] = [
   [10, 20],
   [60, 25],
   [40, 60],
@@ -32,10 +35,10 @@ const places: Placed[] = [
 ].map((at) => ({ at }));
 
 describe('drawing tools', () => {
-  it.each(['controlCurve', 'throughCurve', 'straight', 'chain'] as const)(
+  it.each(['controlCurve', 'through', 'straight', 'chain'] as const)(
     '%s: the pointer on the place that was set last adds none',
     (name) => {
-      const [first, second] = places as [Placed, Placed];
+      const [first, second] = places as [SetPlace, SetPlace];
       expect(withHovered([first, second], [...second.at])).toHaveLength(2);
       expect(withHovered([first, second], first.at)).toHaveLength(3);
       // Unless a handle is pulled out of it.
@@ -46,22 +49,38 @@ describe('drawing tools', () => {
     },
   );
 
-  it.each(toolNames)('%s says what is missing and comes to an item that the schema takes', (name) => {
-    const tool = tools[name];
-    expect(draftOf(name, [], firstOptions)).toEqual({ status: 'empty' });
-    const least = tool.least(firstOptions);
-    const most = tool.most(firstOptions);
-    for (let count = 1; count < least; count++) {
-      const draft = draftOf(name, places.slice(0, count), firstOptions);
-      expect(draft).toMatchObject({ status: 'short', missing: least - count });
-    }
-    const draft = draftOf(name, places.slice(0, Math.min(most, 4)), firstOptions);
-    if (draft.status !== 'whole') throw new Error(`${name} is not whole`);
-    const { item } = draft;
-    if (item.kind === 'points') return;
-    validateCurve(item.kind === 'curve' ? item.curve : curveOfShape(item.shape));
-    expect(figureItemSchema.safeParse({ id: 'a', name: 'A', ...item }).success).toBe(true);
-    expect(figureItemSchema.safeParse({ id: 'a', name: 'A', ...item, more: 1 }).success).toBe(false);
+  it('can draw every shape, by its own tool or one that also draws another', () => {
+    expect(new Set(toolNames.flatMap(waysOf))).toEqual(new Set(Object.keys(tools)));
+    expect(Object.keys(tools)).toEqual(expect.arrayContaining([...shapeKinds]));
+    expect(waysOf('arcBulge')).toEqual(waysOf('arcRadius'));
+  });
+
+  it.each(toolNames.flatMap(waysOf))(
+    '%s says what is missing and comes to an item that the schema takes',
+    (name) => {
+      expect(draftOf(name, [], firstOptions)).toEqual({ status: 'empty' });
+      const least = leastOf(name, firstOptions);
+      const { most } = tools[name];
+      for (let count = 1; count < least; count++) {
+        const draft = draftOf(name, places.slice(0, count), firstOptions);
+        expect(draft).toMatchObject({ status: 'short', missing: least - count });
+      }
+      const draft = draftOf(name, places.slice(0, Math.min(most, 4)), firstOptions);
+      if (draft.status !== 'whole') throw new Error(`${name} is not whole`);
+      const { item } = draft;
+      if (item.kind === 'points') return;
+      validateCurve(item.kind === 'curve' ? item.curve : curveOfShape(item.shape));
+      expect(figureItemSchema.safeParse({ id: 'a', name: 'A', ...item }).success).toBe(true);
+      expect(figureItemSchema.safeParse({ id: 'a', name: 'A', ...item, more: 1 }).success).toBe(false);
+    },
+  );
+
+  it('take what fits them of what was chosen for another, and else what they begin with', () => {
+    const periodic = { ...firstOptions, layout: 'periodic', degree: 5 };
+    const made = (name: 'circle' | 'ellipse' | 'through') => draftOf(name, places, periodic);
+    expect(made('circle')).toMatchObject({ item: { shape: { layout: { approximation: 'periodic' } } } });
+    expect(made('ellipse')).toMatchObject({ item: { shape: { layout: 'quadratic9' } } });
+    expect(made('through')).toMatchObject({ item: { shape: { degree: 5, parametrisation: 'chord' } } });
   });
 
   it('draw what the points so far can carry', () => {

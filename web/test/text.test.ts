@@ -1,6 +1,7 @@
 import { describe, expect, it } from 'vitest';
 import { shownAtMost, shownNumber, shownScientific, superscript } from '../src/text/number.js';
-import { labelDirection } from '@bogen/core/figure';
+import { factNames, facts as factsOfCore, labelDirection, type FactMember } from '@bogen/core/figure';
+import { facts } from '../src/text/en/facts.js';
 import { planeProjection } from '../src/figure/geometry/projection.js';
 
 describe('numbers', () => {
@@ -92,5 +93,18 @@ describe('the name of a point', () => {
         0,
       ),
     ).toEqual([0, 1]);
+  });
+});
+
+describe('facts in few words', () => {
+  it('are there for each that stands below curves side by side', () => {
+    const texts = Object.keys(facts.brief);
+    const wanted = factNames.filter((name) => (factsOfCore[name] as FactMember).beside !== undefined);
+    expect(wanted.length).toBeGreaterThan(3);
+    for (const name of wanted)
+      expect(
+        texts.some((key) => key === name || key === `${name}_one`),
+        name,
+      ).toBe(true);
   });
 });

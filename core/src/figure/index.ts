@@ -53,7 +53,7 @@ export { curveFormulas } from './calculation/curveFormulas.js';
 export { conicEquation } from './calculation/ofFacts.js';
 export { curveOf, evaluateFigure, type EvaluatedItem, type Evaluation } from './evaluation/evaluate.js';
 export { closednessOfItem } from './fact/closedness.js';
-export type { FactMember, FactUnit, FactValue, FactWord } from './fact/define.js';
+export { besideLines, type FactMember, type FactUnit, type FactValue, type FactWord } from './fact/define.js';
 export { factNames, facts, type FactName } from './fact/facts.js';
 export {
   gripKey,
@@ -107,13 +107,16 @@ export { conicHeldBy } from './shape/conic.js';
 export type { ItemHandle } from './part/handle.js';
 export {
   curveOfShape,
+  drawnOf,
   handlesOfShape,
+  shapeKinds,
   shapes,
   type Shape,
   type ShapeKind,
   type ShapeOf,
   type Shapes,
 } from './shape/shapes.js';
+export type { Drawn, SetPlace } from './shape/define.js';
 export { allow, allowanceFor, forbid, type Allowance } from './freedom/allow.js';
 export { freedoms } from './freedom/freedoms.js';
 export type { Freedom, FreedomKind, FreedomOf } from './document/freedoms.js';
@@ -144,6 +147,7 @@ export { memoise } from './drawn/memoise.js';
 export { basisOf, distancesOf, distinctKnotsOf, samplesOf } from './drawn/samples.js';
 export type { TrackContents, TrackDrawing, TrackInput, TrackWords } from './track/drawing.js';
 export { plottedValues, rangeWithZero } from './track/plotted.js';
-export { drawingOf, trackNames, trackOf, type TrackName } from './track/tracks.js';
+export { drawingOf } from './track/drawingOf.js';
+export { trackNames, trackOf, type TrackName } from './track/tracks.js';
 export { weightScale, weightsOf } from './track/weightScale.js';
 export { mismatchOf } from '../describe/check.js';

@@ -9,7 +9,6 @@ export interface Limits {
 }
 
 export const aboveZero: Limits = { above: 0 };
-export const insideUnit: Limits = { above: 0, below: 1 };
 
 export function isWithin(
   { least = -Infinity, most = Infinity, above = -Infinity, below = Infinity }: Limits,

@@ -40,6 +40,20 @@ export interface FactMember {
   (curve: Curve, item: FigureItem | undefined): FactValue | undefined;
   /** How it comes about, line by line, where it can be unfolded. */
   readonly calculation?: (curve: Curve) => readonly CalculationLine[];
+  /** Whether it stands in few words below curves that are side by side, as what tells them apart. */
+  readonly beside?: BesideLine;
+}
+
+/** On which line a fact stands below a curve that is side by side with another: on what it is made of, or on its comb. */
+type BesideLine = (typeof besideLines)[number];
+
+/** These lines, from above. */
+export const besideLines = ['curve', 'comb'] as const;
+
+/** A fact that tells curves apart which are side by side. */
+export function beside(line: BesideLine, fact: FactMember): FactMember {
+  const told = (curve: Curve, item: FigureItem | undefined): FactValue | undefined => fact(curve, item);
+  return Object.assign(told, fact, { beside: line });
 }
 
 /** A fact that can be unfolded into its calculation. */

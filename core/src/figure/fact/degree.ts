@@ -1,4 +1,4 @@
-import type { FactMember } from './define.js';
+import { beside } from './define.js';
 
 /** The degree. */
-export const degree: FactMember = (curve) => ({ kind: 'whole', value: curve.degree });
+export const degree = beside('curve', (curve) => ({ kind: 'whole', value: curve.degree }));

@@ -1,5 +1,5 @@
 import { distinctPointCount } from '../../curve/periodic.js';
-import type { FactMember } from './define.js';
+import { beside } from './define.js';
 
 /** The number of control points; those that a periodic curve repeats count once. */
-export const points: FactMember = (curve) => ({ kind: 'whole', value: distinctPointCount(curve) });
+export const points = beside('curve', (curve) => ({ kind: 'whole', value: distinctPointCount(curve) }));

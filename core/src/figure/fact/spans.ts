@@ -1,8 +1,8 @@
 import { spansOf } from '../../curve/knotVector.js';
-import type { FactMember } from './define.js';
+import { beside } from './define.js';
 
 /** The number of spans: of polynomial pieces. */
-export const spans: FactMember = ({ knots, degree }) => ({
+export const spans = beside('curve', ({ knots, degree }) => ({
   kind: 'whole',
   value: spansOf(knots, degree).length,
-});
+}));

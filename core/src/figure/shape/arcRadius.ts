@@ -5,13 +5,22 @@ import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
 import { mathematics } from './later.js';
 
+const side = choice('left', 'right');
+
 /** A circular arc between two ends with a radius. */
 export const arcRadius = defineShape(
   'arcRadius',
-  { start: place, end: place, radius: positiveLength, side: choice('left', 'right'), large: flag },
+  { start: place, end: place, radius: positiveLength, side, large: flag },
   {
-    curve: ({ start, end, radius, side, large }) =>
-      mathematics().arcFromEnds(start, end, radius, side, large),
+    least: 2,
+    most: 2,
+    options: { radius: positiveLength, side, large: flag },
+    first: { radius: 60, side: 'left', large: false },
+    make: ([start, end], chosen) => ({ start: start!.at, end: end!.at, ...chosen }),
+  },
+  {
+    curve: (shape) =>
+      mathematics().arcFromEnds(shape.start, shape.end, shape.radius, shape.side, shape.large),
     handles: ({ start, end }) => [passed('start', start), passed('end', end)],
     moveHandle: (shape, key, to) => ({ ...shape, [key]: to }),
     closed: () => false,

@@ -1,4 +1,6 @@
-import { either, place, tagged, unionOf, whole } from '../../describe/describe.js';
+import { circleLayouts } from '../../curve/circleLayouts.js';
+import { distance } from '../../curve/vector.js';
+import { choice, either, place, tagged, unionOf, whole } from '../../describe/describe.js';
 import { degree, positiveLength } from '../part/parts.js';
 import { passed, pulls } from '../part/handle.js';
 import { defineShape } from './define.js';
@@ -15,6 +17,22 @@ const approximation = unionOf('approximation', {
 export const circle = defineShape(
   'circle',
   { centre: place, radius: positiveLength, layout: either(layout, approximation) },
+  {
+    least: 2,
+    most: 2,
+    options: { layout: choice(...circleLayouts, 'periodic', 'cubics') },
+    first: { layout: 'quadratic9' },
+    make: ([centre, rim], { layout: by }) => ({
+      centre: centre!.at,
+      radius: distance(rim!.at, centre!.at),
+      layout:
+        by === 'periodic'
+          ? { approximation: by, degree: 3, count: 8 }
+          : by === 'cubics'
+            ? { approximation: by, pieces: 4 }
+            : by,
+    }),
+  },
   {
     curve: ({ centre, radius, layout: by }) => {
       if (typeof by === 'string')

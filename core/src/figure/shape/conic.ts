@@ -4,25 +4,36 @@ import { passed, pulls } from '../part/handle.js';
 import { defineShape } from './define.js';
 import { mathematics } from './later.js';
 
+const held = choice('shoulder', 'tangentIntersection');
+const rho = number({ unit: 'ratio', above: 0, below: 1 });
+
 /** A conic from two ends, with its shoulder point or its tangent intersection held while rho changes. */
 export const conic = defineShape(
   'conic',
   {
     start: place,
     end: place,
-    held: choice('shoulder', 'tangentIntersection'),
+    held,
     /** The place that is held. */
     place,
-    rho: number({ unit: 'ratio', above: 0, below: 1 }),
+    rho,
   },
   {
-    curve: ({ start, end, held, place: at, rho }) =>
-      held === 'shoulder'
-        ? mathematics().conicFromShoulder(start, at, end, rho)
-        : mathematics().conicFromTangents(start, at, end, rho),
-    handles: ({ start, end, held, place: at }) => [
+    least: 3,
+    most: 3,
+    options: { held, rho },
+    first: { held: 'shoulder', rho: 0.5 },
+    make: ([start, end, at], chosen) => ({ start: start!.at, end: end!.at, place: at!.at, ...chosen }),
+    polygon: true,
+  },
+  {
+    curve: (shape) =>
+      shape.held === 'shoulder'
+        ? mathematics().conicFromShoulder(shape.start, shape.place, shape.end, shape.rho)
+        : mathematics().conicFromTangents(shape.start, shape.place, shape.end, shape.rho),
+    handles: ({ start, end, held: by, place: at }) => [
       passed('start', start),
-      held === 'shoulder' ? passed('place', at) : pulls('place', at, start),
+      by === 'shoulder' ? passed('place', at) : pulls('place', at, start),
       passed('end', end),
     ],
     moveHandle: (shape, key, to) => ({ ...shape, [key]: to }),
@@ -33,9 +44,13 @@ export const conic = defineShape(
 /** A conic held the other way: by its shoulder instead of its tangent intersection, or back, unchanged in form. */
 export function conicHeldBy(
   shape: ValueOf<typeof conic.description>,
-  held: 'shoulder' | 'tangentIntersection',
+  by: ValueOf<typeof held>,
   curve: Curve,
 ): ValueOf<typeof conic.description> {
-  if (shape.held === held) return shape;
-  return { ...shape, held, place: held === 'shoulder' ? mathematics().shoulderOf(curve) : curve.points[1]! };
+  if (shape.held === by) return shape;
+  return {
+    ...shape,
+    held: by,
+    place: by === 'shoulder' ? mathematics().shoulderOf(curve) : curve.points[1]!,
+  };
 }

@@ -6,10 +6,19 @@ import { closedPolygon } from './closedPolygon.js';
 import { passed, pulls } from '../part/handle.js';
 import { defineShape } from './define.js';
 
+const sides = whole(3, 500);
+
 /** A regular polygon, by its centre and its first corner. */
 export const polygon = defineShape(
   'polygon',
-  { centre: place, corner: place, sides: whole(3, 500) },
+  { centre: place, corner: place, sides },
+  {
+    least: 2,
+    most: 2,
+    options: { sides },
+    first: { sides: 6 },
+    make: ([centre, corner], { sides: count }) => ({ centre: centre!.at, corner: corner!.at, sides: count }),
+  },
   {
     curve: ({ centre, corner, sides }) => {
       if (!Number.isInteger(sides) || sides < 3) {

@@ -3,12 +3,13 @@ import { CurveError } from '../../curve/error.js';
 import { place } from '../../describe/describe.js';
 import { closedPolygon } from './closedPolygon.js';
 import { passed } from '../part/handle.js';
-import { defineShape } from './define.js';
+import { byPlaces, defineShape } from './define.js';
 
 /** A rectangle along the axes, by two opposite corners. */
 export const rectangle = defineShape(
   'rectangle',
   { corner: place, opposite: place },
+  byPlaces(2, (corner, opposite) => ({ corner: corner!, opposite: opposite! })),
   {
     curve: ({ corner, opposite }) => {
       const [x0, y0] = corner as [number, number];

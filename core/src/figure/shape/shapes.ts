@@ -7,16 +7,21 @@ import { chain } from './chain.js';
 import { circle } from './circle.js';
 import { conic } from './conic.js';
 import type { ItemHandle } from '../part/handle.js';
-import type { ShapeMember } from './define.js';
+import type { Drawn, ShapeMember } from './define.js';
 import { ellipse } from './ellipse.js';
 import { polygon } from './polygon.js';
 import { rectangle } from './rectangle.js';
 import { stroke } from './stroke.js';
 import { through } from './through.js';
 
-/** Every kind of shape. A new one is a file beside these and a line here. */
+/**
+ * Every kind of shape, in the order in which they are offered to be drawn. A new one is a file beside these and a line
+ * here.
+ */
 export const shapes = {
   through,
+  chain,
+  stroke,
   arcThrough,
   arcRadius,
   arcBulge,
@@ -25,8 +30,6 @@ export const shapes = {
   rectangle,
   polygon,
   conic,
-  chain,
-  stroke,
 };
 
 export type Shapes = typeof shapes;
@@ -40,13 +43,18 @@ export type ShapeOf<Kind extends ShapeKind> = ValueOf<Shapes[Kind]['description'
 
 export const shapeDescription = unionOf('kind', shapes);
 
-type AnyShape = Omit<ShapeMember, 'curve' | 'handles' | 'moveHandle' | 'closed' | 'mapAll'> & {
+type AnyShape = Omit<ShapeMember, 'curve' | 'handles' | 'moveHandle' | 'closed' | 'mapAll' | 'drawn'> & {
   readonly curve: (shape: Shape) => Curve;
   readonly handles: (shape: Shape) => ItemHandle[];
   readonly moveHandle: (shape: Shape, key: string, to: Point) => Shape;
   readonly closed: (shape: Shape) => boolean;
   readonly mapAll?: (shape: Shape, moved: Shape, to: (place: Point) => Point) => Shape;
 };
+
+export const shapeKinds = Object.keys(shapes) as readonly ShapeKind[];
+
+/** How a kind of shape is drawn; what is chosen beside fits its options. */
+export const drawnOf = (kind: ShapeKind): Drawn<Shape> => shapes[kind].drawn as unknown as Drawn<Shape>;
 
 /** The member of a shape, taken for one that fits it. */
 function memberOf(shape: Shape): AnyShape {

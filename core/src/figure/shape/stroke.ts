@@ -10,6 +10,15 @@ export const stroke = defineShape(
   'stroke',
   { points: list(place, figureLimits.strokePoints, 1), tolerance: positiveLength, degree },
   {
+    least: 2,
+    most: figureLimits.strokePoints,
+    options: { degree, tolerance: positiveLength },
+    first: { degree: 3, tolerance: 1 },
+    make: (set, chosen) => ({ points: set.map(({ at }) => at), ...chosen }),
+    mirrors: true,
+    freehand: true,
+  },
+  {
     curve: (shape) => mathematics().fitStroke(shape.points, shape.tolerance, shape.degree).curve,
     handles: ({ points }) => [passed('start', points[0]!)],
     moveHandle: (shape, _, to) => {

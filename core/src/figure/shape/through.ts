@@ -1,5 +1,5 @@
 import { flag } from '../../describe/describe.js';
-import { degree, parametrisation, places } from '../part/parts.js';
+import { degree, figureLimits, parametrisation, places } from '../part/parts.js';
 import { passed } from '../part/handle.js';
 import { defineShape } from './define.js';
 import { mathematics } from './later.js';
@@ -8,6 +8,15 @@ import { mathematics } from './later.js';
 export const through = defineShape(
   'through',
   { points: places, degree, parametrisation, closed: flag },
+  {
+    least: ({ closed }) => (closed ? 3 : 2),
+    most: figureLimits.points,
+    options: { degree, parametrisation, closed: flag },
+    first: { degree: 3, parametrisation: 'chord', closed: false },
+    make: (set, chosen) => ({ points: set.map(({ at }) => at), ...chosen }),
+    closes: 'smooth',
+    mirrors: true,
+  },
   {
     curve: (shape) =>
       shape.closed

@@ -1,12 +1,10 @@
 import { basis } from './basis.js';
 import { curvature } from './curvature.js';
 import type { TrackMember } from './define.js';
-import type { TrackDrawing } from './drawing.js';
 import { derivatives } from './derivatives.js';
 import { deviation } from './deviation.js';
 import { knots } from './knots.js';
 import { length } from './length.js';
-import { plotted } from './plotted.js';
 import { radiusError } from './radiusError.js';
 import { speed } from './speed.js';
 import { weights } from './weights.js';
@@ -34,13 +32,6 @@ export const trackNames = Object.keys(tracks) as readonly TrackName[];
 export function trackOf(name: TrackName): TrackMember {
   return tracks[name];
 }
-
-const drawings = Object.fromEntries(
-  trackNames.map((name) => [name, trackOf(name).drawing ?? plotted(trackOf(name))]),
-) as Readonly<Record<TrackName, TrackDrawing>>;
-
-/** How a track is drawn, on the screen and in files. */
-export const drawingOf = (name: TrackName): TrackDrawing => drawings[name];
 
 /** The tracks that a new figure has. */
 export const firstTracks: readonly TrackName[] = trackNames.filter((name) => trackOf(name).first === true);

@@ -70,7 +70,7 @@ export function DrawLayer({ drawing, scene, projection, onSay }: DrawLayerProps)
   };
   const set = (snapped: Snapped, pulled?: Point): void => {
     // Back on the first place: the curve is to close there.
-    if (snapped.kind === 'start' && tools[tool].uses.includes('closed') && drawing.places.length > 2) {
+    if (snapped.kind === 'start' && tools[tool].closes && drawing.places.length > 2) {
       drawing.askClosing();
       onSay(t('draw.howToClose'));
       return;

@@ -1,5 +1,5 @@
 import { distinctPointCount, type Curve, type Point } from '@bogen/core/curve';
-import { curveOf, itemOf, type FigureItem, type SingleFigureCommand } from '@bogen/core/figure';
+import { curveOf, itemOf, type FigureItem, type ShapeOf, type SingleFigureCommand } from '@bogen/core/figure';
 import { useState } from 'react';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
@@ -8,7 +8,7 @@ import { Button } from '../../ui/Button.js';
 import { Popup } from '../../ui/Popup.js';
 import { PictureButton } from '../picture/PictureButton.js';
 import { referenceNames } from './referenceNames.js';
-import { toolNames } from './tools.js';
+import { chosenOf, toolNames } from './tools.js';
 import type { Drawing } from './useDrawing.js';
 
 interface DrawMenuProps {
@@ -27,7 +27,11 @@ export function DrawMenu({ drawing, scene, onPicture }: DrawMenuProps) {
   const both = (beside: boolean): void => {
     setOpen(false);
     const ids = referencePoints.map(({ id }) => id);
-    const degree = Math.min(drawing.options.degree, referencePoints.length - 1);
+    const through = chosenOf('through', drawing.options) as Pick<
+      ShapeOf<'through'>,
+      'degree' | 'parametrisation'
+    >;
+    const degree = Math.min(through.degree, referencePoints.length - 1);
     const taken = new Set(document.items.map(({ id }) => id));
     const fresh = (base: string): string => {
       let id = base;
@@ -50,7 +54,7 @@ export function DrawMenu({ drawing, scene, onPicture }: DrawMenuProps) {
           name: 'curveThroughReferencePoints',
           points: ids,
           degree,
-          parametrisation: drawing.options.parametrisation,
+          parametrisation: through.parametrisation,
           closed: false,
         },
       },

@@ -1,6 +1,13 @@
 import type { Told } from '@bogen/core/lesson';
-import { CurveError, mirrorCurve, mirrorThrough, type Curve, type Point } from '@bogen/core/curve';
-import { curveOfShape, type FigureItem, type SingleFigureCommand } from '@bogen/core/figure';
+import {
+  CurveError,
+  mirrorCurve,
+  mirrorThrough,
+  type Curve,
+  type NodeKind,
+  type Point,
+} from '@bogen/core/curve';
+import { curveOfShape, type FigureItem, type SetPlace, type SingleFigureCommand } from '@bogen/core/figure';
 import { useEffect, useMemo } from 'react';
 import { freshId } from '../../figure/scene/freshId.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
@@ -12,12 +19,12 @@ import { useStrokeFit, type FittedStroke } from './useStrokeFit.js';
 import {
   draftOf,
   firstOptions,
+  chosenOf,
   mirrorAxis,
   tools,
   type Draft,
   type DraftItem,
   type DrawOptions,
-  type Placed,
   type ToolName,
   withHovered,
 } from './tools.js';
@@ -26,13 +33,15 @@ import {
 export interface Drawing {
   readonly tool: ToolName | null;
   readonly options: DrawOptions;
-  readonly places: readonly Placed[];
+  readonly places: readonly SetPlace[];
   readonly draft: Draft;
   /** Why the draft comes to no curve, in a sentence. */
   readonly problem: Told | null;
   /** Why nothing would come of it with a place where the pointer is. */
   readonly warning: Told | null;
   readonly begin: (tool: ToolName) => void;
+  /** Goes on with another tool on the same places. */
+  readonly goOnWith: (tool: ToolName) => void;
   readonly cancel: () => void;
   readonly setOptions: (change: Partial<DrawOptions>) => void;
   readonly place: (at: Point, pulled?: Point) => void;
@@ -63,25 +72,24 @@ export type ClosingAnswer = 'smooth' | 'corner' | 'meet' | 'goOn';
 
 /** The ways in which what a tool draws can close. */
 export function closingWays(tool: ToolName): readonly ClosingAnswer[] {
-  if (tool === 'controlCurve' || tool === 'throughCurve') return ['smooth', 'meet', 'goOn'];
-  return ['corner', 'goOn'];
+  return tools[tool].closes === 'smooth' ? ['smooth', 'meet', 'goOn'] : ['corner', 'goOn'];
 }
 
-const noPlaces: readonly Placed[] = [];
+const noPlaces: readonly SetPlace[] = [];
 
 /** The state of drawing on one figure. What is drawn becomes part of the document in one step. */
 export function useDrawing(scene: FigureScene): Drawing {
   const { t } = useTranslation();
   const [tool, setTool] = useStateOf<ToolName | null>(scene, null);
   const [options, setAll] = useStateOf(scene, firstOptions);
-  const [places, setPlaces] = useStateOf<readonly Placed[]>(scene, noPlaces);
+  const [places, setPlaces] = useStateOf<readonly SetPlace[]>(scene, noPlaces);
   const [hovered, setHovered] = useStateOf<{ snapped: Snapped; pulled?: Point } | null>(scene, null);
 
   const [asksClosing, setAsksClosing] = useStateOf(scene, false);
   const [typed, setTyped] = useStateOf(scene, nothingTyped);
 
   // With the pointer's place as if it were set, as far as the tool takes another one.
-  const room = tool !== null && places.length < tools[tool].most(options);
+  const room = tool !== null && places.length < tools[tool].most;
   const shown = useMemo(
     () =>
       hovered && room && !tools[tool].freehand
@@ -92,16 +100,21 @@ export function useDrawing(scene: FigureScene): Drawing {
   const preview = useMemo(() => come(tool, shown, options), [tool, shown, options]);
   const kept = useMemo(() => come(tool, places, options), [tool, places, options]);
 
-  const { nodeKind } = options;
+  const chosen = useMemo(() => (tool === null ? {} : chosenOf(tool, options)), [tool, options]);
+  const { nodeKind, tolerance, degree } = chosen as {
+    readonly nodeKind?: NodeKind;
+    readonly tolerance?: number;
+    readonly degree?: number;
+  };
   const isFreehand = tool !== null && tools[tool].freehand === true;
   const drawn = useMemo(
     () => (isFreehand && places.length > 1 ? places.map(({ at }) => at) : null),
     [isFreehand, places],
   );
-  const { fitted: stroke, problem: strokeProblem } = useStrokeFit(drawn, options.tolerance, options.degree);
+  const { fitted: stroke, problem: strokeProblem } = useStrokeFit(drawn, tolerance ?? 1, degree ?? 3);
   const curve = isFreehand ? stroke?.curve : preview.curve;
   const axis = useMemo(
-    () => (tool !== null && tools[tool].uses.includes('mirror') ? mirrorAxis(options) : undefined),
+    () => (tool !== null && tools[tool].mirrors ? mirrorAxis(options) : undefined),
     [tool, options],
   );
 
@@ -121,7 +134,7 @@ export function useDrawing(scene: FigureScene): Drawing {
               const other = kind === 'corner' ? at : at.map((value, axis) => 2 * value - pulled[axis]!);
               return [[other, pulled]];
             }),
-            polygon: tool === 'controlCurve' || tool === 'conic' || tool === 'arcThrough',
+            polygon: tools[tool].polygon === true,
           },
     );
   }, [scene, tool, shown, curve, axis, drawn, isFreehand, nodeKind]);
@@ -179,7 +192,7 @@ export function useDrawing(scene: FigureScene): Drawing {
     }
     scene.host.do({ name: 'batch', commands });
   };
-  const finishWith = (all: readonly Placed[], chosen: DrawOptions): boolean => {
+  const finishWith = (all: readonly SetPlace[], chosen: DrawOptions): boolean => {
     const end = come(tool, all, chosen);
     if (end.draft.status !== 'whole' || end.problem) return false;
     add(end.draft.item);
@@ -203,6 +216,7 @@ export function useDrawing(scene: FigureScene): Drawing {
       else if (way === 'meet') finishWith([...places, { at: places[0]!.at }], { ...options, closed: false });
     },
     hovered: hovered?.snapped ?? null,
+    goOnWith: setTool,
     begin: (next) => {
       setTool(next);
       reset();
@@ -222,8 +236,8 @@ export function useDrawing(scene: FigureScene): Drawing {
       // Twice on one place is no second point.
       if (last && last[0] === at[0] && last[1] === at[1]) return;
       // Each node keeps the kind that was chosen when it was set.
-      const all: Placed[] = [...places, { at, ...(pulled ? { pulled, kind: options.nodeKind } : {}) }];
-      if (all.length >= tools[tool].most(options) && finishWith(all, options)) return;
+      const all: SetPlace[] = [...places, { at, ...(pulled ? { pulled, kind: nodeKind } : {}) }];
+      if (all.length >= tools[tool].most && finishWith(all, options)) return;
       setPlaces(all);
     },
     // A stroke waits for its tolerance; it is done when it is finished.
@@ -239,7 +253,7 @@ export function useDrawing(scene: FigureScene): Drawing {
 /** What places come to, as a curve where they do, and why not where they don't. */
 function come(
   tool: ToolName | null,
-  places: readonly Placed[],
+  places: readonly SetPlace[],
   options: DrawOptions,
 ): { draft: Draft; curve: Curve | undefined; problem: Told | null } {
   if (tool === null) return { draft: { status: 'empty' }, curve: undefined, problem: null };

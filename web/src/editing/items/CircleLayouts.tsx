@@ -43,7 +43,7 @@ export function CircleLayouts({ shape, onChoose }: { shape: Circle; onChoose: (s
           >
             <Drawing curve={curve} />
             <span className="min-w-0 text-[11.5px] leading-snug">
-              <span className="block font-medium">{t(`draw.layouts.${layout}`)}</span>
+              <span className="block font-medium">{t(`details.choices.${layout}`)}</span>
               <span className="block text-soft">
                 {t('details.layoutCounts', {
                   degree,

@@ -62,7 +62,7 @@ export function OperationOfItem({ scene, item }: { scene: FigureScene; item: Bui
             ([key, field]) => (
               <DescribedField
                 key={key}
-                label={t(`draw.${key as 'degree' | 'parametrisation' | 'closed'}`)}
+                label={t(`details.fields.through.${key as 'degree' | 'parametrisation' | 'closed'}`)}
                 field={field}
                 value={(values as Arguments)[key]}
                 onChange={(value) => set(key, value)}

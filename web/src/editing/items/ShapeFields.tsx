@@ -193,10 +193,14 @@ function CircleFields({ shape, onSet }: OwnFieldsProps<ShapeOf<'circle'>>) {
   return (
     <div className="flex flex-wrap items-center gap-2">
       <Choice
-        label={t('draw.layout')}
+        label={t('details.fields.ellipse.layout')}
         value={typeof layout === 'string' ? layout : layout.approximation}
         choices={['quadratic9', 'quadratic7', 'cubic7', 'quintic6', 'periodic', 'cubics'] as const}
-        name={(value) => t(`draw.layouts.${value}`)}
+        name={(value) =>
+          value === 'periodic' || value === 'cubics'
+            ? t(`draw.words.${value}`)
+            : t(`details.choices.${value}`)
+        }
         onChange={choose}
       />
       {typeof layout === 'object' && layout.approximation === 'cubics' && (

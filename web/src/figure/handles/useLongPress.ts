@@ -14,7 +14,11 @@ interface LongPress {
 export function useLongPress(): LongPress {
   const timer = useRef<ReturnType<typeof setTimeout> | undefined>(undefined);
   const from = useRef<readonly [number, number]>([0, 0]);
-  const stop = (): void => clearTimeout(timer.current);
+  const frame = useRef(0);
+  const stop = (): void => {
+    clearTimeout(timer.current);
+    cancelAnimationFrame(frame.current);
+  };
   useEffect(() => stop, []);
   return {
     onPointerDownCapture: (event) => {
@@ -22,13 +26,15 @@ export function useLongPress(): LongPress {
       if (event.pointerType === 'mouse' || !event.isPrimary) return;
       const { target, clientX, clientY, pointerId } = event;
       from.current = [clientX, clientY];
-      timer.current = setTimeout(() => {
+      const open = (): void => {
         // What was taken hold of by the press is let go where it was.
         target.dispatchEvent(new PointerEvent('pointercancel', { bubbles: true, pointerId }));
         target.dispatchEvent(
           new MouseEvent('contextmenu', { bubbles: true, cancelable: true, clientX, clientY }),
         );
-      }, rest.milliseconds);
+      };
+      // A page that was busy meanwhile learns only now that the finger has moved: a frame begins with what the finger did.
+      timer.current = setTimeout(() => (frame.current = requestAnimationFrame(open)), rest.milliseconds);
     },
     onPointerMoveCapture: ({ clientX, clientY }) => {
       if (Math.hypot(clientX - from.current[0], clientY - from.current[1]) > rest.pixels) stop();
