@@ -3,7 +3,11 @@ import { ensurePostgres } from './packages.mjs';
 import { Trouble } from './say.mjs';
 import { startServer } from './server.mjs';
 
-/** Drags in a small and in a large figure, and the opening of the large one, in Chromium. */
+/**
+ * Drags in a small and in a large figure, and the opening of the large one, in Chromium.
+ *
+ * One file, though long: it is one session of one browser, each part where the one before left it.
+ */
 export async function benchDrag() {
   const { startBrowser } = await import('./browser.mjs');
   const cluster = await startThrowAwayCluster(await ensurePostgres());

@@ -17,7 +17,8 @@ import { nearestPoint } from '../src/curve/nearest.js';
 import { periodicCurve } from '../src/curve/periodic.js';
 import { reduceDegree } from '../src/curve/reduceDegree.js';
 import { refitCurve } from '../src/curve/refit.js';
-import { removeKnot, removeNeedlessKnots } from '../src/curve/removeKnot.js';
+import { removeKnot } from '../src/curve/removeKnot.js';
+import { removeNeedlessKnots } from '../src/curve/needlessKnots.js';
 
 /**
  * How the cost of operations grows with the control points of a cubic: one run each, in milliseconds, after a run on the

@@ -1,7 +1,8 @@
 import { curvatureAt, spanHulls, type Curve } from '@bogen/core/curve';
 import { curveOf, looksOf, type FigureDocument, type FigureItem, type Shown } from '@bogen/core/figure';
 import { beforeEach, describe, expect, it, vi } from 'vitest';
-import { combLength, drawCurves } from '../src/figure/paint/drawFigure.js';
+import { combLength } from '../src/figure/paint/drawComb.js';
+import { drawCurves } from '../src/figure/paint/drawFigure.js';
 import { facetsWithin } from '../src/figure/paint/drawLooks.js';
 import { fetchLooks } from '../src/figure/paint/looks.js';
 import { wholePane } from '../src/figure/scene/pane.js';

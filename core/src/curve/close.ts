@@ -19,7 +19,8 @@ import {
   periodOf,
   wrapped,
 } from './periodic.js';
-import { removableTimes, removeKnot } from './removeKnot.js';
+import { removeKnot } from './removeKnot.js';
+import { removableTimes } from './needlessKnots.js';
 import { mapDomain } from './reparametrise.js';
 import { clampEnds, splitCurve } from './split.js';
 import { validateParameter } from './validate.js';

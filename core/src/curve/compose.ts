@@ -2,7 +2,7 @@ import { told } from '../told/told.js';
 import type { Curve } from './curve.js';
 import { CurveError } from './error.js';
 import { joinAll } from './join.js';
-import { removeNeedlessKnots } from './removeKnot.js';
+import { removeNeedlessKnots } from './needlessKnots.js';
 
 /**
  * One curve of pieces that follow one another, with every knot that the shape does not need taken out:

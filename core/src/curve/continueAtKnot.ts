@@ -15,7 +15,8 @@ import {
   wrapParameter,
   wrapped,
 } from './periodic.js';
-import { removableTimes, removeKnot } from './removeKnot.js';
+import { removeKnot } from './removeKnot.js';
+import { removableTimes } from './needlessKnots.js';
 import { mapDomain } from './reparametrise.js';
 import { splitCurve } from './split.js';
 import { distance, lengthOf } from './vector.js';

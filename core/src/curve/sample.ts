@@ -1,7 +1,7 @@
 import { spend } from './effort.js';
 import { sampledParts } from './betweenPoles.js';
 import type { Curve } from './curve.js';
-import { spanEvaluator } from './evaluateMany.js';
+import { spanEvaluator } from './spanEvaluator.js';
 import { spanPolynomials, type SpanPolynomials } from './spanPolynomials.js';
 
 /**

@@ -1,5 +1,5 @@
 import { told } from '../told/told.js';
-import { csv } from './csv.js';
+import { csv } from './csv/index.js';
 import { FormatError, type FormatMember } from './define.js';
 import { iges } from './iges/index.js';
 import { json } from './json.js';

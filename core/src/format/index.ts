@@ -7,7 +7,7 @@ export {
   type WrittenFile,
   readerOf,
 } from './define.js';
-export { csv } from './csv.js';
+export { csv } from './csv/index.js';
 export { json, jsonDescriptions, jsonVersion, renamedItems } from './json.js';
 export { svg } from './svg/index.js';
 export { formatNames, formatOfFile, formats, type FormatName } from './formats.js';

@@ -34,7 +34,7 @@ import {
 } from '../../src/curve/mirror.js';
 import { monotoneCubic } from '../../src/curve/monotone.js';
 import { periodicCurve } from '../../src/curve/periodic.js';
-import { removeNeedlessKnots } from '../../src/curve/removeKnot.js';
+import { removeNeedlessKnots } from '../../src/curve/needlessKnots.js';
 import { reparametriseMobius } from '../../src/curve/reparametrise.js';
 import { sampleCurve } from '../../src/curve/sample.js';
 import { clampEnds } from '../../src/curve/split.js';

@@ -27,7 +27,7 @@ import { monotoneCubic } from '../../src/curve/monotone.js';
 import { nearestPoint } from '../../src/curve/nearest.js';
 import { reduceDegree } from '../../src/curve/reduceDegree.js';
 import { refitCurve } from '../../src/curve/refit.js';
-import { removeNeedlessKnots } from '../../src/curve/removeKnot.js';
+import { removeNeedlessKnots } from '../../src/curve/needlessKnots.js';
 import { mapDomain, reparametriseMobius, reverseCurve } from '../../src/curve/reparametrise.js';
 import { sampleCurve } from '../../src/curve/sample.js';
 import { sampleBasis } from '../../src/curve/sampleBasis.js';

@@ -1,8 +1,8 @@
 import type { Answer } from '@bogen/contract';
-import { isAnythingFree, startOver, type FigureDocument } from '@bogen/core/figure';
-import { figureOfStage, steppedStages } from '@bogen/core/lesson';
+import { startOver, type FigureDocument } from '@bogen/core/figure';
+import { steppedStages } from '@bogen/core/lesson';
 import { useQuery, useQueryClient } from '@tanstack/react-query';
-import { Suspense, useDeferredValue, useEffect, useMemo, type ReactNode } from 'react';
+import { Suspense, useDeferredValue, useEffect, type ReactNode } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { ApiProblem, NotConnected } from '../api/call.js';
 import { ToBench } from '../bench/ToBench.js';
@@ -10,7 +10,6 @@ import { FigureView } from '../figure/view/FigureView.js';
 import { prepareFigures, sheetsByNearness } from '../sheet/prepare.js';
 import { Rail } from '../rail/Rail.js';
 import { SaveNotice, SaveState, UndoButtons } from '../saving/SaveState.js';
-import { useEditedLife, useUndoKeys } from '../saving/useEdited.js';
 import { Glossed } from '../glossary/Glossed.js';
 import { FigureOfText } from '../live/FigureOfText.js';
 import { ProgressLine } from '../sheet/ProgressLine.js';
@@ -34,20 +33,14 @@ import { useStageInAddress } from '../stage/useStageInAddress.js';
 import { useSolution } from '../stage/useSolution.js';
 import { useStagedScene } from '../stage/useStagedScene.js';
 import { useOver } from '../task/useOver.js';
-import {
-  checkIfWaiting,
-  checkOnServer,
-  keepAnswer,
-  keptAnswer,
-  lastSeen,
-  openWork,
-  type OpenWork,
-  type WorkPlace,
-} from './work.js';
-import { WorkHost } from './workHost.js';
+import { checkOnServer, keepAnswer, keptAnswer, lastSeen, openWork, type WorkPlace } from './work.js';
+import { useStageOfWork } from './useStageOfWork.js';
+import { WorkLife } from './WorkLife.js';
 
 const KeepCopy = lazyPart(async () => (await import('./KeepCopy.js')).KeepCopy);
+
 const PrintedSheet = lazyPart(async () => (await import('../handout/PrintedSheet.js')).PrintedSheet);
+
 const FreedomTools = lazyPart(async () => (await import('./tools/FreedomTools.js')).FreedomTools);
 
 interface ReaderSheetProps {
@@ -331,77 +324,9 @@ export function ReaderSheet({ lesson, index, wanted, alone }: ReaderSheetProps) 
   );
 }
 
-/** A stage as it is shown until the work on it is here, and from then on with it. */
-interface StageOfWork {
-  /** What is seen until then. */
-  readonly before: FigureDocument;
-  readonly host: WorkHost;
-  /** The figure as the stage gives it. */
-  readonly start: FigureDocument;
-  /** Whether nothing can be done at this stage, so that no work is opened for it. */
-  readonly isLookedAt: boolean;
-}
-
-/** The stages of a sheet as they are opened, each as things are at that moment: what comes later comes to its host. */
-function useStageOfWork(
-  lesson: Answer<'readLesson'>,
-  index: number,
-  place: WorkPlace,
-  isFirst: boolean,
-): StageOfWork {
-  const sheet = lesson.sheets[index]!;
-  useNotationOf(lesson.notation);
-  const known = useMemo(() => new Map<string, StageOfWork>(), [place.edition, place.sheet]);
-  let stage = known.get(place.stage);
-  if (!stage) {
-    const start = figureOfStage(sheet, place.stage);
-    const seen = lastSeen(place);
-    const before = seen ?? start;
-    const isKnown = seen !== undefined || !lesson.progress[index]!.moved.includes(place.stage);
-    // The first is opened in any case, so that it is known that the sheet was.
-    const isAsked = sheet.tasks.some((task) => task.stage === place.stage);
-    const isLookedAt = !isFirst && !isAsked && !isAnythingFree(start) && isKnown;
-    stage = { before, host: new WorkHost(before, isKnown, start), start, isLookedAt };
-    known.set(place.stage, stage);
-  }
-  return stage;
-}
-
 /** The figures of the other sheets of a lesson as they will be opened, the next one first. */
 function nearestFirst({ sheets, edition }: Answer<'readLesson'>, index: number): FigureDocument[] {
   return sheetsByNearness(sheets, index).map(
     (sheet) => lastSeen({ edition: edition.id, sheet: sheet.id, stage: sheet.stages[0]!.id }) ?? sheet.figure,
   );
-}
-
-/** What open work needs besides being shown: it is sent and undone, checked where that had to wait, and counted as progress. */
-function WorkLife({ lesson, work }: { lesson: string; work: OpenWork }) {
-  const client = useQueryClient();
-  const { edited } = work;
-  useEditedLife(edited);
-  useUndoKeys(edited);
-  useEffect(() => {
-    const refresh = (): void => {
-      void client.invalidateQueries({ queryKey: ['read', lesson] });
-    };
-    // Opening the sheet was progress already; to ask for it waits until the sheet is seen.
-    let later: ReturnType<typeof setTimeout>;
-    const frame = requestAnimationFrame(() => (later = setTimeout(refresh)));
-    const stop = edited.store.subscribe((state, before) => {
-      if (state.status !== 'saved' || before.status === 'saved') return;
-      // Where it can't be checked now it is tried again at the next opening or saving.
-      void checkIfWaiting(work)
-        .then((wereSome) => wereSome && refresh())
-        .catch(() => null);
-    });
-    return () => {
-      stop();
-      cancelAnimationFrame(frame);
-      clearTimeout(later);
-    };
-  }, [client, lesson, edited, work]);
-  useEffect(() => {
-    void checkIfWaiting(work).catch(() => null);
-  }, [work]);
-  return null;
 }

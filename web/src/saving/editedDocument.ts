@@ -35,6 +35,8 @@ const forAll = new Set(['not-found', 'not-allowed']);
  * written on the device first, then sent in order; where the server can't be reached they wait and are
  * sent later, and the server passes over those that it has already. A step that can't be saved is set aside, and
  * what follows it is saved.
+ *
+ * One file, though long: each of its steps changes the same queue, and is only right beside the others.
  */
 export class EditedDocument<Document, Command> {
   readonly store: StoreApi<EditedState<Document, Command>>;

@@ -1,6 +1,7 @@
 import { openDB, type DBSchema, type IDBPDatabase, type IDBPTransaction } from 'idb';
 import { newId } from './newId.js';
 import type { AsideStep, LeftSteps, UnsentStep } from './unsent.js';
+import { tailPrefix, oldPrefix, largestTail, readTail, type Tail } from './tail.js';
 
 /** Unsent steps and what was set aside, as an open document writes them. */
 export interface LocalSteps<Command> {
@@ -62,29 +63,6 @@ const rangeOf = (document: string, page?: string): IDBKeyRange =>
   page === undefined
     ? IDBKeyRange.bound([document], [document, []])
     : IDBKeyRange.bound([document, page], [document, page, []]);
-
-/** The key under which the last steps stand until the database has them: this alone is written before a page can go. */
-const tailPrefix = (document: string): string => `bogen:tail:${document}:`;
-/** Where everything unsent stood before there was the database, in commands of version 1. */
-const oldPrefix = (document: string): string => `bogen:unsent:${document}:`;
-/** Larger tails are left to the database alone: the room for texts is small. */
-const largestTail = 1_000_000;
-
-interface Tail {
-  readonly base: number;
-  readonly version?: number;
-  readonly unsent: readonly UnsentStep<unknown>[];
-}
-
-/** A tail as an earlier page left it; one that can't be read is none. */
-function readTail(text: string | null): Tail | undefined {
-  try {
-    const tail = JSON.parse(text ?? '') as Tail;
-    return Array.isArray(tail.unsent) && typeof tail.base === 'number' ? tail : undefined;
-  } catch {
-    return undefined;
-  }
-}
 
 /**
  * Opens what rests on this device of a document's unsent steps. They are in a database of the browser, a record

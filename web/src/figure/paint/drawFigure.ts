@@ -1,7 +1,5 @@
 import {
-  derivativesAt,
   hasSignedWeights,
-  interiorKnots,
   pointAt,
   type Curve,
   type CurveSamples,
@@ -16,14 +14,9 @@ import {
   type FigureItem,
   type LineWeight,
   type Shown,
-  drawJump,
-  jumpsOf,
-  distinctKnotsOf,
   samplesOf,
-  addSpans,
 } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
-import { largestCurvature } from '../geometry/geometry.js';
 import { drawFollowing, drawMarks } from './drawMarks.js';
 import { handlePlace, handlesOf } from '../scene/handles.js';
 import { drawItemHandles } from './drawItemHandles.js';
@@ -35,19 +28,11 @@ import { drawnPolygon } from '../geometry/onTheWay.js';
 import type { Projection } from '../geometry/projection.js';
 import type { FigureScene } from '../scene/scene.js';
 import type { Picked } from '../scene/sceneParts.js';
-
-type Context = CanvasRenderingContext2D;
+import type { Context, SpanPart } from './spanPart.js';
+import { drawComb, combLength } from './drawComb.js';
+import { drawKnots, drawStart } from './drawKnots.js';
 
 const lineWidths: Readonly<Record<LineWeight, number>> = { fine: 1, medium: 1.75, bold: 3, broad: 5 };
-
-/** Some spans of a curve, or all others: what is drawn of it, or left to what was drawn before. */
-export interface SpanPart {
-  readonly first: number;
-  /** The span after the last. */
-  readonly end: number;
-  /** Whether they are left out. What stands beside the spans (polygon, support, start) is drawn with those within. */
-  readonly outside: boolean;
-}
 
 /** Whether a curve can be drawn in parts: nothing about it is drawn that depends on the whole of it. */
 export function canBeParted(scene: FigureScene, item: FigureItem): boolean {
@@ -268,151 +253,6 @@ function drawPolygon(
   context.strokeStyle = palette.strong;
   context.lineWidth = 1;
   context.stroke();
-}
-
-/** Curvature as teeth across the curve, `length` pixels for a curvature of one. */
-function drawComb(
-  context: Context,
-  curve: Curve,
-  projection: Projection,
-  palette: Palette,
-  strong: boolean,
-  length: number,
-  density: number,
-  runs: readonly (readonly [number, number])[],
-): void {
-  const samples = samplesOf(curve);
-  const { coordinates, tangents, curvature, dimension, perSpan } = samples;
-  if (dimension !== 2) return;
-  // Closer than this the teeth run into one another.
-  const every = Math.max(1, Math.round(curvature.length / (260 * density)));
-  // The tooth points away from the centre of curvature.
-  const hair = (sample: number): number =>
-    Math.max(-longestHair, Math.min(longestHair, curvature[sample]! * length));
-  const tipX = (sample: number): number =>
-    projection.screenX(coordinates[2 * sample]!) + tangents[2 * sample + 1]! * hair(sample);
-  const tipY = (sample: number): number =>
-    projection.screenY(coordinates[2 * sample + 1]!) + tangents[2 * sample]! * hair(sample);
-  context.strokeStyle = strong ? palette.ink : palette.strong;
-  context.lineWidth = 0.75;
-  context.globalAlpha = 0.4;
-  context.beginPath();
-  for (const [from, to] of runs) {
-    for (let sample = from; sample <= to; sample++) {
-      if (sample % (perSpan + 1) !== perSpan && (sample % (perSpan + 1)) % every !== 0) continue;
-      context.moveTo(
-        projection.screenX(coordinates[2 * sample]!),
-        projection.screenY(coordinates[2 * sample + 1]!),
-      );
-      context.lineTo(tipX(sample), tipY(sample));
-    }
-  }
-  context.stroke();
-  context.globalAlpha = 0.8;
-  context.lineWidth = 1;
-  context.setLineDash(strong ? [] : [4, 3]);
-  context.beginPath();
-  for (const [from, to] of runs) {
-    context.moveTo(tipX(from), tipY(from));
-    addSpans(context, samples, from, to, tipX, tipY);
-  }
-  context.stroke();
-  context.setLineDash([]);
-  context.globalAlpha = 1;
-}
-
-/**
- * Pixels of a tooth for a curvature of one, the same for all curves so that their combs can be compared. The
- * longest tooth has 28 to 56 pixels when nothing moves; a drag keeps the scale with which it began, so that
- * a peak is seen to grow.
- */
-export function combLength(scene: FigureScene): number {
-  const known = combLengths.get(scene);
-  if (known !== undefined && scene.host.motion() !== 'rest') return known;
-  const { document, evaluation } = scene;
-  let largest = 0;
-  for (const item of document.items) {
-    const isFaint = item.kind === 'curve' && item.faint;
-    const combed = isShown(document, 'comb', item) && !isFaint && !item.hidden;
-    const curve = combed ? curveOf(evaluation, item.id) : undefined;
-    if (curve) largest = Math.max(largest, largestCurvature(curve));
-  }
-  const length = largest === 0 ? 0 : 56 / 2 ** Math.ceil(Math.log2(largest));
-  combLengths.set(scene, length);
-  return length;
-}
-
-const combLengths = new WeakMap<FigureScene, number>();
-/** Where a curve almost turns back its teeth would cross the whole figure. */
-const longestHair = 240;
-
-/** A tick across the curve at each interior knot; multiplicity m is m close ticks. What jumps there has its mark beside it. */
-function drawKnots(
-  context: Context,
-  curve: Curve,
-  projection: Projection,
-  palette: Palette,
-  part: SpanPart | undefined,
-): void {
-  const jumps = jumpsOf(curve);
-  context.strokeStyle = palette.ink;
-  context.fillStyle = palette.ink;
-  context.lineWidth = 1.5;
-  context.lineCap = 'butt';
-  const { coordinates, tangents, perSpan, dimension, spanOf } = samplesOf(curve);
-  const knots = interiorKnots(curve.knots, curve.degree);
-  // A knot at the end of a part belongs to the spans within: what jumps there can be another.
-  const isDrawn = (index: number): boolean =>
-    !part || part.outside !== (index + 1 >= part.first && index + 1 <= part.end);
-  const placed = knots.flatMap(({ value, multiplicity }, index) => {
-    if (!isDrawn(index)) return [];
-    // Where a span begins there is a sample, with the place and the direction from the right.
-    const begins = spanOf.length === knots.length + 1 ? index + 1 : spanOf.indexOf(index + 1);
-    const at = begins * (perSpan + 1) * dimension;
-    if (begins < 0) return [];
-    const [tx, ty] = [tangents[at]!, tangents[at + 1]!];
-    if (tx === 0 && ty === 0) return [];
-    const x = projection.screenX(coordinates[at]!);
-    const y = projection.screenY(coordinates[at + 1]!);
-    return [{ value, multiplicity, x, y, along: [tx, -ty] as const }];
-  });
-  context.beginPath();
-  for (const { multiplicity, x, y, along } of placed) {
-    for (let tick = 0; tick < multiplicity; tick++) {
-      const shift = (tick - (multiplicity - 1) / 2) * 4;
-      const cx = x + along[0] * shift;
-      const cy = y + along[1] * shift;
-      context.moveTo(cx - along[1] * 8, cy + along[0] * 8);
-      context.lineTo(cx + along[1] * 8, cy - along[0] * 8);
-    }
-  }
-  context.stroke();
-  for (const { value, x, y, along } of placed) {
-    const jump = jumps.get(value);
-    const up = [along[1], -along[0]] as const;
-    if (jump) drawJump(context, jump, x + up[0] * 13, y + up[1] * 13, up);
-  }
-  context.lineCap = 'round';
-}
-
-/** A small wedge at the start, pointing along the curve. */
-function drawStart(context: Context, curve: Curve, projection: Projection, palette: Palette): void {
-  const start = distinctKnotsOf(curve).find(
-    ({ first, multiplicity }) => first + multiplicity > curve.degree,
-  )!.value;
-  const [point, first] = unlessPole(() => derivativesAt(curve, start, 1)) ?? [];
-  if (!point || !first) return;
-  const speed = Math.hypot(first[0]!, first[1]!);
-  if (speed === 0) return;
-  const [x, y] = projection.toScreen(point);
-  const [ax, ay] = [first[0]! / speed, -first[1]! / speed];
-  context.beginPath();
-  context.moveTo(x + ax * 20, y + ay * 20);
-  context.lineTo(x + ax * 9 - ay * 4, y + ay * 9 + ax * 4);
-  context.lineTo(x + ax * 9 + ay * 4, y + ay * 9 - ax * 4);
-  context.closePath();
-  context.fillStyle = palette.ink;
-  context.fill();
 }
 
 /** The cursor as a dot on the rail's curve. */

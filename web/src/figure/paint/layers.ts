@@ -10,7 +10,8 @@ import {
   type SpanRange,
 } from '@bogen/core/figure';
 import type { Palette } from '../../theme/theme.js';
-import { canBeParted, combLength, drawCurves, drawOver, drawPoints } from './drawFigure.js';
+import { combLength } from './drawComb.js';
+import { canBeParted, drawCurves, drawOver, drawPoints } from './drawFigure.js';
 import type { LoadedPicture } from './drawGround.js';
 import { drawGround } from './drawGround.js';
 import { drawMarks } from './drawMarks.js';

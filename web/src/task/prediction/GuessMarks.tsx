@@ -1,24 +1,16 @@
 import { pointAt, spansOf, type Curve, type Point } from '@bogen/core/curve';
 import { curveOf, evaluateFigure, type FigureDocument } from '@bogen/core/figure';
-import {
-  lineOf,
-  mostDrawn,
-  type Guess,
-  type GuessOf,
-  type Question,
-  type QuestionOf,
-} from '@bogen/core/lesson';
-import { useRef, useState, type PointerEvent } from 'react';
+import { type Guess, type GuessOf, type Question, type QuestionOf } from '@bogen/core/lesson';
 import { editPointsOf } from '../../figure/geometry/geometry.js';
 import type { Projection } from '../../figure/geometry/projection.js';
-import { places as placeSpace, roundPlace } from '../../figure/hold/place.js';
-import { useHold } from '../../figure/hold/useHold.js';
 import { pointName } from '../../figure/scene/names.js';
 import type { Pane } from '../../figure/scene/pane.js';
 import type { FigureScene } from '../../figure/scene/scene.js';
 import { shownNumber } from '../../text/number.js';
 import { useTranslation } from '../../text/text.js';
-import { fewPlaces, withSpan } from './GuessField.js';
+import { withSpan } from './GuessField.js';
+import { pathOf, HeldMark, type MarkProps } from './HeldMark.js';
+import { LineMarks } from './LineMarks.js';
 
 interface GuessMarksProps {
   readonly projection: Projection;
@@ -92,24 +84,6 @@ export function GuessMarks(props: GuessMarksProps) {
 
 const ofKind = <Kind extends Guess['of']>(guess: Guess | null, kind: Kind): GuessOf<Kind> | null =>
   guess?.of === kind ? (guess as GuessOf<Kind>) : null;
-
-interface MarkProps {
-  readonly projection: Projection;
-  readonly scene: FigureScene;
-  readonly start: FigureDocument;
-  readonly curve: Curve;
-  readonly onGuess: (guess: Guess) => void;
-}
-
-/** The path of places on the screen. */
-function pathOf(places: readonly Point[], projection: Projection): string {
-  return places
-    .map((place, index) => {
-      const [x, y] = projection.toScreen(place);
-      return `${index === 0 ? 'M' : 'L'}${x.toFixed(1)} ${y.toFixed(1)}`;
-    })
-    .join('');
-}
 
 const along = (curve: Curve, start: number, end: number): Point[] =>
   Array.from({ length: 25 }, (_, k) =>
@@ -196,174 +170,6 @@ function PlaceMark({
         at={at}
         label={t('answer.placeAt', { point, x: shownNumber(at[0]!), y: shownNumber(at[1]!) })}
         onMove={(to) => onGuess({ of: 'place', at: to })}
-      />
-    </g>
-  );
-}
-
-function LineMarks({
-  projection,
-  scene,
-  curve,
-  question,
-  guess,
-  truth,
-  isDrawing,
-  onGuess,
-  onDrawn,
-}: MarkProps & {
-  question: QuestionOf<'drawn'>;
-  guess: GuessOf<'drawn'> | null;
-  truth: GuessOf<'drawn'> | null;
-  isDrawing: boolean;
-  onDrawn: () => void;
-}) {
-  const { t } = useTranslation();
-  const [stroke, setStroke] = useState<readonly Point[] | null>(null);
-  const drawn = useRef<Point[]>([]);
-  const places = stroke ?? guess?.places ?? [];
-  const was = question.line === 'comb' ? lineOf(curve, 'comb', question.scale) : undefined;
-  const placeOf = (event: PointerEvent<SVGRectElement>): Point => {
-    const box = event.currentTarget.getBoundingClientRect();
-    const { markScale } = projection;
-    const [x, y] = [(event.clientX - box.left) / markScale, (event.clientY - box.top) / markScale];
-    return projection.toDrawing(x, y).map(roundPlace);
-  };
-  const end = (): void => {
-    const line = thinned(drawn.current);
-    drawn.current = [];
-    setStroke(null);
-    onDrawn();
-    if (line.length > 1) onGuess({ of: 'drawn', places: line });
-  };
-  return (
-    <g>
-      {was && <path d={pathOf(was, projection)} fill="none" stroke="var(--strong)" strokeDasharray="1 4" />}
-      {places.length > 1 && (
-        <path
-          d={pathOf(places, projection)}
-          fill="none"
-          stroke="var(--accent)"
-          strokeWidth={2}
-          strokeDasharray="7 4"
-          data-guess="drawn"
-        />
-      )}
-      {truth && (
-        <path
-          d={pathOf(truth.places, projection)}
-          fill="none"
-          stroke="var(--ink)"
-          strokeWidth={1.5}
-          data-truth="drawn"
-        />
-      )}
-      {guess && guess.places.length <= fewPlaces && !isDrawing
-        ? guess.places.map((at, index) => (
-            <HeldMark
-              key={index}
-              projection={projection}
-              scene={scene}
-              at={at}
-              small
-              label={t('answer.drawnPoint', { number: index + 1, count: guess.places.length })}
-              onMove={(to) => onGuess({ of: 'drawn', places: guess.places.with(index, to) })}
-            />
-          ))
-        : null}
-      {isDrawing && (
-        <rect
-          width={projection.width}
-          height={projection.height}
-          fill="transparent"
-          className="pointer-events-auto cursor-crosshair touch-none"
-          data-drawing
-          onPointerDown={(event) => {
-            if (event.button !== 0) return;
-            event.stopPropagation();
-            event.currentTarget.setPointerCapture(event.pointerId);
-            drawn.current = [placeOf(event)];
-            setStroke(drawn.current);
-          }}
-          onPointerMove={(event) => {
-            if (drawn.current.length === 0) return;
-            drawn.current.push(placeOf(event));
-            // What is drawn without end is thinned as it grows.
-            if (drawn.current.length > 4 * mostDrawn) drawn.current = thinned(drawn.current);
-            setStroke([...drawn.current]);
-          }}
-          onPointerUp={() => drawn.current.length > 0 && end()}
-          onPointerCancel={() => {
-            drawn.current = [];
-            setStroke(null);
-          }}
-        />
-      )}
-    </g>
-  );
-}
-
-/** As many places as a drawing may have, spread over all of them; the first and the last stay. */
-function thinned(places: readonly Point[]): Point[] {
-  if (places.length <= mostDrawn) return [...places];
-  return Array.from(
-    { length: mostDrawn },
-    (_, k) => places[Math.round((k * (places.length - 1)) / (mostDrawn - 1))]!,
-  );
-}
-
-/** A mark that is dragged, or moved with the arrows. */
-function HeldMark({
-  projection,
-  scene,
-  at,
-  label,
-  small = false,
-  onMove,
-}: {
-  projection: Projection;
-  scene: FigureScene;
-  at: Point;
-  label: string;
-  small?: boolean;
-  onMove: (to: Point) => void;
-}) {
-  const [held, setHeld] = useState<Point | null>(null);
-  const {
-    isHeld: _,
-    letGo: __,
-    ...taking
-  } = useHold<Point>(() => ({
-    space: placeSpace(projection, scene.view.grid),
-    value: () => at,
-    take: () => ({
-      preview: setHeld,
-      commit: (to) => {
-        setHeld(null);
-        onMove(to);
-      },
-      cancel: () => setHeld(null),
-    }),
-  }));
-  const [x, y] = projection.toScreen(held ?? at);
-  return (
-    <g
-      role="button"
-      tabIndex={0}
-      aria-label={label}
-      transform={`translate(${x.toFixed(2)} ${y.toFixed(2)})`}
-      className="mark pointer-events-auto cursor-grab touch-none"
-      data-guess-mark
-      {...taking}
-    >
-      <circle className="grip" r={13} fill="transparent" />
-      <circle
-        r={small ? 5 : 8}
-        fill="var(--sheet)"
-        fillOpacity={0.6}
-        stroke="var(--accent)"
-        strokeWidth={2}
-        strokeDasharray="4 2.5"
       />
     </g>
   );
