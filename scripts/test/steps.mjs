@@ -12,6 +12,16 @@ async function program(name, args, options = {}) {
 
 const sources = ['core/src', 'contract/src', 'server/src', 'web/src', 'demo/src'];
 
+/** Looks for unused exports as if there were no tests: what they alone use is used by nobody. */
+const withoutTests = [
+  '--production',
+  '--no-progress',
+  '--include',
+  'exports,types,files',
+  '-c',
+  'knip.production.json',
+];
+
 /** Format, lint with types, and the rules of imports. */
 export const lintJobs = [
   { name: 'format', work: () => program('npx', ['oxfmt', '--check']) },
@@ -21,6 +31,7 @@ export const lintJobs = [
     work: () => program('npx', ['depcruise', '--config', '.dependency-cruiser.cjs', ...sources]),
   },
   { name: 'unused exports and packages', work: () => program('npx', ['knip', '--no-progress']) },
+  { name: 'what only tests use', work: () => program('npx', ['knip', ...withoutTests]) },
   {
     name: 'circles of imports',
     work: () => program(process.execPath, [join(root, 'scripts', 'rooms.mjs')]),
