@@ -12,7 +12,14 @@ function spiedOn<All extends object>(all: All, names: readonly (keyof All)[]): A
 }
 
 vi.mock('@bogen/core/curve', async (original) =>
-  spiedOn(await original<typeof curveCore>(), ['sampleCurve', 'sampleBasis', 'lengthOfCurve', 'editPoints']),
+  spiedOn(await original<typeof curveCore>(), ['lengthOfCurve', 'editPoints']),
+);
+// Within the core curves are sampled by these files themselves.
+vi.mock('../../core/src/curve/sample.js', async (original) =>
+  spiedOn(await original<typeof curveCore>(), ['sampleCurve']),
+);
+vi.mock('../../core/src/curve/sampleBasis.js', async (original) =>
+  spiedOn(await original<typeof curveCore>(), ['sampleBasis']),
 );
 vi.mock('@bogen/core/figure', async (original) =>
   spiedOn(await original<typeof figureCore>(), ['evaluateFigure']),
