@@ -9,7 +9,7 @@ import { changedSince } from './test/changed.mjs';
 import { runJobs } from './test/jobs.mjs';
 import { testsOfPlaywright, testsOfVitest } from './test/reports.mjs';
 import { buildJobs, endToEndJob, firstLoadJob, lintJobs, unitJob } from './test/steps.mjs';
-import { failuresOf, timesOf } from './test/summary.mjs';
+import { failuresOf, secondTimesOf, timesOf } from './test/summary.mjs';
 
 const unitParts = ['scripts', 'core', 'server', 'web'];
 const parts = ['lint', ...unitParts, 'e2e'];
@@ -69,6 +69,8 @@ await run(async () => {
   const failures = failuresOf(tests);
   if (failures) console.log(failures);
   console.log(timesOf([installed, ...results], tests));
+  const secondTimes = secondTimesOf(tests);
+  if (secondTimes) console.log(secondTimes);
   if (failed.length > 0) console.log(`\nFailed: ${failed.join('; ')}`);
   const skipped = count('skipped');
   console.log(

@@ -647,6 +647,8 @@ test('The section is worked through, with a picture to draw over', async ({ newC
     await page.getByLabel('through, mm').fill('0');
     await page.keyboard.press('Tab');
     await page.getByRole('button', { name: 'Apply' }).click();
+    // What is checked is the section without its half: a change after the check takes back what was told.
+    await expect(page.getByRole('button', { name: 'Undo' })).toBeEnabled();
     await page.getByRole('button', { name: 'Check' }).click();
     await expect(task(page)).toContainText('Not yet');
     // The wrong side went; it comes back.

@@ -4,7 +4,8 @@ import { root } from '../packages.mjs';
 
 /**
  * A test that was run: the part it belongs to (core, web, server, e2e), its file from the root of the checkout, its name,
- * how long it took, and how it ended (`passed`, `failed` or `skipped`); where it failed, the beginning of what it says.
+ * how long it took, and how it ended (`passed`, `failed` or `skipped`) and whether it
+ * passed only the second time; where it failed, the beginning of what it says.
  * @typedef {{
  *   part: string, file: string, name: string, seconds: number, status: string, message?: string
  * }} TestResult
@@ -35,7 +36,7 @@ export function testsOfVitest(report) {
 
 /** @returns {TestResult[]} the tests in a report of Playwright */
 export function testsOfPlaywright(report) {
-  const statuses = { expected: 'passed', unexpected: 'failed', skipped: 'skipped' };
+  const statuses = { expected: 'passed', flaky: 'passed', unexpected: 'failed', skipped: 'skipped' };
   const below = (suite, file) => [
     ...(suite.specs ?? []).flatMap(({ title, tests }) =>
       tests.map(({ status, results }) => ({
@@ -44,6 +45,7 @@ export function testsOfPlaywright(report) {
         name: title,
         seconds: results.reduce((sum, { duration }) => sum + duration, 0) / 1000,
         status: statuses[status],
+        ...(status === 'flaky' && { isSecondTime: true }),
         message: beginning(results.find(({ error }) => error)?.error.message),
       })),
     ),

@@ -29,3 +29,10 @@ export const failuresOf = (tests) =>
     .filter(({ status }) => status === 'failed')
     .map(({ file, name, message }) => `\n✗ ${file}: ${name}\n  ${message}`)
     .join('\n');
+
+/** The tests that passed only the second time, which is a fault to be found. */
+export const secondTimesOf = (tests) =>
+  tests
+    .filter(({ isSecondTime }) => isSecondTime)
+    .map(({ file, name }) => `\n! passed only the second time: ${file}: ${name}`)
+    .join('');
